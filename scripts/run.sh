@@ -1,0 +1,60 @@
+# Starts database and server, and stops both.
+
+port="${JUXTOPSIS_PORT:-5480}"
+host="${JUXTOPSIS_HOST:-127.0.0.1}"
+
+answers() { node -e 'fetch(process.argv[1], { signal: AbortSignal.timeout(1000) }).then(r => r.text()).then(t => process.exit(t.includes("\"parts\"") ? 0 : 1), () => process.exit(1))' "$1/health"; }
+port_taken() { node -e 'require("net").connect(+process.argv[1], "127.0.0.1").on("connect", () => process.exit(0)).on("error", () => process.exit(1))' "$1"; }
+
+# server_start PORT DATABASE LOG — starts the server in the background; its process is $server.
+server_start() {
+  (
+    cd "$app"
+    ConnectionStrings__Juxtopsis="$2" Juxtopsis__Pages="$pages" ASPNETCORE_URLS="http://$host:$1" \
+      DOTNET_TieredPGO=0 exec dotnet Juxtopsis.Server.dll
+  ) >"$3" 2>&1 &
+  server=$!
+}
+
+# server_wait ADDRESS LOG — until it answers.
+server_wait() {
+  local i
+  for i in $(seq 300); do
+    if answers "$1"; then return; fi
+    kill -0 "$server" 2>/dev/null || {
+      tail -n 15 "$2" >&2
+      fail "the server stopped while starting." "Its log: $2"
+    }
+    sleep 0.1
+  done
+  tail -n 15 "$2" >&2
+  fail "the server did not answer within half a minute." "Its log: $2"
+}
+
+stop_all() {
+  trap - INT TERM EXIT
+  [ -z "${server:-}" ] || { kill "$server" 2>/dev/null && wait "$server" 2>/dev/null; } || true
+  [ -n "${JUXTOPSIS_DB:-}" ] || db_stop || true
+}
+
+run_start() {
+  [[ "$port" =~ ^[0-9]+$ ]] && [ "$port" -ge 1 ] && [ "$port" -le 65535 ] || fail "JUXTOPSIS_PORT is \"$port\"; a port is a number from 1 to 65535."
+  need_sdks
+  [ -w "$root" ] || fail "you may not write in $root." "Clone it as the user who runs it, or give that user the folder: chown -R \$USER $root"
+  local address="http://127.0.0.1:$port"
+  if port_taken "$port"; then
+    if answers "$address"; then
+      say "Juxtopsis is running already: $address"
+      return
+    fi
+    fail "port $port is in use by another program." "Stop that program, or choose another port: JUXTOPSIS_PORT=$((port + 1)) ./dev start"
+  fi
+  build_all
+  trap 'stop_all; exit 0' INT TERM
+  trap stop_all EXIT
+  [ -n "${JUXTOPSIS_DB:-}" ] || db_start
+  server_start "$port" "$(db_connection)" "$data/server.log"
+  server_wait "$address" "$data/server.log"
+  say "" "Juxtopsis: $address" "Ctrl-C stops it. Log: .data/server.log"
+  wait "$server"
+}

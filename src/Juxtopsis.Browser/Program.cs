@@ -1,0 +1,2 @@
+// The entry point only has to exist; everything is called through the exports.
+return;

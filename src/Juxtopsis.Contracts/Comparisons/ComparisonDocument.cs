@@ -1,0 +1,19 @@
+using Juxtopsis.Contracts.Evaluating;
+
+namespace Juxtopsis.Contracts.Comparisons;
+
+/// <summary>What a comparison holds: a versioned document that only the comparison itself reads.</summary>
+public sealed record ComparisonDocument
+{
+    /// <summary>The version of the document's shape that this program writes and reads.</summary>
+    public const int CurrentVersion = 1;
+
+    /// <summary>Version of the document's shape.</summary>
+    public required int SchemaVersion { get; init; }
+
+    /// <summary>A sentence on what to look at, up to 280 characters; may be empty.</summary>
+    public string Note { get; set; } = "";
+
+    /// <summary>Scene, conventions and rigs, just as they are evaluated.</summary>
+    public required EvaluateRequest Setup { get; init; }
+}

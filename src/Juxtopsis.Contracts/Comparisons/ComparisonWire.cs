@@ -1,0 +1,51 @@
+namespace Juxtopsis.Contracts.Comparisons;
+
+/// <summary>A comparison as a person saves it.</summary>
+public sealed record ComparisonInput
+{
+    /// <summary>Name, 1 to 120 characters.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>What it holds.</summary>
+    public required ComparisonDocument Document { get; init; }
+}
+
+/// <summary>A stored comparison.</summary>
+/// <param name="Id">Its identity, part of the page's address.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Document">What it holds.</param>
+/// <param name="Revision">Counts its changes, from 1; the ETag.</param>
+/// <param name="UpdatedAt">When it was last changed.</param>
+/// <param name="DeletedAt">When it was deleted; null when it was not.</param>
+public sealed record ComparisonOutput(
+    Guid Id,
+    string Name,
+    ComparisonDocument Document,
+    int Revision,
+    DateTimeOffset UpdatedAt,
+    DateTimeOffset? DeletedAt);
+
+/// <summary>A comparison in a list.</summary>
+/// <param name="Id">Its identity.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Note">Its sentence on what to look at.</param>
+/// <param name="Rigs">The rigs in short, such as <c>35 mm ƒ2.8</c>, in order.</param>
+/// <param name="Revision">Counts its changes.</param>
+/// <param name="UpdatedAt">When it was last changed.</param>
+/// <param name="DeletedAt">When it was deleted; null when it was not.</param>
+public sealed record ComparisonSummary(
+    Guid Id,
+    string Name,
+    string Note,
+    IReadOnlyList<string> Rigs,
+    int Revision,
+    DateTimeOffset UpdatedAt,
+    DateTimeOffset? DeletedAt);
+
+/// <summary>An RFC 9457 problem of status 412: someone else changed it meanwhile.</summary>
+/// <param name="Type">A URI reference that names the kind of problem.</param>
+/// <param name="Title">The kind of problem in a few words.</param>
+/// <param name="Status">412.</param>
+/// <param name="Detail">What happened.</param>
+/// <param name="Current">The comparison as it is stored now.</param>
+public sealed record ComparisonConflict(string Type, string Title, int Status, string Detail, ComparisonOutput Current);

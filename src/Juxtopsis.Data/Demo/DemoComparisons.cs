@@ -1,0 +1,140 @@
+using Juxtopsis.Contracts.Comparisons;
+using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Data.Model;
+
+namespace Juxtopsis.Data.Demo;
+
+/// <summary>
+/// Three comparisons from the made-up season <i>Low Water</i>, a crew at a tidal boatyard. Each teaches one thing. The first in
+/// the list is the one that opens first.
+/// </summary>
+public static class DemoComparisons
+{
+    /// <summary>Makes the comparisons.</summary>
+    /// <param name="now">Time of the newest one; the others are a minute older each.</param>
+    /// <returns>New, unsaved comparisons.</returns>
+    public static IEnumerable<Comparison> Create(DateTimeOffset now)
+    {
+        return [Make(1, SailLoft, LoftName, now), Make(2, Slipway, SlipwayName, now), Make(3, Launch, LaunchName, now)];
+    }
+
+    private const string LoftName = "Sail loft: half the sensor, the same picture";
+    private const string SlipwayName = "Slipway: the fast mode crops again";
+    private const string LaunchName = "Launch: squeezed against trimmed";
+
+    private static ComparisonDocument SailLoft { get; } = Document(
+        "The shipwright speaks under the low beams. A reducer brings the small sensor within a few per cent of full frame: "
+            + "look at blur as seen, then at light as set.",
+        new SceneInput
+        {
+            SubjectDistanceMm = 2200,
+            BackgroundDistanceMm = 3900,
+            DeliveryAspect = 16.0 / 9,
+            DeliveryWidthPx = 3840,
+            LensHeightMm = 1500,
+        },
+        new RigInput
+        {
+            Name = "Full frame, 35 mm",
+            SensorWidthMm = 36,
+            SensorHeightMm = 24,
+            RecordedWidthPx = 6000,
+            RecordedHeightPx = 4000,
+            FocalLengthMm = 35,
+            FNumber = 2.8,
+        },
+        new RigInput
+        {
+            Name = "Four Thirds, 25 mm and reducer",
+            SensorWidthMm = 17.3,
+            SensorHeightMm = 13,
+            RecordedWidthPx = 5184,
+            RecordedHeightPx = 3888,
+            FocalLengthMm = 25,
+            FNumber = 1.8,
+            OpticsMagnification = 0.71,
+        });
+
+    private static ComparisonDocument Slipway { get; } = Document(
+        "Walking and talking down the slip. The same lens at the same mark: the fast mode uses a smaller part of the sensor, "
+            + "so it is a longer lens, and no longer fills the delivered pixels.",
+        new SceneInput
+        {
+            SubjectDistanceMm = 1800,
+            BackgroundDistanceMm = 14000,
+            DeliveryAspect = 16.0 / 9,
+            DeliveryWidthPx = 3840,
+        },
+        new RigInput
+        {
+            Name = "Full width, 25 frames",
+            SensorWidthMm = 23.5,
+            SensorHeightMm = 15.6,
+            RecordedWidthPx = 6000,
+            RecordedHeightPx = 3984,
+            FocalLengthMm = 18,
+            FNumber = 4,
+        },
+        new RigInput
+        {
+            Name = "Cropped fast mode, 100 frames",
+            SensorWidthMm = 14.1,
+            SensorHeightMm = 7.93,
+            RecordedWidthPx = 3600,
+            RecordedHeightPx = 2025,
+            FocalLengthMm = 18,
+            FNumber = 4,
+        });
+
+    private static ComparisonDocument Launch { get; } = Document(
+        "The barge meets the spring tide, for a very wide delivery. A 2× squeeze halves the focal length across only: it sees "
+            + "nearly as wide as the 25 mm, its blur stands upright, and more of the sensor is used.",
+        new SceneInput
+        {
+            SubjectDistanceMm = 6000,
+            BackgroundDistanceMm = 22000,
+            DeliveryAspect = 2.39,
+            DeliveryWidthPx = 4096,
+        },
+        new RigInput
+        {
+            Name = "2× squeeze, 50 mm",
+            SensorWidthMm = 24.89,
+            SensorHeightMm = 18.66,
+            RecordedWidthPx = 4448,
+            RecordedHeightPx = 3334,
+            FocalLengthMm = 50,
+            FNumber = 2.8,
+            Squeeze = 2,
+        },
+        new RigInput
+        {
+            Name = "Spherical, 25 mm, trimmed",
+            SensorWidthMm = 24.89,
+            SensorHeightMm = 18.66,
+            RecordedWidthPx = 4448,
+            RecordedHeightPx = 3334,
+            FocalLengthMm = 25,
+            FNumber = 2.8,
+        });
+
+    private static ComparisonDocument Document(string note, SceneInput scene, params IReadOnlyList<RigInput> rigs) => new()
+    {
+        SchemaVersion = ComparisonDocument.CurrentVersion,
+        Note = note,
+        Setup = new EvaluateRequest { Scene = scene, Rigs = rigs },
+    };
+
+    private static Comparison Make(int place, ComparisonDocument document, string name, DateTimeOffset now)
+    {
+        var when = now.AddMinutes(1 - place);
+        return new Comparison
+        {
+            Id = new Guid($"10f7a7e0-0000-4000-8000-00000000000{place}"),
+            Name = name,
+            Document = document,
+            CreatedAt = when,
+            UpdatedAt = when,
+        };
+    }
+}

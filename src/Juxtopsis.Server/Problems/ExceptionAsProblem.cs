@@ -1,0 +1,46 @@
+using System.Data.Common;
+using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Problems;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.EntityFrameworkCore;
+
+namespace Juxtopsis.Server.Problems;
+
+/// <summary>What went wrong below the endpoints, as an RFC 9457 problem that gives nothing away.</summary>
+internal sealed class ExceptionAsProblem : IExceptionHandler
+{
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        var problem = Explain(exception);
+        httpContext.Response.StatusCode = problem.Status;
+        await httpContext.Response.WriteAsJsonAsync(problem, WireJson.Default.Problem, Problem.MediaType, cancellationToken);
+        return true;
+    }
+
+    private static Problem Explain(Exception exception) => exception switch
+    {
+        BadHttpRequestException { StatusCode: 413 } => Problem.Of(
+            "too-large",
+            413,
+            "The body is too large",
+            "The body is larger than 256 kB, which no comparison needs. Send fewer rigs or shorter texts."),
+        BadHttpRequestException bad => Problem.Of("request", bad.StatusCode, "The request could not be read", bad.Message),
+        DbUpdateConcurrencyException => Problem.Of(
+            "changed",
+            409,
+            "Changed at the same moment",
+            "Someone else changed the same thing in this very moment. Try once more."),
+        _ when IsDatabase(exception) => DatabaseAway,
+        _ => Problem.Of("fault", 500, "A fault on our side", "The server met a fault of its own; it is in the server's log. Nothing was changed."),
+    };
+
+    /// <summary>The answer while the database cannot be reached.</summary>
+    public static Problem DatabaseAway { get; } = Problem.Of(
+        "database-away",
+        503,
+        "The database is away",
+        "The database cannot be reached, so nothing can be saved or listed for now. The page goes on computing and saves when it is back.");
+
+    private static bool IsDatabase(Exception? exception) =>
+        exception is not null && (exception is DbException or TimeoutException || IsDatabase(exception.InnerException));
+}

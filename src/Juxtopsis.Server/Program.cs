@@ -1,0 +1,41 @@
+using System.Text.Json.Serialization;
+using Juxtopsis.Contracts;
+using Juxtopsis.Server.Comparisons;
+using Juxtopsis.Server.Evaluating;
+using Juxtopsis.Server.Health;
+using Juxtopsis.Server.Pages;
+using Juxtopsis.Server.Problems;
+using Juxtopsis.Server.Startup;
+using Scalar.AspNetCore;
+
+const long MaxBodyBytes = 256 * 1024;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.WebHost.ConfigureKestrel(kestrel =>
+{
+    kestrel.AddServerHeader = false;
+    kestrel.Limits.MaxRequestBodySize = MaxBodyBytes;
+});
+builder.Services.ConfigureHttpJsonOptions(json =>
+{
+    json.SerializerOptions.TypeInfoResolverChain.Insert(0, WireJson.Default);
+    json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+});
+builder.Services.AddExceptionHandler<ExceptionAsProblem>().AddProblemDetails();
+builder.Services.AddOpenApi("v1", OpenApiText.Describe);
+builder.AddDatabase();
+builder.Services.AddHealth();
+builder.Services.AddSingleton(TimeProvider.System);
+
+var app = builder.Build();
+app.UseExceptionHandler();
+app.UseSecurityHeaders();
+app.MapOpenApi("/openapi/{documentName}.json");
+app.MapScalarApiReference("/api/docs", page => page.WithTitle("Juxtopsis API").DisableDefaultFonts().DisableAgent());
+app.MapHealth();
+app.MapEvaluate();
+app.MapComparisons();
+app.MapUnknownApi();
+app.UsePages(builder.Configuration["Juxtopsis:Pages"]);
+
+await app.RunAsync();
