@@ -33,9 +33,10 @@ quietly() {
 shared_inputs=(Directory.Build.props Directory.Packages.props global.json .editorconfig)
 
 npm_install() {
-  unchanged npm web/package.json web/package-lock.json && [ -d web/node_modules ] && return
-  quietly "Fetching the page's packages" npm --prefix web ci --no-audit --no-fund
-  stamped npm web/package.json web/package-lock.json
+  local inputs=(package.json package-lock.json web/package.json tests/e2e/package.json)
+  unchanged npm "${inputs[@]}" && [ -d node_modules ] && return
+  quietly "Fetching the page's packages" npm ci --no-audit --no-fund
+  stamped npm "${inputs[@]}"
 }
 
 build_server() {
@@ -57,7 +58,7 @@ build_pages() {
   npm_install
   local inputs=(web artifacts/browser/wwwroot/_framework/dotnet.js)
   unchanged pages "${inputs[@]}" && [ -e "$pages/index.html" ] && return
-  quietly "Building the page" npm --prefix web run build
+  quietly "Building the page" npm run build -w web
   stamped pages "${inputs[@]}"
 }
 
@@ -72,12 +73,12 @@ build_types() {
   mkdir -p "$data"
   npm_install
   quietly "Building the server for its OpenAPI document" dotnet build src/Juxtopsis.Server
-  quietly "Making the page's types" npm --prefix web run types
+  quietly "Making the page's types" npm run types -w web
 }
 
 format_all() {
   mkdir -p "$data"
   npm_install
   quietly "Laying out C#" dotnet format Juxtopsis.slnx
-  quietly "Laying out TypeScript" npm --prefix web run format
+  quietly "Laying out TypeScript" npm run format
 }

@@ -42,11 +42,16 @@ db_create() {
   local password
   password=$(head -c 24 /dev/urandom | base64 | tr -d '/+=')
   (umask 077 && printf '%s' "$password" >"$data/pg-password")
-  if ! printf '%s\n' "$password" | db_as "$(postgres_bin)/initdb" -D "$(db_real)" -U juxtopsis --pwfile=/dev/stdin \
+  local pwfile
+  pwfile=$(db_as mktemp)
+  printf '%s\n' "$password" >"$pwfile"
+  if ! db_as "$(postgres_bin)/initdb" -D "$(db_real)" -U juxtopsis --pwfile="$pwfile" \
     --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 >"$data/initdb.log" 2>&1; then
+    rm -f "$pwfile"
     tail -n 5 "$data/initdb.log" >&2
     fail "the private database could not be made." "All that initdb said is in .data/initdb.log. Is the disk full, or the folder read-only?"
   fi
+  rm -f "$pwfile"
 }
 
 db_start() {

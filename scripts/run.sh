@@ -55,6 +55,7 @@ run_start() {
   [ -n "${JUXTOPSIS_DB:-}" ] || db_start
   server_start "$port" "$(db_connection)" "$data/server.log"
   server_wait "$address" "$data/server.log"
-  say "" "Juxtopsis: $address" "Ctrl-C stops it. Log: .data/server.log"
+  say "Juxtopsis: $address"
+  say "Ctrl-C stops it. Log: .data/server.log"
   wait "$server"
 }

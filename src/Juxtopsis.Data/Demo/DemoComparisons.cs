@@ -78,8 +78,8 @@ public static class DemoComparisons
         new RigInput
         {
             Name = "Cropped fast mode, 100 frames",
-            SensorWidthMm = 14.1,
-            SensorHeightMm = 7.93,
+            SensorWidthMm = 14.08,
+            SensorHeightMm = 7.92,
             RecordedWidthPx = 3600,
             RecordedHeightPx = 2025,
             FocalLengthMm = 18,

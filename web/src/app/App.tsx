@@ -1,0 +1,43 @@
+import { Button, CssBaseline } from '@mui/material';
+import { ThemeProvider } from '@mui/material/styles';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { BrowserRouter, Link, Route, Routes } from 'react-router';
+import { BenchPage } from '../features/bench/BenchPage';
+import { HomePage, NewPage } from '../features/bench/HomePage';
+import { ComparisonsPage } from '../features/comparisons/ComparisonsPage';
+import { PageMessage } from '../ui/PageMessage';
+import { Shell } from './Shell';
+import { theme } from './theme';
+
+const queries = new QueryClient();
+
+export function App() {
+  return (
+    <ThemeProvider theme={theme} defaultMode="system" modeStorageKey="juxtopsis.light">
+      <CssBaseline enableColorScheme />
+      <QueryClientProvider client={queries}>
+        <BrowserRouter>
+          <Routes>
+            <Route element={<Shell />}>
+              <Route index element={<HomePage />} />
+              <Route path="bench" element={<HomePage />} />
+              <Route path="bench/:id" element={<BenchPage />} />
+              <Route path="new" element={<NewPage />} />
+              <Route path="comparisons" element={<ComparisonsPage />} />
+              <Route
+                path="*"
+                element={
+                  <PageMessage title="There is nothing at this address" text="It may be cut short, or meant for another server.">
+                    <Button variant="contained" component={Link} to="/">
+                      To the Bench
+                    </Button>
+                  </PageMessage>
+                }
+              />
+            </Route>
+          </Routes>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </ThemeProvider>
+  );
+}

@@ -1,0 +1,96 @@
+import { Box, Button, IconButton, Tooltip } from '@mui/material';
+import { useColorScheme } from '@mui/material/styles';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { NavLink, Outlet } from 'react-router';
+import { BenchIcon, KeysIcon, LightIcon, ListIcon } from '../ui/icons';
+import { useSettings } from './settings';
+import { ShortcutsDialog } from './ShortcutsDialog';
+
+const views = [
+  { to: '/bench', label: 'Bench', icon: <BenchIcon /> },
+  { to: '/comparisons', label: 'Saved', icon: <ListIcon /> },
+];
+
+/** The frame around every view: where one can go, and what belongs to the person rather than to the work. */
+export function Shell() {
+  const { mode, systemMode, setMode } = useColorScheme();
+  const { feet, toggleFeet } = useSettings();
+  const [keys, setKeys] = useState(false);
+  const dark = (mode === 'system' ? systemMode : mode) === 'dark';
+  const switchLight = () => setMode(dark ? 'light' : 'dark');
+  useHotkeys('d', switchLight, [dark]);
+  useHotkeys('u', toggleFeet);
+  useHotkeys('shift+slash', () => setKeys(true), { useKey: false });
+  useHotkeys('?', () => setKeys(true), { useKey: true });
+
+  return (
+    <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, minHeight: '100%', bgcolor: 'background.default' }}>
+      <Box
+        component="nav"
+        aria-label="Views"
+        sx={{
+          display: 'flex',
+          flexDirection: { xs: 'row', md: 'column' },
+          alignItems: 'center',
+          gap: 0.5,
+          p: 0.5,
+          width: { md: 68 },
+          flexShrink: 0,
+          position: { md: 'sticky' },
+          top: 0,
+          height: { md: '100vh' },
+          bgcolor: 'background.paper',
+          borderRight: { md: 1 },
+          borderBottom: { xs: 1, md: 0 },
+          borderColor: { xs: 'divider', md: 'divider' },
+        }}
+      >
+        <Box component="img" src="/mark.svg" alt="Juxtopsis" sx={{ width: 32, height: 32, m: 0.75 }} />
+        {views.map(({ to, label, icon }) => (
+          <Box
+            key={to}
+            component={NavLink}
+            to={to}
+            sx={{
+              display: 'grid',
+              justifyItems: 'center',
+              alignContent: 'center',
+              width: 60,
+              minHeight: 48,
+              borderRadius: 1,
+              color: 'text.secondary',
+              textDecoration: 'none',
+              fontSize: 12,
+              '&.active': { color: 'primary.main', fontWeight: 650, bgcolor: 'background.default' },
+              '&:hover': { bgcolor: 'background.default' },
+            }}
+          >
+            {icon}
+            <span>{label}</span>
+          </Box>
+        ))}
+        <Box sx={{ flex: 1 }} />
+        <Tooltip title={`${feet ? 'Metres' : 'Feet and inches'} (U)`} placement="right">
+          <Button onClick={toggleFeet} aria-label={feet ? 'Show metres' : 'Show feet and inches'} sx={{ minWidth: 44 }}>
+            {feet ? 'ft' : 'm'}
+          </Button>
+        </Tooltip>
+        <Tooltip title={`${dark ? 'Daylight' : 'Set: a dark, dim page'} (D)`} placement="right">
+          <IconButton onClick={switchLight} aria-label={dark ? 'Switch to Daylight' : 'Switch to Set'}>
+            <LightIcon />
+          </IconButton>
+        </Tooltip>
+        <Tooltip title="Keys (?)" placement="right">
+          <IconButton onClick={() => setKeys(true)} aria-label="Show the keys">
+            <KeysIcon />
+          </IconButton>
+        </Tooltip>
+      </Box>
+      <Box component="main" sx={{ flex: 1, minWidth: 0 }}>
+        <Outlet />
+      </Box>
+      <ShortcutsDialog open={keys} onClose={() => setKeys(false)} />
+    </Box>
+  );
+}

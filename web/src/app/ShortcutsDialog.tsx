@@ -1,0 +1,35 @@
+import { Dialog, DialogContent, DialogTitle, Table, TableBody, TableCell, TableRow } from '@mui/material';
+import { figureFont } from './theme';
+
+const keys: [string, string][] = [
+  ['↑ ↓', 'in a field: step the value (aperture by thirds, distance by 10 cm or 3 in)'],
+  ['Shift + ↑ ↓', 'larger steps'],
+  ['← →', 'on the ground line: move camera, subject or background'],
+  ['Enter', 'in a field: tidy what was typed'],
+  ['Escape', 'in a field: back to the last good value'],
+  ['Ctrl + Z', 'undo'],
+  ['Ctrl + Shift + Z', 'redo'],
+  ['U', 'metres, or feet and inches'],
+  ['D', 'Daylight, or Set for a dark stage'],
+  ['?', 'this list'],
+];
+
+export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} aria-labelledby="keys-title">
+      <DialogTitle id="keys-title">Keys</DialogTitle>
+      <DialogContent>
+        <Table size="small">
+          <TableBody>
+            {keys.map(([key, what]) => (
+              <TableRow key={key}>
+                <TableCell sx={{ fontFamily: figureFont, whiteSpace: 'nowrap' }}>{key}</TableCell>
+                <TableCell>{what}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      </DialogContent>
+    </Dialog>
+  );
+}

@@ -1,0 +1,213 @@
+import { Alert, Box, Button, IconButton, InputBase, Snackbar, Tooltip, Typography, useMediaQuery, type Theme } from '@mui/material';
+import { useEffect, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useParams } from 'react-router';
+import { setDeleted, type Failure } from '../../api/client';
+import { useSettings } from '../../app/settings';
+import { PageMessage } from '../../ui/PageMessage';
+import { RedoIcon, ShareIcon, UndoIcon } from '../../ui/icons';
+import { rename, setNote, useBench } from './benchStore';
+import { ConflictDialog } from './ConflictDialog';
+import { Figures } from './Figures';
+import { GroundLine } from './GroundLine';
+import { RigColumn, type SensorSpan } from './RigColumn';
+import { autosave, openComparison, save } from './saving';
+import { SavingWord } from './SavingWord';
+import { SceneStrip } from './SceneStrip';
+
+/** The Bench: rigs side by side. The address names the comparison. */
+export function BenchPage() {
+  const { id = '' } = useParams();
+  const [failed, setFailed] = useState<{ id: string; failure: Failure } | null>(null);
+  const opened = useBench((s) => s.id === id);
+  const remember = useSettings((s) => s.opened);
+
+  useEffect(autosave, []);
+  useEffect(() => {
+    let current = true;
+    if (useBench.getState().id !== id || useBench.getState().saving.kind === 'saved') {
+      void openComparison(id).then((failure) => current && setFailed(failure ? { id, failure } : null));
+    }
+    remember(id);
+    return () => {
+      current = false;
+      void save();
+    };
+  }, [id, remember]);
+
+  if (failed?.id === id) {
+    const { failure } = failed;
+    return (
+      <PageMessage title={failure.kind === 'missing' ? 'No such comparison' : 'This comparison cannot be opened now'} text={failure.say}>
+        <Button variant="contained" component={Link} to="/comparisons">
+          All comparisons
+        </Button>
+        {failure.kind === 'away' && (
+          <Button onClick={() => void openComparison(id).then((f) => setFailed(f ? { id, failure: f } : null))}>Try again</Button>
+        )}
+        {failure.kind === 'away' && (
+          <Button component={Link} to="/new">
+            Start a new one; it is saved later
+          </Button>
+        )}
+      </PageMessage>
+    );
+  }
+  return opened ? <Bench /> : <PageMessage title="Opening…" text="The core is starting in your browser." />;
+}
+
+function Bench() {
+  const { name, document: doc, reports, lastFocus, problems, deletedAt } = useBench();
+  const feet = useSettings((s) => s.feet);
+  const { scene, conventions, rigs, yardstick = 0 } = doc.setup;
+  const referenceWidthMm = conventions?.referenceWidthMm ?? 36;
+  const referenceHeightMm = conventions?.referenceHeightMm ?? 24;
+  const span: SensorSpan = useMemo(
+    () => ({
+      referenceWidthMm,
+      referenceHeightMm,
+      spanWidthMm: Math.max(referenceWidthMm, ...rigs.map((r) => r.sensorWidthMm)),
+      spanHeightMm: Math.max(referenceHeightMm, ...rigs.map((r) => r.sensorHeightMm)),
+    }),
+    [rigs, referenceWidthMm, referenceHeightMm],
+  );
+  const referenceName =
+    referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;
+  const tooClose = reports.find((r) => r.error)?.error;
+  useEffect(() => {
+    document.title = `${name} · Juxtopsis`;
+  }, [name]);
+
+  if (reports.length === 0) {
+    return <PageMessage title="This comparison cannot be shown" text={problems.map((p) => p.message).join(' ')} />;
+  }
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1, p: 1, minHeight: '100%' }}>
+      <Heading />
+      {deletedAt != null && <DeletedNotice />}
+      <SceneStrip scene={scene} problems={problems} tooClose={tooClose ? `${tooClose.message} ${tooClose.mend}` : undefined} feet={feet} />
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1,
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr)',
+            sm: `repeat(${Math.min(2, rigs.length)}, minmax(0, 1fr))`,
+            lg: `repeat(${rigs.length}, minmax(300px, 1fr)) minmax(396px, max-content)`,
+          },
+          overflowX: { lg: rigs.length > 2 ? 'auto' : 'visible' },
+        }}
+      >
+        {rigs.slice(0, reports.length).map((rig, i) => (
+          <RigColumn
+            key={i}
+            index={i}
+            rig={rig}
+            scene={scene}
+            report={reports[i]!}
+            focus={lastFocus[i] ?? null}
+            problems={problems}
+            isYardstick={i === yardstick}
+            referenceName={referenceName}
+            span={span}
+            feet={feet}
+          />
+        ))}
+        <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>
+          <Figures reports={reports} yardstick={yardstick} feet={feet} />
+        </Box>
+      </Box>
+      <GroundLine scene={scene} reports={reports} feet={feet} />
+      <ConflictDialog />
+    </Box>
+  );
+}
+
+/** Name, note, saving, undo and the link. */
+function Heading() {
+  const { name, past, future, undo, redo } = useBench();
+  const note = useBench((s) => s.document.note ?? '');
+  const [said, setSaid] = useState('');
+  const wide = useMediaQuery((theme: Theme) => theme.breakpoints.up('md'));
+  useHotkeys('mod+z', undo, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', redo, { enableOnFormTags: true, preventDefault: true });
+  const copyLink = async () => {
+    await save();
+    try {
+      await navigator.clipboard.writeText(location.href);
+      setSaid('Link copied. Whoever opens it on this server sees this comparison.');
+    } catch {
+      setSaid(`This browser does not let the page copy. The link: ${location.href}`);
+    }
+  };
+  return (
+    <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5, columnGap: 1 }}>
+      <InputBase
+        value={name}
+        onChange={(event) => rename(event.target.value)}
+        inputProps={{ 'aria-label': 'Name of the comparison', maxLength: 120 }}
+        sx={{
+          flex: { xs: '1 1 100%', md: '0 1 auto' },
+          minHeight: 40,
+          fontSize: 18,
+          fontWeight: 650,
+          '& input': { fieldSizing: 'content', minWidth: 120 },
+        }}
+      />
+      <InputBase
+        multiline
+        maxRows={wide ? 2 : 8}
+        value={note}
+        placeholder="What is there to see here?"
+        onChange={(event) => setNote(event.target.value.replaceAll('\n', ' '))}
+        title={note}
+        inputProps={{ 'aria-label': 'Note', maxLength: 280 }}
+        sx={{ flex: { xs: '1 1 100%', md: '1 1 300px' }, minHeight: 40, py: 0, color: 'text.secondary', fontSize: 13, lineHeight: 1.35 }}
+      />
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
+        <SavingWord />
+        <Tooltip title="Undo (Ctrl+Z)">
+          <span>
+            <IconButton aria-label="Undo" onClick={undo} disabled={past.length === 0}>
+              <UndoIcon />
+            </IconButton>
+          </span>
+        </Tooltip>
+        <Tooltip title="Redo (Ctrl+Shift+Z)">
+          <span>
+            <IconButton aria-label="Redo" onClick={redo} disabled={future.length === 0}>
+              <RedoIcon />
+            </IconButton>
+          </span>
+        </Tooltip>
+        <Button startIcon={<ShareIcon />} onClick={() => void copyLink()} sx={{ whiteSpace: 'nowrap' }}>
+          Copy link
+        </Button>
+      </Box>
+      <Snackbar open={said !== ''} autoHideDuration={6000} onClose={() => setSaid('')} message={said} />
+    </Box>
+  );
+}
+
+function DeletedNotice() {
+  const id = useBench((s) => s.id);
+  const restore = async () => {
+    const outcome = await setDeleted(id, false);
+    if ('id' in outcome) {
+      await openComparison(id);
+    }
+  };
+  return (
+    <Alert
+      severity="warning"
+      variant="outlined"
+      action={
+        <Button color="inherit" onClick={() => void restore()}>
+          Restore it
+        </Button>
+      }
+    >
+      <Typography variant="body2">This comparison was deleted. You can look at it; changing it brings it back.</Typography>
+    </Alert>
+  );
+}

@@ -1,0 +1,102 @@
+import { Box, Paper, Tooltip } from '@mui/material';
+import { styled } from '@mui/material/styles';
+import { memo } from 'react';
+import { figureFont } from '../../app/theme';
+import type { RigReport } from '../../core/core';
+import { Figure } from '../../ui/Figure';
+import { RigMark } from '../../ui/RigMark';
+import { figureGroups } from './figureRows';
+
+const Table = styled('table')(({ theme }) => ({
+  width: '100%',
+  borderCollapse: 'collapse',
+  fontSize: 13,
+  '& th': { textAlign: 'left', fontWeight: 400, color: theme.vars!.palette.text.secondary, padding: '0 6px 0 0', whiteSpace: 'nowrap' },
+  '& tbody th.group': { color: theme.vars!.palette.text.primary, fontWeight: 650, paddingTop: 3, height: 24 },
+  '& tr': { height: 22 },
+  '& td': { textAlign: 'right', fontFamily: figureFont, fontSize: 14, whiteSpace: 'nowrap', padding: '0 0 0 6px' },
+  '& td.difference': { color: theme.vars!.palette.text.secondary, fontSize: 12, minWidth: 62 },
+  '& td.warn': { color: theme.vars!.palette.warning.main },
+  [theme.breakpoints.down('sm')]: {
+    fontSize: 12.5,
+    '& th': { whiteSpace: 'normal', lineHeight: 1.15 },
+    '& td': { fontSize: 12, letterSpacing: '-0.03em' },
+    '& td.difference': { fontSize: 11, minWidth: 48 },
+  },
+  '& tbody tr:not(.group):hover': { background: theme.vars!.palette.background.default },
+}));
+
+interface FiguresProps {
+  reports: RigReport[];
+  yardstick: number;
+  feet: boolean;
+}
+
+/** One row a quantity, one column a rig, with the difference from the yardstick. */
+export const Figures = memo(function Figures({ reports, yardstick, feet }: FiguresProps) {
+  const columns = reports.map((_, i) => ({ index: i, compared: i !== yardstick }));
+  return (
+    <Paper
+      component="section"
+      aria-label="Figures"
+      sx={{ px: 1.25, py: 0.5, border: 1, borderColor: 'divider', overflowX: 'auto', minWidth: 0 }}
+    >
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">
+              <Box component="span" sx={{ position: 'absolute', clipPath: 'inset(50%)' }}>
+                Quantity
+              </Box>
+            </th>
+            {columns.flatMap(({ index, compared }) => [
+              <td key={index}>
+                <RigMark index={index} size={22} />
+              </td>,
+              compared && (
+                <td key={`${index}-difference`} className="difference">
+                  <Box component="span" sx={{ fontFamily: 'fontFamily' }}>
+                    against
+                  </Box>
+                  <Box component="span" sx={{ verticalAlign: 'middle', ml: 0.5 }}>
+                    <RigMark index={yardstick} size={16} />
+                  </Box>
+                </td>
+              ),
+            ])}
+          </tr>
+        </thead>
+        {figureGroups.map((group) => (
+          <tbody key={group.name}>
+            <tr className="group">
+              <th scope="rowgroup" className="group" colSpan={1 + 2 * columns.length}>
+                {group.name}
+              </th>
+            </tr>
+            {group.rows.map((row) => {
+              const texts = row.texts(reports, feet);
+              const differences = row.differences?.(reports, feet);
+              return (
+                <tr key={row.name} data-row={row.name}>
+                  <Tooltip title={row.help} describeChild placement="left">
+                    <th scope="row">{row.name}</th>
+                  </Tooltip>
+                  {columns.flatMap(({ index, compared }) => [
+                    <td key={index} className={row.warn?.(reports[index]!) ? 'warn' : undefined}>
+                      <Figure text={texts[index]!} />
+                    </td>,
+                    compared && (
+                      <td key={`${index}-difference`} className="difference">
+                        <Figure text={differences?.[index] ?? ''} />
+                      </td>
+                    ),
+                  ])}
+                </tr>
+              );
+            })}
+          </tbody>
+        ))}
+      </Table>
+    </Paper>
+  );
+});

@@ -1,0 +1,150 @@
+import { Box, Typography } from '@mui/material';
+import { useTheme } from '@mui/material/styles';
+import { memo, useId } from 'react';
+import type { Focus, RigReport, SceneInput } from '../../core/core';
+import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
+import { Person } from './Person';
+
+/** Where the figure behind and the lamps stand, as slopes from the axis: the same place for every rig. */
+const figureBehindSlope = 0.13;
+const lamps = [
+  { slope: -0.19, heightMm: 2050, farSlope: 0.05 },
+  { slope: 0.055, heightMm: 2250, farSlope: 0.09 },
+  { slope: 0.21, heightMm: 1950, farSlope: 0.04 },
+];
+
+interface FrameProps {
+  index: number;
+  scene: SceneInput;
+  report: RigReport;
+  focus: Focus | null;
+  maxHeight: number;
+}
+
+/**
+ * The picture that a rig gives, drawn to scale in the delivered shape. All sizes are the core's: this only places lines.
+ * One unit of the drawing is a hundredth of the picture's height.
+ */
+export const Frame = memo(function Frame({ index, scene, report, focus, maxHeight }: FrameProps) {
+  const { drawing, text, background, error } = useTheme().vars!.palette;
+  const colour = useRigColour(index);
+  const clip = useId();
+  const aspect = report.sensor.deliveredAspect;
+  const width = 100 * aspect;
+  const stale = report.focus === null;
+
+  return (
+    <Box sx={{ position: 'relative', display: 'grid', placeItems: 'center', minHeight: 120 }}>
+      <Box
+        component="svg"
+        role="img"
+        aria-label={describe(index, scene, focus, stale)}
+        viewBox={`0 0 ${width} 100`}
+        sx={{ display: 'block', width: `min(100%, ${maxHeight * aspect}px)`, opacity: stale ? 0.35 : 1 }}
+      >
+        <clipPath id={clip}>
+          <rect width={width} height="100" />
+        </clipPath>
+        <g clipPath={`url(#${clip})`}>
+          <rect width={width} height="100" fill={drawing.wall} />
+          {focus && <Place focus={focus} scene={scene} width={width} />}
+          {focus && (
+            <Standing figure={focus.subjectFigure} x={width / 2}>
+              <Person stroke={text.primary} fill={background.paper} />
+            </Standing>
+          )}
+        </g>
+        <rect
+          width={width}
+          height="100"
+          fill="none"
+          stroke={colour}
+          strokeWidth="4"
+          strokeDasharray={rigDash(index)}
+          vectorEffect="non-scaling-stroke"
+        />
+      </Box>
+      {report.error && (
+        <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeContent: 'center', p: 2, textAlign: 'center' }}>
+          <Typography sx={{ color: error.main, fontWeight: 650 }}>Too close to focus</Typography>
+          <Typography variant="body2">{report.error.message}</Typography>
+          <Typography variant="body2">{report.error.mend}</Typography>
+        </Box>
+      )}
+    </Box>
+  );
+});
+
+/** Wall, floor, the figure behind and the lamps; a flat horizon where the background is infinitely far. */
+function Place({ focus, scene, width }: { focus: Focus; scene: SceneInput; width: number }) {
+  const { drawing, text } = useTheme().vars!.palette;
+  const floor = 100 * focus.backgroundFigure.feetFromTop;
+  const centre = width / 2;
+  const lens = scene.lensHeightMm ?? 1600;
+  const fieldMm = focus.backgroundFieldHeightMm;
+  const perMm = fieldMm === null ? 0 : 100 / fieldMm;
+  const perSlope = (100 * scene.subjectDistanceMm) / focus.fieldHeightMm;
+  const behindMm = scene.backgroundDistanceMm ?? 0;
+  const thin = { stroke: drawing.line, strokeWidth: 1, vectorEffect: 'non-scaling-stroke' } as const;
+  const boards = fieldMm === null ? [] : boardsAcross(width / perMm, perMm);
+  const discHeight = 100 * focus.backgroundDiscFractionOfHeight;
+  const discWidth = width * focus.backgroundDiscFractionOfWidth;
+
+  return (
+    <>
+      <rect y={floor} width={width} height={Math.max(0, 100 - floor)} fill={drawing.floor} />
+      {boards.map((x) => (
+        <g key={x} {...thin} opacity="0.55">
+          <line x1={centre + x} x2={centre + x} y1={floor} y2={floor - 2600 * perMm} />
+          {floor < 100 && floor > 50.01 && <line x1={centre + x} x2={centre + (x * 50) / (floor - 50)} y1={floor} y2={100} />}
+        </g>
+      ))}
+      <line x1={0} x2={width} y1={floor} y2={floor} {...thin} />
+      {fieldMm !== null && <line x1={0} x2={width} y1={floor - 2600 * perMm} y2={floor - 2600 * perMm} {...thin} opacity="0.55" />}
+      {fieldMm !== null && (
+        <Standing figure={focus.backgroundFigure} x={centre + figureBehindSlope * behindMm * perMm}>
+          <Person stroke={text.secondary} fill={drawing.wall} width={1} />
+        </Standing>
+      )}
+      {lamps.map(({ slope, heightMm, farSlope }) => (
+        <ellipse
+          key={slope}
+          cx={centre + slope * (fieldMm === null ? perSlope : behindMm * perMm)}
+          cy={50 - (fieldMm === null ? farSlope * perSlope : (heightMm - lens) * perMm)}
+          rx={Math.max(0.5, discWidth / 2)}
+          ry={Math.max(0.5, discHeight / 2)}
+          fill={drawing.lamp}
+          fillOpacity="0.32"
+          {...thin}
+          stroke={drawing.lamp}
+        />
+      ))}
+    </>
+  );
+}
+
+/** Posts of the wall and seams of the floor, a metre apart, or more where that would be too dense to read. */
+function boardsAcross(fieldMm: number, perMm: number): number[] {
+  const apart = [1000, 2000, 5000, 10_000, 50_000, 250_000].find((mm) => fieldMm / mm < 24);
+  if (!apart) {
+    return [];
+  }
+  const count = Math.ceil(fieldMm / apart / 2);
+  return Array.from({ length: 2 * count }, (_, i) => (i - count + 0.5) * apart * perMm);
+}
+
+function Standing({ figure, x, children }: { figure: Focus['subjectFigure']; x: number; children: React.ReactNode }) {
+  const head = 100 * figure.headFromTop;
+  const scale = (100 * figure.feetFromTop - head) / 1000;
+  return <g transform={`translate(${x} ${head}) scale(${scale})`}>{children}</g>;
+}
+
+function describe(index: number, scene: SceneInput, focus: Focus | null, stale: boolean): string {
+  const rig = `Frame of rig ${rigLetter(index)}`;
+  if (!focus) {
+    return `${rig}: no focus at this distance.`;
+  }
+  const share = Math.round(100 * (focus.subjectFigure.feetFromTop - focus.subjectFigure.headFromTop));
+  const shown = `a standing figure at ${scene.subjectDistanceMm / 1000} m is ${share} per cent of the picture's height`;
+  return stale ? `${rig}: no focus at this distance; the last good picture stays.` : `${rig}: ${shown}.`;
+}

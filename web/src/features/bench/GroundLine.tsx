@@ -1,0 +1,376 @@
+import { Box, Paper } from '@mui/material';
+import { useTheme } from '@mui/material/styles';
+import {
+  memo,
+  useCallback,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+} from 'react';
+import { figureFont } from '../../app/theme';
+import { core, type RigReport, type SceneInput } from '../../core/core';
+import { distance } from '../../ui/format';
+import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
+import { changeScene } from './benchStore';
+import { groundScale, rulerMarks, type GroundScale } from './groundScale';
+import { Person } from './Person';
+
+const drawingPx = 118;
+const rulerPx = 22;
+const bandPx = 15;
+
+type Handle = 'camera' | 'subject' | 'background';
+
+interface GroundLineProps {
+  scene: SceneInput;
+  reports: RigReport[];
+  feet: boolean;
+}
+
+/** The scene from the side, in true proportion, with everything that stands in it movable by hand and by key. */
+export const GroundLine = memo(function GroundLine({ scene, reports, feet }: GroundLineProps) {
+  const { drawing, text, background: paper, primary } = useTheme().vars!.palette;
+  const box = useRef<HTMLDivElement>(null);
+  const [widthPx, setWidth] = useState(1000);
+  const [drag, setDrag] = useState<Drag | null>(null);
+  useLayoutEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(Math.max(200, entry!.contentRect.width)));
+    observer.observe(box.current!);
+    return () => observer.disconnect();
+  }, []);
+
+  const subjectMm = scene.subjectDistanceMm;
+  const backgroundMm = scene.backgroundDistanceMm ?? null;
+  const lensMm = scene.lensHeightMm ?? 1600;
+  const figureMm = scene.figureHeightMm ?? 1750;
+  const fitted = useMemo(
+    () =>
+      groundScale({
+        widthPx,
+        heightPx: drawingPx,
+        furthestMm: backgroundMm ?? subjectMm * 1.8,
+        tallestMm: figureMm,
+        lensHeightMm: lensMm,
+      }),
+    [widthPx, backgroundMm, subjectMm, figureMm, lensMm],
+  );
+
+  // While a hand moves something, the scale stands still and what is not moved stays where it is.
+  const scale: GroundScale = drag
+    ? { ...drag.scale, originPx: drag.cameraMoves ? drag.subjectPx - subjectMm * drag.scale.pxPerMm : drag.scale.originPx }
+    : fitted;
+  const x = (mm: number) => scale.originPx + mm * scale.pxPerMm;
+  const y = (mm: number) => drawingPx - (mm - scale.bottomMm) * scale.pxPerMm;
+  const heightPx = drawingPx + rulerPx + bandPx * reports.length + 2;
+
+  const start = useCallback(
+    (handle: Handle, event: PointerEvent<SVGGElement>) => {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      const subjectPx = fitted.originPx + subjectMm * fitted.pxPerMm;
+      const from = { camera: fitted.originPx, subject: subjectPx, background: fitted.originPx + (backgroundMm ?? 0) * fitted.pxPerMm }[
+        handle
+      ];
+      setDrag({ handle, scale: fitted, subjectPx, cameraMoves: handle === 'camera', grabPx: event.clientX - from });
+    },
+    [fitted, subjectMm, backgroundMm],
+  );
+  const move = (event: PointerEvent<SVGGElement>) => {
+    if (drag) {
+      const px = event.clientX - drag.grabPx;
+      const mm = drag.cameraMoves ? (drag.subjectPx - px) / drag.scale.pxPerMm : (px - drag.scale.originPx) / drag.scale.pxPerMm;
+      moveTo(drag.handle, scene, roundForHand(mm, drag.scale.pxPerMm));
+    }
+  };
+  const stop = () => setDrag(null);
+  const press = (handle: Handle, event: KeyboardEvent<SVGGElement>) => {
+    const right = event.key === 'ArrowRight' || event.key === 'ArrowUp';
+    if (!right && event.key !== 'ArrowLeft' && event.key !== 'ArrowDown') {
+      return;
+    }
+    event.preventDefault();
+    if (handle === 'background') {
+      if (backgroundMm !== null) {
+        moveTo(handle, scene, core().step('backgroundDistance', backgroundMm, right, event.shiftKey, feet));
+      }
+    } else {
+      // The camera to the right is the camera nearer to the subject.
+      moveTo(handle, scene, core().step('subjectDistance', subjectMm, handle === 'camera' ? !right : right, event.shiftKey, feet));
+    }
+  };
+  const handleProps = (handle: Handle, label: string, mm: number) => ({
+    label,
+    valueMm: mm,
+    feet,
+    active: drag?.handle === handle,
+    onPointerDown: (event: PointerEvent<SVGGElement>) => start(handle, event),
+    onPointerMove: move,
+    onPointerUp: stop,
+    onKeyDown: (event: KeyboardEvent<SVGGElement>) => press(handle, event),
+  });
+
+  return (
+    <Paper
+      component="section"
+      aria-label="Ground line"
+      ref={box}
+      sx={{ border: 1, borderColor: 'divider', overflow: 'hidden', minWidth: 0 }}
+    >
+      <Box component="svg" width="100%" height={heightPx} sx={{ display: 'block', touchAction: 'pan-y', userSelect: 'none' }}>
+        <clipPath id="ground-clip">
+          <rect width={widthPx} height={drawingPx} />
+        </clipPath>
+        <g clipPath="url(#ground-clip)">
+          {backgroundMm !== null && (
+            <>
+              <rect x={x(backgroundMm)} y="0" width={Math.max(0, widthPx - x(backgroundMm))} height={drawingPx} fill={drawing.wall} />
+              <line x1={x(backgroundMm)} x2={x(backgroundMm)} y1="0" y2={drawingPx} stroke={drawing.line} strokeWidth="2" />
+            </>
+          )}
+          {reports.map((report, i) => (
+            <FieldEdges
+              key={i}
+              index={i}
+              report={report}
+              lens={[x(0), y(lensMm)]}
+              subjectMm={subjectMm}
+              endPx={backgroundMm === null ? widthPx : x(backgroundMm)}
+              scale={scale}
+            />
+          ))}
+          {scale.bottomMm === 0 && <line x1="0" x2={widthPx} y1={drawingPx - 1} y2={drawingPx - 1} stroke={drawing.line} strokeWidth="2" />}
+        </g>
+        {scale.bottomMm > 0 && (
+          <text x="8" y={drawingPx - 6} fontSize="11" fill={text.secondary}>
+            from {distance(scale.bottomMm, feet)} above the ground
+          </text>
+        )}
+
+        <g transform={`translate(0 ${drawingPx})`}>
+          <rect width={widthPx} height={rulerPx} fill={paper.default} />
+          {rulerMarks(scale, widthPx, feet).map((mark) => (
+            <g key={mark.mm}>
+              <line x1={mark.px} x2={mark.px} y1="0" y2="6" stroke={drawing.line} />
+              <text x={mark.px} y="17" fontSize="11.5" textAnchor="middle" fill={text.secondary} fontFamily={figureFont}>
+                {mark.text}
+              </text>
+            </g>
+          ))}
+        </g>
+        {reports.map((report, i) => (
+          <SharpZone key={i} index={i} report={report} top={drawingPx + rulerPx + i * bandPx} x={x} widthPx={widthPx} feet={feet} />
+        ))}
+
+        {backgroundMm !== null && (
+          <DragHandle {...handleProps('background', 'What is behind', backgroundMm)} at={x(backgroundMm)} half={14}>
+            <g clipPath="url(#ground-clip)">
+              <g transform={`translate(${x(backgroundMm)} ${y(figureMm)}) scale(${(figureMm * scale.pxPerMm) / 1000})`}>
+                <Person stroke={text.secondary} fill={drawing.wall} width={1} />
+              </g>
+            </g>
+          </DragHandle>
+        )}
+        <DragHandle {...handleProps('subject', 'Subject', subjectMm)} at={x(subjectMm)} half={20}>
+          <g clipPath="url(#ground-clip)">
+            <g transform={`translate(${x(subjectMm)} ${y(figureMm)}) scale(${(figureMm * scale.pxPerMm) / 1000})`}>
+              <Person stroke={text.primary} fill={paper.paper} width={1.2} />
+            </g>
+          </g>
+        </DragHandle>
+        <DragHandle {...handleProps('camera', 'Camera', subjectMm)} at={x(0)} half={22}>
+          <Camera at={[x(0), y(lensMm)]} pxPerMm={scale.pxPerMm} ink={text.primary} paper={paper.paper} />
+        </DragHandle>
+        {backgroundMm === null && (
+          <text x={widthPx - 8} y="16" fontSize="12" textAnchor="end" fill={primary.main}>
+            what is behind: ∞
+          </text>
+        )}
+      </Box>
+    </Paper>
+  );
+});
+
+interface Drag {
+  handle: Handle;
+  scale: GroundScale;
+  subjectPx: number;
+  cameraMoves: boolean;
+  /** Where the hand took hold, from the thing's own place. */
+  grabPx: number;
+}
+
+/** Moves one thing; nothing passes through another. */
+function moveTo(handle: Handle, scene: SceneInput, mm: number): void {
+  const nearest = 10;
+  const background = scene.backgroundDistanceMm ?? null;
+  if (handle === 'background') {
+    changeScene({ backgroundDistanceMm: Math.max(mm, scene.subjectDistanceMm) });
+  } else if (handle === 'subject') {
+    changeScene({ subjectDistanceMm: Math.max(nearest, background === null ? mm : Math.min(mm, background)) });
+  } else {
+    const moved = Math.max(nearest, mm);
+    const behind = background === null ? null : background - scene.subjectDistanceMm + moved;
+    changeScene({ subjectDistanceMm: moved, backgroundDistanceMm: behind === null ? null : Math.round(behind * 1e6) / 1e6 });
+  }
+}
+
+/** A hand does not aim at fractions of what a pixel shows: rounds to 1, 2 or 5 of a decade below it. */
+function roundForHand(mm: number, pxPerMm: number): number {
+  const step = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000].find((s) => s * pxPerMm >= 0.9) ?? 1000;
+  return Math.round(mm / step) * step;
+}
+
+interface DragHandleProps {
+  label: string;
+  valueMm: number;
+  feet: boolean;
+  active: boolean;
+  at: number;
+  half: number;
+  children: ReactNode;
+  onPointerDown: (event: PointerEvent<SVGGElement>) => void;
+  onPointerMove: (event: PointerEvent<SVGGElement>) => void;
+  onPointerUp: () => void;
+  onKeyDown: (event: KeyboardEvent<SVGGElement>) => void;
+}
+
+function DragHandle({ label, valueMm, feet, active, at, half, children, ...events }: DragHandleProps) {
+  const { primary } = useTheme().vars!.palette;
+  return (
+    <Box
+      component="g"
+      role="slider"
+      tabIndex={0}
+      aria-label={`${label}: ${label === 'Camera' ? 'distance to the subject' : 'distance from the sensor mark'}`}
+      aria-valuemin={0}
+      aria-valuenow={Math.round(valueMm)}
+      aria-valuetext={distance(valueMm, feet)}
+      {...events}
+      onPointerCancel={events.onPointerUp}
+      sx={{ cursor: active ? 'grabbing' : 'ew-resize', outline: 'none', '&:focus-visible .grip, &:hover .grip': { opacity: 1 } }}
+    >
+      <rect
+        className="grip"
+        x={at - half}
+        y="1.5"
+        width={2 * half}
+        height={drawingPx - 3}
+        rx="4"
+        fill="transparent"
+        stroke={primary.main}
+        strokeWidth="2"
+        opacity={active ? 1 : 0}
+      />
+      {children}
+    </Box>
+  );
+}
+
+/** A body with its lens, never smaller than can be seen; the sensor mark lies at its place. */
+function Camera({ at: [x, y], pxPerMm, ink, paper }: { at: [number, number]; pxPerMm: number; ink: string; paper: string }) {
+  const s = Math.max(0.11, pxPerMm);
+  const line = { fill: paper, stroke: ink, strokeWidth: 1.4 };
+  return (
+    <g>
+      <path
+        d={`M${x - 30 * s} ${y + 45 * s} L${x - 180 * s} ${drawingPx} M${x - 30 * s} ${y + 45 * s} L${x + 120 * s} ${drawingPx}`}
+        stroke={ink}
+        strokeWidth="1.2"
+        fill="none"
+      />
+      <rect x={x - 85 * s} y={y - 50 * s} width={110 * s} height={100 * s} rx={8 * s} {...line} />
+      <rect x={x + 25 * s} y={y - 36 * s} width={95 * s} height={72 * s} {...line} />
+      <rect x={x - 60 * s} y={y - 72 * s} width={50 * s} height={22 * s} {...line} />
+      <line x1={x} x2={x} y1={y - 50 * s} y2={y + 50 * s} stroke={ink} strokeWidth="1" strokeDasharray="2 2" />
+    </g>
+  );
+}
+
+/** Upper and lower edge of what the rig takes in, from the lens through the plane of focus. */
+function FieldEdges(props: {
+  index: number;
+  report: RigReport;
+  lens: [number, number];
+  subjectMm: number;
+  endPx: number;
+  scale: GroundScale;
+}) {
+  const { index, report, lens, subjectMm, endPx, scale } = props;
+  const colour = useRigColour(index);
+  if (!report.focus) {
+    return null;
+  }
+  const slope = (report.focus.fieldHeightMm * scale.pxPerMm) / 2 / (subjectMm * scale.pxPerMm);
+  const reach = endPx - lens[0];
+  return (
+    <>
+      {[-1, 1].map((sign) => (
+        <line
+          key={sign}
+          x1={lens[0]}
+          y1={lens[1]}
+          x2={endPx}
+          y2={lens[1] + sign * slope * reach}
+          stroke={colour}
+          strokeWidth="1.5"
+          strokeDasharray={rigDash(index)}
+        />
+      ))}
+    </>
+  );
+}
+
+interface SharpZoneProps {
+  index: number;
+  report: RigReport;
+  top: number;
+  x: (mm: number) => number;
+  widthPx: number;
+  feet: boolean;
+}
+
+/** The sharp zone of a rig as a hatched band under the ruler. */
+function SharpZone({ index, report, top, x, widthPx, feet }: SharpZoneProps) {
+  const { text } = useTheme().vars!.palette;
+  const colour = useRigColour(index);
+  const { focus } = report;
+  const from = focus ? x(focus.depthOfFieldNearMm) : 0;
+  const to = focus ? Math.min(widthPx + 4, focus.depthOfFieldFarMm === null ? widthPx + 4 : x(focus.depthOfFieldFarMm)) : 0;
+  const length = Math.max(2, to - from);
+  const said = focus
+    ? `sharp ${distance(focus.depthOfFieldNearMm, feet)} – ${focus.depthOfFieldFarMm === null ? '∞' : distance(focus.depthOfFieldFarMm, feet)}`
+    : 'no focus';
+  const labelAfter = to + 8 + said.length * 6.4 < widthPx;
+  return (
+    <g>
+      <pattern
+        id={`hatch-${index}`}
+        width={index % 2 ? 9 : 5}
+        height="6"
+        patternUnits="userSpaceOnUse"
+        patternTransform={`rotate(${index % 2 ? -35 : 35})`}
+      >
+        <line x1="0" x2="0" y1="0" y2="6" stroke={colour} strokeWidth="1.6" strokeDasharray={rigDash(index)} />
+      </pattern>
+      <text x="8" y={top + 11} fontSize="12" fontWeight="700" fill={colour}>
+        {rigLetter(index)}
+      </text>
+      {focus && (
+        <rect x={from} y={top + 2.5} width={length} height={bandPx - 5} fill={`url(#hatch-${index})`} stroke={colour} strokeWidth="1" />
+      )}
+      <text
+        x={labelAfter ? to + 8 : from - 8}
+        textAnchor={labelAfter ? 'start' : 'end'}
+        y={top + 11}
+        fontSize="11.5"
+        fill={text.secondary}
+        fontFamily={figureFont}
+      >
+        {said}
+      </text>
+    </g>
+  );
+}

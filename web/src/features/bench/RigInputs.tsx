@@ -1,0 +1,142 @@
+import { Box, MenuItem, Select } from '@mui/material';
+import { memo, useCallback, useMemo } from 'react';
+import { core, type FieldError, type RigInput } from '../../core/core';
+import { EntryField } from '../../ui/EntryField';
+import { plain } from '../../ui/format';
+import { changeRig } from './benchStore';
+
+const own = 'own';
+
+interface RigInputsProps {
+  index: number;
+  rig: RigInput;
+  problems: FieldError[];
+}
+
+/** Everything of a rig that can be typed. */
+export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigInputsProps) {
+  const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
+  const { formats } = core();
+  const format = formats.find((f) => f.widthMm === rig.sensorWidthMm && f.heightMm === rig.sensorHeightMm)?.name ?? own;
+  const set = useMemo(
+    () => ({
+      area: (sensorWidthMm: number, height: number | null) => changeRig(index, { sensorWidthMm, sensorHeightMm: height! }),
+      pixels: (recordedWidthPx: number, height: number | null) => changeRig(index, { recordedWidthPx, recordedHeightPx: height! }),
+      noPixels: () => changeRig(index, { recordedWidthPx: null, recordedHeightPx: null }),
+      focalLength: (focalLengthMm: number) => changeRig(index, { focalLengthMm }),
+      aperture: (fNumber: number) => changeRig(index, { fNumber }),
+      reducer: (opticsMagnification: number) => changeRig(index, { opticsMagnification }),
+      squeeze: (squeeze: number) => changeRig(index, { squeeze }),
+      punchIn: (punchIn: number) => changeRig(index, { punchIn }),
+    }),
+    [index],
+  );
+  const pick = useCallback(
+    (name: string) => {
+      const picked = core().formats.find((f) => f.name === name);
+      if (picked) {
+        changeRig(index, { sensorWidthMm: picked.widthMm, sensorHeightMm: picked.heightMm });
+      }
+    },
+    [index],
+  );
+  const optics = rig.opticsMagnification ?? 1;
+  const squeeze = rig.squeeze ?? 1;
+  const punchIn = rig.punchIn ?? 1;
+  const recorded = rig.recordedWidthPx != null && rig.recordedHeightPx != null ? `${rig.recordedWidthPx}×${rig.recordedHeightPx}` : '';
+
+  return (
+    <Box sx={{ display: 'grid', gap: '6px' }}>
+      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.3fr 1.15fr 1.05fr', '& > *': { minWidth: 0 } }}>
+        <Box sx={{ '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' } }}>
+          <label id={`format-${index}`}>Format</label>
+          <Select
+            value={format}
+            onChange={(event) => pick(event.target.value)}
+            labelId={`format-${index}`}
+            sx={{
+              width: '100%',
+              height: 40,
+              fontSize: 14,
+              bgcolor: 'background.default',
+              '& fieldset': { borderColor: 'divider' },
+              '& .MuiSelect-select': { pl: 1, pr: '24px !important' },
+              '& .MuiSelect-icon': { right: 0 },
+            }}
+          >
+            {format === own && <MenuItem value={own}>Own size</MenuItem>}
+            {formats.map((f) => (
+              <MenuItem key={f.name} value={f.name}>
+                {f.name}
+              </MenuItem>
+            ))}
+          </Select>
+        </Box>
+        <EntryField
+          label="Area, mm"
+          help="The part of the sensor that this recording mode uses, width × height in millimetres."
+          kind="sensorArea"
+          shown={`${plain(rig.sensorWidthMm)}×${plain(rig.sensorHeightMm)}`}
+          problem={problem('sensorWidthMm') ?? problem('sensorHeightMm')}
+          onValue={set.area}
+        />
+        <EntryField
+          label="Recorded pixels"
+          help="What the mode records over that area, width × height. May be left empty."
+          kind="recordedPixels"
+          shown={recorded}
+          problem={problem('recordedWidthPx') ?? problem('recordedHeightPx')}
+          onClear={set.noPixels}
+          onValue={set.pixels}
+        />
+      </Box>
+      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.25fr repeat(4, 1fr)', '& > *': { minWidth: 0 } }}>
+        <EntryField
+          label="Focal length"
+          help="As marked on the lens, in millimetres."
+          kind="focalLength"
+          shown={`${plain(rig.focalLengthMm)} mm`}
+          stepFrom={rig.focalLengthMm}
+          problem={problem('focalLengthMm')}
+          onValue={set.focalLength}
+        />
+        <EntryField
+          label="Aperture"
+          help="The f-number as marked on the lens."
+          kind="fNumber"
+          shown={`ƒ${plain(rig.fNumber)}`}
+          stepFrom={rig.fNumber}
+          problem={problem('fNumber')}
+          onValue={set.aperture}
+        />
+        <EntryField
+          label="Reducer"
+          help="Glass between lens and sensor: below 1 a focal reducer, above 1 an extender, 1 for none."
+          kind="opticsMagnification"
+          shown={`${plain(optics)}×`}
+          stepFrom={optics}
+          problem={problem('opticsMagnification')}
+          onValue={set.reducer}
+        />
+        <EntryField
+          label="Squeeze"
+          help="Anamorphic squeeze of the lens; 1 for a spherical lens."
+          kind="squeeze"
+          shown={`${plain(squeeze)}×`}
+          stepFrom={squeeze}
+          problem={problem('squeeze')}
+          onValue={set.squeeze}
+        />
+        <EntryField
+          label="Punch-in"
+          help="Electronic zoom, or a crop afterwards; 1 for none, 2 keeps half the width."
+          kind="punchIn"
+          shown={`${plain(punchIn)}×`}
+          stepFrom={punchIn}
+          problem={problem('punchIn')}
+          onValue={set.punchIn}
+        />
+      </Box>
+    </Box>
+  );
+});

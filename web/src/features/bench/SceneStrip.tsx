@@ -1,0 +1,104 @@
+import { Paper } from '@mui/material';
+import { memo } from 'react';
+import type { FieldError, SceneInput } from '../../core/core';
+import { EntryField } from '../../ui/EntryField';
+import { distanceField, plain, shape } from '../../ui/format';
+import { changeScene } from './benchStore';
+
+const set = {
+  subject: (subjectDistanceMm: number) => changeScene({ subjectDistanceMm }),
+  background: (mm: number) => changeScene({ backgroundDistanceMm: mm === Infinity ? null : mm }),
+  noBackground: () => changeScene({ backgroundDistanceMm: null }),
+  height: (lensHeightMm: number) => changeScene({ lensHeightMm }),
+  aspect: (deliveryAspect: number) => changeScene({ deliveryAspect }),
+  ownShape: () => changeScene({ deliveryAspect: null }),
+  width: (deliveryWidthPx: number) => changeScene({ deliveryWidthPx }),
+  noWidth: () => changeScene({ deliveryWidthPx: null }),
+};
+
+interface SceneStripProps {
+  scene: SceneInput;
+  problems: FieldError[];
+  /** What to say at the subject's distance when a rig cannot focus there. */
+  tooClose?: string | undefined;
+  feet: boolean;
+}
+
+/** What is the same for all rigs: where things stand and what is delivered. */
+export const SceneStrip = memo(function SceneStrip({ scene, problems, tooClose, feet }: SceneStripProps) {
+  const problem = (field: string) => problems.find((p) => p.field === `scene.${field}`)?.message;
+  const background = scene.backgroundDistanceMm ?? null;
+  const lensHeight = scene.lensHeightMm ?? 1600;
+  return (
+    <Paper
+      component="section"
+      aria-label="Scene, the same for all rigs"
+      sx={{
+        px: 1,
+        py: 0.75,
+        display: 'grid',
+        gap: '6px 16px',
+        gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', sm: 'repeat(3, minmax(0, 1fr))', lg: 'repeat(5, auto)' },
+        border: 1,
+        borderColor: 'divider',
+      }}
+    >
+      <EntryField
+        beside
+        label="To the subject"
+        help="From the sensor mark to where focus is set. Type 3m, 320 cm, or 10'6&quot;."
+        kind="subjectDistance"
+        shown={distanceField(scene.subjectDistanceMm, feet)}
+        stepFrom={scene.subjectDistanceMm}
+        feet={feet}
+        problem={problem('subjectDistanceMm') ?? tooClose}
+        onValue={set.subject}
+      />
+      <EntryField
+        beside
+        label="To what is behind"
+        help="From the sensor mark to the background. Empty or “inf” for the open."
+        kind="backgroundDistance"
+        shown={background === null ? '∞' : distanceField(background, feet)}
+        stepFrom={background ?? undefined}
+        feet={feet}
+        problem={problem('backgroundDistanceMm')}
+        onClear={set.noBackground}
+        onValue={set.background}
+      />
+      <EntryField
+        beside
+        label="Lens height"
+        help="Height of the level lens above the ground: where the horizon lies on a standing figure."
+        kind="lensHeight"
+        shown={distanceField(lensHeight, feet)}
+        stepFrom={lensHeight}
+        feet={feet}
+        problem={problem('lensHeightMm')}
+        onValue={set.height}
+      />
+      <EntryField
+        beside
+        label="Delivered shape"
+        help="Width over height of the finished picture: 16:9, 2.39, 9:16. Empty takes each mode as it records."
+        kind="deliveryAspect"
+        shown={scene.deliveryAspect == null ? 'as recorded' : shape(scene.deliveryAspect)}
+        stepFrom={scene.deliveryAspect ?? undefined}
+        problem={problem('deliveryAspect')}
+        onClear={set.ownShape}
+        onValue={set.aspect}
+      />
+      <EntryField
+        beside
+        label="Delivered width"
+        help="Pixels across that delivery asks for. Empty when it does not say."
+        kind="deliveryWidth"
+        shown={scene.deliveryWidthPx == null ? '' : `${plain(scene.deliveryWidthPx)} px`}
+        stepFrom={scene.deliveryWidthPx ?? undefined}
+        problem={problem('deliveryWidthPx')}
+        onClear={set.noWidth}
+        onValue={set.width}
+      />
+    </Paper>
+  );
+});

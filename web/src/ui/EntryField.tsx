@@ -1,0 +1,133 @@
+import { InputBase, Tooltip } from '@mui/material';
+import { styled } from '@mui/material/styles';
+import { memo, useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
+import { figureFont } from '../app/theme';
+import { core, type EntryKind } from '../core/core';
+
+const Root = styled('div')(({ theme }) => ({
+  minWidth: 0,
+  '&.beside': { display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', alignItems: 'center', columnGap: 8 },
+  '&.beside p': { gridColumn: '1 / -1' },
+  '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: theme.vars!.palette.text.secondary, whiteSpace: 'nowrap' },
+  '& .MuiInputBase-root': {
+    width: '100%',
+    height: 40,
+    padding: '0 8px',
+    fontFamily: figureFont,
+    fontSize: 14,
+    background: theme.vars!.palette.background.default,
+    border: `1px solid ${theme.vars!.palette.divider}`,
+    borderRadius: 4,
+  },
+  '& .Mui-focused': { borderColor: theme.vars!.palette.primary.main, boxShadow: `0 0 0 1px ${theme.vars!.palette.primary.main}` },
+  '& .Mui-error': { borderColor: theme.vars!.palette.error.main, boxShadow: `0 0 0 1px ${theme.vars!.palette.error.main}` },
+  '& p': { margin: '2px 0 0', fontSize: 12, lineHeight: '15px', color: theme.vars!.palette.error.main },
+}));
+
+export interface EntryFieldProps {
+  label: string;
+  /** One line on what the term means, shown on hovering and read to a screen reader. */
+  help: string;
+  kind: EntryKind;
+  /** The value as it stands in a field; text that is typed is compared with nothing else. */
+  shown: string;
+  /** The number that arrow keys step from; left out where there is none. */
+  stepFrom?: number | undefined;
+  feet?: boolean;
+  /** A problem that the core found with this field together with others. */
+  problem?: string | undefined;
+  /** What an emptied field means; left out where it may not be empty. */
+  onClear?: (() => void) | undefined;
+  /** The label stands beside the field rather than above it, where there is room. */
+  beside?: boolean;
+  onValue: (value: number, second: number | null) => void;
+}
+
+/**
+ * A field that takes what people type. Each readable text takes effect at once; an unreadable one stays, with a sentence on
+ * how to mend it, and changes nothing. Arrow keys step, Escape goes back to the last good value.
+ */
+export const EntryField = memo(function EntryField(props: EntryFieldProps) {
+  const { label, help, kind, shown, stepFrom, feet = false, beside = false, onClear, onValue } = props;
+  const id = useId();
+  const [typed, setTyped] = useState<string | null>(null);
+  const [unread, setUnread] = useState<string | null>(null);
+  const ownChange = useRef(false);
+
+  // A change from elsewhere (undo, a drag, another person) replaces whatever stood half typed.
+  useEffect(() => {
+    if (!ownChange.current) {
+      setTyped(null);
+      setUnread(null);
+    }
+    ownChange.current = false;
+  }, [shown]);
+
+  const type = (text: string) => {
+    setTyped(text);
+    if (text.trim() === '' && onClear) {
+      setUnread(null);
+      ownChange.current = true;
+      onClear();
+      return;
+    }
+    const entry = core().read(kind, text, feet);
+    setUnread(entry.problem);
+    if (entry.problem === null) {
+      ownChange.current = true;
+      onValue(entry.infinite ? Infinity : entry.value!, entry.second);
+    }
+  };
+
+  const settle = () => {
+    ownChange.current = false;
+    if (unread === null) {
+      setTyped(null);
+    }
+  };
+
+  const press = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Escape') {
+      setTyped(null);
+      setUnread(null);
+    } else if (event.key === 'Enter') {
+      settle();
+      event.currentTarget.select();
+    } else if ((event.key === 'ArrowUp' || event.key === 'ArrowDown') && stepFrom !== undefined) {
+      event.preventDefault();
+      setTyped(null);
+      setUnread(null);
+      onValue(core().step(kind, stepFrom, event.key === 'ArrowUp', event.shiftKey, feet), null);
+    }
+  };
+
+  const problem = unread ?? props.problem;
+  return (
+    <Root className={beside ? 'beside' : ''}>
+      <Tooltip title={help} describeChild placement="top">
+        <label htmlFor={id}>{label}</label>
+      </Tooltip>
+      <InputBase
+        id={id}
+        value={typed ?? shown}
+        error={problem !== undefined}
+        onChange={(event) => type(event.target.value)}
+        onBlur={settle}
+        onFocus={(event) => event.target.select()}
+        inputProps={{
+          autoComplete: 'off',
+          spellCheck: false,
+          onKeyDown: press,
+          'aria-description': help,
+          'aria-invalid': problem !== undefined,
+          ...(problem !== undefined && { 'aria-errormessage': `${id}-problem` }),
+        }}
+      />
+      {problem !== undefined && (
+        <p id={`${id}-problem`} role="alert">
+          {problem}
+        </p>
+      )}
+    </Root>
+  );
+});
