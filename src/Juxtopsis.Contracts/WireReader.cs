@@ -41,7 +41,8 @@ public static class WireReader
         var where = field.Length > 0 ? $"At {field}" : "At the top";
         if (e.Message.Contains("missing required", StringComparison.Ordinal))
         {
-            var names = string.Join(", ", quoted);
+            // The first name is that of the type, which is nobody's business.
+            var names = string.Join(", ", quoted.Skip(1));
             return new FieldError(field, "", "required", $"{where}, this is missing: {names}.", $"Add {names}.");
         }
 

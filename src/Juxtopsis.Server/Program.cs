@@ -30,12 +30,12 @@ builder.Services.AddSingleton(TimeProvider.System);
 var app = builder.Build();
 app.UseExceptionHandler();
 app.UseSecurityHeaders();
+app.UseProblemsForStatuses();
 app.MapOpenApi("/openapi/{documentName}.json");
 app.MapScalarApiReference("/api/docs", page => page.WithTitle("Juxtopsis API").DisableDefaultFonts().DisableAgent());
 app.MapHealth();
 app.MapEvaluate();
 app.MapComparisons();
-app.MapUnknownApi();
 app.UsePages(builder.Configuration["Juxtopsis:Pages"]);
 
 await app.RunAsync();

@@ -6,6 +6,7 @@ using Juxtopsis.Data.Model;
 using Juxtopsis.Server.Problems;
 using Juxtopsis.Server.Startup;
 using Microsoft.EntityFrameworkCore;
+using Npgsql;
 
 namespace Juxtopsis.Server.Comparisons;
 
@@ -73,13 +74,8 @@ internal static class ComparisonEndpoints
                 "Send If-None-Match: * to make a comparison, or If-Match with the quoted revision that you changed.").ToResult();
         }
 
-        var (json, problem) = await RequestBody.ReadJsonAsync(http.Request, cancellationToken);
-        if (problem is not null)
-        {
-            return problem.ToResult();
-        }
-
-        var input = WireReader.Read(json.Span, WireJson.Default.ComparisonInput, out problem);
+        var json = await RequestBody.ReadAsync(http.Request, cancellationToken);
+        var input = WireReader.Read(json.Span, WireJson.Default.ComparisonInput, out var problem);
         problem ??= ComparisonChecks.Check(input!);
         if (problem is not null)
         {
@@ -115,7 +111,17 @@ internal static class ComparisonEndpoints
         var now = clock.GetUtcNow();
         var added = new Comparison { Id = id, Name = input.Name, Document = input.Document, CreatedAt = now, UpdatedAt = now };
         db.Comparisons.Add(added);
-        await db.SaveChangesAsync(cancellationToken);
+        try
+        {
+            await db.SaveChangesAsync(cancellationToken);
+        }
+        catch (DbUpdateException e) when (e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        {
+            db.ChangeTracker.Clear();
+            var current = await Find(db, id, cancellationToken);
+            return current is null ? NotFound(id) : current.Holds(input) ? Answer(current, 200) : Conflict(current);
+        }
+
         http.Response.Headers.ETag = Revision.ToTag(added.Revision);
         http.Response.Headers.Location = $"/api/comparisons/{id}";
         return Answer(added, 201);

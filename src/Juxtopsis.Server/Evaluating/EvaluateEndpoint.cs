@@ -14,17 +14,8 @@ internal static class EvaluateEndpoint
         .Produces<EvaluateResponse>()
         .ProducesProblems(400, 413, 415, 422);
 
-    private static async Task<IResult> Evaluate(HttpRequest request, CancellationToken cancellationToken)
-    {
-        var (json, problem) = await RequestBody.ReadJsonAsync(request, cancellationToken);
-        if (problem is not null)
-        {
-            return problem.ToResult();
-        }
-
-        var answer = CoreDoor.Evaluate(json.Span);
-        return new Written(answer);
-    }
+    private static async Task<IResult> Evaluate(HttpRequest request, CancellationToken cancellationToken) =>
+        new Written(CoreDoor.Evaluate((await RequestBody.ReadAsync(request, cancellationToken)).Span));
 
     /// <summary>Hands on the door's bytes as they are.</summary>
     private sealed class Written(WireAnswer answer) : IResult

@@ -11,6 +11,9 @@ internal static class PageFiles
 {
     private static readonly (string Coding, string Ending)[] Codings = [("br", ".br"), ("gzip", ".gz")];
 
+    /// <summary>Addresses for programs; an unknown one there is not a page of the application.</summary>
+    private static readonly PathString[] Programs = ["/api", "/openapi", "/_framework", "/assets"];
+
     public static void UsePages(this WebApplication app, string? folder)
     {
         if (folder is null || !Directory.Exists(folder))
@@ -40,7 +43,7 @@ internal static class PageFiles
     private static void ChooseFile(HttpContext http, PhysicalFileProvider files, FileExtensionContentTypeProvider types)
     {
         var request = http.Request;
-        if (http.GetEndpoint() is not null || !(HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method)))
+        if (http.GetEndpoint() is not null || Programs.Any(request.Path.StartsWithSegments) || !(HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method)))
         {
             return;
         }

@@ -1,8 +1,8 @@
-using System.Data.Common;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Problems;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.EntityFrameworkCore;
+using Npgsql;
 
 namespace Juxtopsis.Server.Problems;
 
@@ -30,7 +30,7 @@ internal sealed class ExceptionAsProblem : IExceptionHandler
             409,
             "Changed at the same moment",
             "Someone else changed the same thing in this very moment. Try once more."),
-        _ when IsDatabase(exception) => DatabaseAway,
+        _ when IsAway(exception) => DatabaseAway,
         _ => Problem.Of("fault", 500, "A fault on our side", "The server met a fault of its own; it is in the server's log. Nothing was changed."),
     };
 
@@ -41,6 +41,12 @@ internal sealed class ExceptionAsProblem : IExceptionHandler
         "The database is away",
         "The database cannot be reached, so nothing can be saved or listed for now. The page goes on computing and saves when it is back.");
 
-    private static bool IsDatabase(Exception? exception) =>
-        exception is not null && (exception is DbException or TimeoutException || IsDatabase(exception.InnerException));
+    /// <summary>Whether the database is away, rather than that it refused something: a refusal is a fault of ours.</summary>
+    private static bool IsAway(Exception? exception) => exception switch
+    {
+        null => false,
+        PostgresException refused => refused.IsTransient || refused.SqlState.StartsWith("57P", StringComparison.Ordinal),
+        NpgsqlException or TimeoutException => true,
+        _ => IsAway(exception.InnerException),
+    };
 }

@@ -1,5 +1,6 @@
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Problems;
+using Microsoft.AspNetCore.WebUtilities;
 
 namespace Juxtopsis.Server.Problems;
 
@@ -19,10 +20,18 @@ internal static class ProblemResults
         return endpoint;
     }
 
-    /// <summary>An unknown address under /api is a problem too, not a page.</summary>
-    public static void MapUnknownApi(this WebApplication app) => app.Map("/api/{**rest}", (string? rest) => Problem.Of(
-        "address",
-        404,
-        "No such address",
-        $"There is nothing at /api/{rest}. /api/docs lists what there is.").ToResult()).ExcludeFromDescription();
+    /// <summary>What routing refuses (no such address, wrong method, wrong media type) is told as a problem too.</summary>
+    public static void UseProblemsForStatuses(this WebApplication app) => app.UseStatusCodePages(context =>
+    {
+        var request = context.HttpContext.Request;
+        var status = context.HttpContext.Response.StatusCode;
+        var detail = status switch
+        {
+            404 => $"There is nothing at {request.Path}. /api/docs lists what there is.",
+            405 => $"{request.Path} does not answer to {request.Method}. /api/docs lists what it answers to.",
+            415 => $"The body is sent as “{request.ContentType ?? "nothing"}”. Send it with Content-Type: application/json.",
+            _ => "The request is refused.",
+        };
+        return Problem.Of("request", status, ReasonPhrases.GetReasonPhrase(status), detail).ToResult().ExecuteAsync(context.HttpContext);
+    });
 }

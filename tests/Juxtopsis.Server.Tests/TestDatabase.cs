@@ -1,0 +1,47 @@
+using Npgsql;
+
+namespace Juxtopsis.Server.Tests;
+
+/// <summary>A throw-away database on the PostgreSQL that ./dev test names.</summary>
+public sealed class TestDatabase : IAsyncDisposable
+{
+    private const string Variable = "JUXTOPSIS_TEST_DB";
+
+    private TestDatabase(string name) => Name = name;
+
+    public string Name { get; }
+
+    public string Connection => ConnectionTo(Name);
+
+    /// <summary>A connection string to a server that is not there.</summary>
+    public static string Nowhere => "Host=127.0.0.1;Port=9;Database=none;Username=none;Password=none;Timeout=1";
+
+    /// <summary>A name that no other test uses; the database is not made yet.</summary>
+    public static TestDatabase Unmade() => new($"jux_test_{Guid.NewGuid():N}");
+
+    public static async Task<TestDatabase> CreateAsync()
+    {
+        var database = Unmade();
+        await database.MakeAsync();
+        return database;
+    }
+
+    public Task MakeAsync() => AdminAsync($"create database {Name}");
+
+    public async ValueTask DisposeAsync() => await AdminAsync($"drop database if exists {Name} with (force)");
+
+    private static string ConnectionTo(string database)
+    {
+        var server = Environment.GetEnvironmentVariable(Variable)
+            ?? throw new InvalidOperationException($"{Variable} is not set. Run the tests with ./dev test, or set it to a PostgreSQL where databases may be made.");
+        return new NpgsqlConnectionStringBuilder(server) { Database = database, Timeout = 5 }.ConnectionString;
+    }
+
+    private static async Task AdminAsync(string sql)
+    {
+        await using var connection = new NpgsqlConnection(ConnectionTo("postgres"));
+        await connection.OpenAsync();
+        await using var command = new NpgsqlCommand(sql, connection);
+        await command.ExecuteNonQueryAsync();
+    }
+}
