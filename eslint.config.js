@@ -6,7 +6,7 @@ export default tseslint.config(
   { ignores: ['**/dist', '**/bin', '**/obj', 'artifacts', '.data', 'web/src/api/schema.d.ts'] },
   js.configs.recommended,
   ...tseslint.configs.strictTypeChecked,
-  hooks.configs.flat.recommended,
+  { files: ['web/**'], ...hooks.configs.flat.recommended },
   {
     languageOptions: {
       parserOptions: { project: ['./web/tsconfig.json', './tests/e2e/tsconfig.json'], tsconfigRootDir: import.meta.dirname },
@@ -18,5 +18,28 @@ export default tseslint.config(
       '@typescript-eslint/no-non-null-assertion': 'off',
     },
   },
-  { files: ['**/*.js'], extends: [tseslint.configs.disableTypeChecked] },
+  {
+    files: ['**/*.js', '**/*.mjs'],
+    extends: [tseslint.configs.disableTypeChecked],
+    languageOptions: {
+      parserOptions: { project: null },
+      globals: Object.fromEntries(
+        [
+          'console',
+          'process',
+          'performance',
+          'URL',
+          'document',
+          'window',
+          'location',
+          'addEventListener',
+          'requestAnimationFrame',
+          'setTimeout',
+          'fetch',
+          'MutationObserver',
+          'MessageChannel',
+        ].map((name) => [name, 'readonly']),
+      ),
+    },
+  },
 );

@@ -86,6 +86,11 @@ db_stop() {
   fi
 }
 
+# db_query SQL — asks the private cluster.
+db_query() {
+  PGPASSWORD="$(cat "$data/pg-password")" "$(postgres_bin)/psql" -h 127.0.0.1 -p "$(db_port)" -U juxtopsis -d postgres -qAt -c "$1"
+}
+
 db_reset() {
   say "This deletes every comparison saved in .data/pg for good."
   read -r -p 'Type "delete" to go on: ' answer

@@ -1,3 +1,116 @@
-run_tests() { fail "not yet"; }
-run_bench() { fail "not yet"; }
-run_shots() { fail "not yet"; }
+# Everything that is checked, in the order in which a fault is cheapest to find.
+
+test_passed=0
+test_failed=0
+test_db_started=""
+
+# checked LABEL COMMAND… — one check that passes or fails; goes on either way.
+checked() {
+  local label=$1
+  shift
+  mkdir -p "$data"
+  if "$@" >"$data/check.log" 2>&1; then
+    say "  ok      $label"
+    test_passed=$((test_passed + 1))
+  else
+    say "  FAILED  $label"
+    tail -n 40 "$data/check.log" | sed 's/^/          /'
+    test_failed=$((test_failed + 1))
+  fi
+}
+
+# counted PASSED FAILED
+counted() {
+  test_passed=$((test_passed + $1))
+  test_failed=$((test_failed + $2))
+}
+
+types_are_fresh() {
+  cp web/src/api/schema.d.ts "$data/schema.before.d.ts"
+  npm run types -w web
+  if ! cmp -s web/src/api/schema.d.ts "$data/schema.before.d.ts"; then
+    diff "$data/schema.before.d.ts" web/src/api/schema.d.ts | head -n 20 || true
+    cp "$data/schema.before.d.ts" web/src/api/schema.d.ts
+    say "web/src/api/schema.d.ts is stale: run ./dev types and commit it."
+    return 1
+  fi
+}
+
+# suite PROJECT — runs a project of xunit tests and counts them.
+suite() {
+  local name=$1 report="$root/artifacts/tests/$1.json"
+  rm -f "$report"
+  say "  $name"
+  dotnet "tests/$name/bin/Debug/net10.0/$name.dll" -ctrf "$report" -noLogo -noColor >"$data/$name.log" 2>&1 || true
+  count_report "$report" "$data/$name.log"
+}
+
+# count_report FILE LOG — adds up a report; without one, the suite itself failed.
+count_report() {
+  if [ ! -s "$1" ]; then
+    tail -n 30 "$2" | sed 's/^/          /'
+    say "  FAILED  the suite gave no report; see $2"
+    counted 0 1
+    return
+  fi
+  local passed failed
+  read -r passed failed < <(node scripts/count.mjs "$1")
+  counted "$passed" "$failed"
+  say "          $passed passed, $failed failed"
+  [ "$failed" = 0 ] || grep -vE '^\s+at (System|Xunit|InvokeStub)' "$2" | grep -A 14 -E 'FAIL|✘|[0-9]+\) ' | head -n 120 | sed 's/^/          /' || true
+}
+
+test_database_start() {
+  if [ -z "${JUXTOPSIS_TEST_DB:-}" ]; then
+    db_running || test_db_started=yes
+    db_start
+    JUXTOPSIS_TEST_DB="$(db_connection postgres)"
+  fi
+  export JUXTOPSIS_TEST_DB
+}
+
+test_database_stop() {
+  trap - INT TERM EXIT
+  if [ -e "$data/pg-port" ] && db_running; then
+    local name
+    for name in $(db_query "select datname from pg_database where datname like 'jux_test_%'"); do
+      db_query "drop database if exists \"$name\" with (force)" >/dev/null
+    done
+    [ -z "$test_db_started" ] || db_stop
+  fi
+}
+
+run_e2e() {
+  local report="$root/artifacts/tests/e2e.json"
+  rm -f "$report"
+  say "  e2e, in Chromium"
+  JUXTOPSIS_E2E_REPORT="$report" JUXTOPSIS_E2E_APP="$app" JUXTOPSIS_E2E_PAGES="$pages" \
+    npx playwright test -c tests/e2e/playwright.config.ts "$@" >"$data/e2e.log" 2>&1 || true
+  count_report "$report" "$data/e2e.log"
+}
+
+run_tests() {
+  need_sdks
+  mkdir -p "$data" artifacts/tests
+  need_postgres
+  need_chromium
+  npm_install
+  say "Building"
+  checked "C# builds without a warning" dotnet build Juxtopsis.slnx
+  if [ "$test_failed" = 0 ]; then
+    checked "C# is laid out as ./dev format does" dotnet format Juxtopsis.slnx --verify-no-changes --no-restore
+    checked "the page's types are those of the server's OpenAPI document" types_are_fresh
+    checked "TypeScript: types, lint, layout" npm run check
+    build_all
+    test_database_start
+    trap 'test_database_stop; exit 1' INT TERM
+    trap test_database_stop EXIT
+    say "Testing"
+    suite Juxtopsis.Core.Tests
+    suite Juxtopsis.Server.Tests
+    run_e2e
+    test_database_stop
+  fi
+  say "$test_passed passed, $test_failed failed"
+  [ "$test_failed" = 0 ]
+}

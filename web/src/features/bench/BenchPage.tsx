@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { setDeleted, type Failure } from '../../api/client';
 import { useSettings } from '../../app/settings';
+import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { RedoIcon, ShareIcon, UndoIcon } from '../../ui/icons';
 import { rename, setNote, useBench } from './benchStore';
@@ -142,6 +143,9 @@ function Heading() {
   };
   return (
     <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5, columnGap: 1 }}>
+      <Typography component="h1" sx={hidden}>
+        Bench: {name}
+      </Typography>
       <InputBase
         value={name}
         onChange={(event) => rename(event.target.value)}

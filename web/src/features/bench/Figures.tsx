@@ -4,6 +4,7 @@ import { memo } from 'react';
 import { figureFont } from '../../app/theme';
 import type { RigReport } from '../../core/core';
 import { Figure } from '../../ui/Figure';
+import { hidden } from '../../ui/hidden';
 import { RigMark } from '../../ui/RigMark';
 import { figureGroups } from './figureRows';
 
@@ -45,7 +46,7 @@ export const Figures = memo(function Figures({ reports, yardstick, feet }: Figur
         <thead>
           <tr>
             <th scope="col">
-              <Box component="span" sx={{ position: 'absolute', clipPath: 'inset(50%)' }}>
+              <Box component="span" sx={hidden}>
                 Quantity
               </Box>
             </th>

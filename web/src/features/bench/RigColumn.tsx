@@ -76,6 +76,7 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
             {report.focus && ` · sees ${field(report.focus, feet)}`}
           </Typography>
         </Box>
+        <Box sx={{ position: 'relative', alignSelf: 'stretch', width: 120, minHeight: 52 }}>
         <SensorDrawing
           index={index}
           modeWidthMm={rig.sensorWidthMm}
@@ -84,6 +85,7 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
           usedHeightMm={report.sensor.usedHeightMm}
           {...span}
         />
+        </Box>
       </Box>
       <RigInputs index={index} rig={rig} problems={problems} />
     </Paper>

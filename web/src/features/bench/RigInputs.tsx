@@ -2,7 +2,7 @@ import { Box, MenuItem, Select } from '@mui/material';
 import { memo, useCallback, useMemo } from 'react';
 import { core, type FieldError, type RigInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
-import { plain } from '../../ui/format';
+import { plain, withUnit } from '../../ui/format';
 import { changeRig } from './benchStore';
 
 const own = 'own';
@@ -95,7 +95,7 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigIn
           label="Focal length"
           help="As marked on the lens, in millimetres."
           kind="focalLength"
-          shown={`${plain(rig.focalLengthMm)} mm`}
+          shown={withUnit(plain(rig.focalLengthMm), 'mm')}
           stepFrom={rig.focalLengthMm}
           problem={problem('focalLengthMm')}
           onValue={set.focalLength}

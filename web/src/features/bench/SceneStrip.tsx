@@ -2,7 +2,7 @@ import { Paper } from '@mui/material';
 import { memo } from 'react';
 import type { FieldError, SceneInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
-import { distanceField, plain, shape } from '../../ui/format';
+import { distanceField, plain, shape, withUnit } from '../../ui/format';
 import { changeScene } from './benchStore';
 
 const set = {
@@ -93,7 +93,7 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, tooClose, 
         label="Delivered width"
         help="Pixels across that delivery asks for. Empty when it does not say."
         kind="deliveryWidth"
-        shown={scene.deliveryWidthPx == null ? '' : `${plain(scene.deliveryWidthPx)} px`}
+        shown={scene.deliveryWidthPx == null ? '' : withUnit(plain(scene.deliveryWidthPx), 'px')}
         stepFrom={scene.deliveryWidthPx ?? undefined}
         problem={problem('deliveryWidthPx')}
         onClear={set.noWidth}

@@ -27,7 +27,7 @@ export const SensorDrawing = memo(function SensorDrawing(props: SensorDrawingPro
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
-      style={{ alignSelf: 'stretch', flex: '0 1 auto', minWidth: 84, maxWidth: 170, aspectRatio: `${width} / ${height}` }}
+      style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
       role="img"
       aria-label={`Sensor of rig ${rigLetter(props.index)} to scale, before the outline of the reference format`}
     >

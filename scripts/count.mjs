@@ -1,0 +1,12 @@
+// Prints "passed failed" of a report: CTRF as xunit writes it, or Playwright's own JSON.
+import { readFileSync } from 'node:fs';
+
+const report = JSON.parse(readFileSync(process.argv[2], 'utf8'));
+if (report.results) {
+  const { passed, failed, skipped, pending, other } = report.results.summary;
+  // A test that did not run has not passed.
+  console.log(passed, failed + (skipped ?? 0) + (pending ?? 0) + (other ?? 0));
+} else {
+  const { expected, unexpected, flaky, skipped } = report.stats;
+  console.log(expected, unexpected + flaky + skipped + report.errors.length);
+}

@@ -1,0 +1,68 @@
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { startServer, type Running } from './server';
+
+export { expect };
+
+/** Each worker has a server and a database of its own; each test gets a page on a fresh comparison where it asks for one. */
+export const test = base.extend<{ bench: Bench }, { server: Running }>({
+  server: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads the pattern
+    async ({}, use, info) => {
+      const server = await startServer(`jux_test_e2e_${process.pid}_${info.workerIndex}`);
+      await use(server);
+      await server.stop();
+    },
+    { scope: 'worker' },
+  ],
+  bench: async ({ page, server }, use) => {
+    const bench = new Bench(page, server.address);
+    await bench.startNew();
+    await use(bench);
+  },
+});
+
+/** The Bench as a person handles it. */
+export class Bench {
+  constructor(
+    readonly page: Page,
+    readonly address: string,
+  ) {}
+
+  async startNew(): Promise<void> {
+    await this.page.goto(`${this.address}/new`);
+    await this.page.waitForURL(/\/bench\/[0-9a-f-]{36}$/);
+    await expect(this.saving).toHaveText(/^Saved/);
+  }
+
+  async open(path: string): Promise<void> {
+    await this.page.goto(this.address + path);
+    await expect(this.rig('A')).toBeVisible();
+  }
+
+  get saving(): Locator {
+    return this.page.getByRole('status').first();
+  }
+
+  rig(letter: string): Locator {
+    return this.page.getByRole('region', { name: `Rig ${letter}`, exact: true });
+  }
+
+  /** A field of the scene, or of a rig. */
+  field(label: string, letter?: string): Locator {
+    return (letter ? this.rig(letter) : this.page.getByRole('region', { name: /^Scene/ })).getByLabel(label, { exact: true });
+  }
+
+  async type(text: string, label: string, letter?: string): Promise<void> {
+    await this.field(label, letter).fill(text);
+  }
+
+  /** A cell of the figures: the rig's own, or what it differs from the yardstick. */
+  figure(row: string, column: 'A' | 'B' | 'difference'): Locator {
+    const cells = this.page.locator(`tr[data-row="${row}"] td`);
+    return column === 'A' ? cells.nth(0) : column === 'B' ? cells.nth(1) : this.page.locator(`tr[data-row="${row}"] td.difference`);
+  }
+
+  handle(name: 'Camera' | 'Subject' | 'What is behind'): Locator {
+    return this.page.getByRole('slider', { name: new RegExp(`^${name}`) });
+  }
+}

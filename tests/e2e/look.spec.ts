@@ -1,0 +1,74 @@
+import AxeBuilder from '@axe-core/playwright';
+import { Bench, expect, test } from './bench';
+
+const demos = [1, 2, 3].map((n) => `/bench/10f7a7e0-0000-4000-8000-00000000000${n}`);
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`nothing keeps anyone out, in the ${colorScheme} page`, async ({ page, server }) => {
+    await page.emulateMedia({ colorScheme });
+    const bench = new Bench(page, server.address);
+    await bench.open(demos[0]!);
+    expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)])).toEqual([]);
+    await bench.type('10cm', 'To the subject');
+    await expect(bench.rig('A').getByText('Too close to focus')).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)])).toEqual([]);
+    await page.keyboard.press('Control+z');
+    await page.getByRole('link', { name: 'Saved' }).click();
+    await expect(page.getByRole('listitem').first()).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)])).toEqual([]);
+  });
+}
+
+test('the light is switched by a key and remembered', async ({ page, server }) => {
+  const bench = new Bench(page, server.address);
+  await bench.open(demos[0]!);
+  const paper = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  const daylight = await paper();
+  await page.keyboard.press('d');
+  await expect.poll(paper).not.toBe(daylight);
+  const set = await paper();
+  await page.reload();
+  await expect(bench.rig('A')).toBeVisible();
+  expect(await paper()).toBe(set);
+});
+
+for (const width of [360, 390, 1024, 1280, 2560]) {
+  test(`no horizontal scroll at ${width} px`, async ({ page, server }) => {
+    await page.setViewportSize({ width, height: 844 });
+    const bench = new Bench(page, server.address);
+    for (const path of demos) {
+      await bench.open(path);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    }
+    await page.goto(`${server.address}/comparisons`);
+    await expect(page.getByRole('listitem').first()).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+  });
+}
+
+test('two rigs need no scroll at 1280 × 800', async ({ page, server }) => {
+  const bench = new Bench(page, server.address);
+  for (const path of demos) {
+    await bench.open(path);
+    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
+  }
+});
+
+test('the fonts are the ones that are shipped, and nothing is fetched from elsewhere', async ({ page, server }) => {
+  const elsewhere: string[] = [];
+  page.on('request', (request) => {
+    if (!request.url().startsWith(server.address) && !request.url().startsWith('data:')) {
+      elsewhere.push(request.url());
+    }
+  });
+  const bench = new Bench(page, server.address);
+  await bench.open(demos[0]!);
+  expect(
+    await page.evaluate(() =>
+      document.fonts.ready.then((fonts) => [...fonts].filter((f) => f.status === 'loaded').map((f) => f.family.replaceAll('"', ''))),
+    ),
+  ).toEqual(expect.arrayContaining(['Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Mono Variable']));
+  await page.goto(`${server.address}/api/docs`);
+  await expect(page.getByText('Evaluates 1 to 8 rigs').first()).toBeVisible({ timeout: 20_000 });
+  expect(elsewhere).toEqual([]);
+});

@@ -1,0 +1,97 @@
+// Measures the page in Chromium: what is downloaded, when it can be used, and how long a drag takes to reach the figures.
+import { chromium } from '@playwright/test';
+
+const address = process.argv[2];
+const demo = `${address}/bench/10f7a7e0-0000-4000-8000-000000000001`;
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-background-networking'],
+});
+const median = (values, share = 0.5) => [...values].sort((a, b) => a - b)[Math.floor(values.length * share)];
+const kB = (bytes) => `${(bytes / 1000).toFixed(0)} kB`;
+
+const opened = [];
+const sizes = { script: 0, core: 0, fonts: 0, all: 0 };
+for (let i = 0; i < 5; i++) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  if (i === 0) {
+    const session = await context.newCDPSession(page);
+    const urls = new Map();
+    await session.send('Network.enable');
+    session.on('Network.responseReceived', (e) => urls.set(e.requestId, new URL(e.response.url).pathname));
+    session.on('Network.loadingFinished', (e) => {
+      const path = urls.get(e.requestId) ?? '';
+      sizes.all += e.encodedDataLength;
+      if (path.startsWith('/_framework/')) sizes.core += e.encodedDataLength;
+      else if (path.endsWith('.js')) sizes.script += e.encodedDataLength;
+      else if (path.endsWith('.woff2')) sizes.fonts += e.encodedDataLength;
+    });
+  }
+  await page.goto(demo, { waitUntil: 'commit' });
+  const at = await page.evaluate(
+    () =>
+      new Promise((done) => {
+        const look = () =>
+          document.querySelector('tr[data-row]') ? requestAnimationFrame(() => done(performance.now())) : setTimeout(look, 4);
+        look();
+      }),
+  );
+  opened.push(at);
+  await page.waitForTimeout(500);
+  await context.close();
+}
+console.log(
+  `  first download: ${kB(sizes.all)} in all; JavaScript before WebAssembly ${kB(sizes.script)} (aim: under 350 kB), core ${kB(sizes.core)}, fonts ${kB(sizes.fonts)}`,
+);
+console.log(`  usable after ${median(opened).toFixed(0)} ms, empty cache, median of 5 (aim: 2500 ms)`);
+
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.goto(demo);
+await page.waitForSelector('tr[data-row]');
+await page.waitForTimeout(1000);
+await page.evaluate(() => {
+  window.drag = { work: [], painted: [] };
+  const table = document.querySelector('tr[data-row]').closest('table');
+  let from = 0;
+  addEventListener('pointermove', () => (from = performance.now()), true);
+  new MutationObserver(() => {
+    if (from === 0) return;
+    const began = from;
+    from = 0;
+    window.drag.work.push(performance.now() - began);
+    const channel = new MessageChannel();
+    channel.port1.onmessage = () => window.drag.painted.push(performance.now() - began);
+    requestAnimationFrame(() => channel.port2.postMessage(0));
+  }).observe(table, { subtree: true, characterData: true, childList: true });
+});
+const box = await page.getByRole('slider', { name: /^Subject/ }).boundingBox();
+const y = box.y + box.height / 2;
+const x = box.x + box.width / 2;
+await page.mouse.move(x, y);
+await page.mouse.down();
+for (let i = 0; i < 400; i++) {
+  await page.mouse.move(x + 60 * Math.sin(i / 11), y);
+}
+await page.mouse.up();
+const { work, painted } = await page.evaluate(() => window.drag);
+const say = (values) => `median ${median(values).toFixed(1)} ms, 95th ${median(values, 0.95).toFixed(1)} ms`;
+console.log(`  a drag, from the hand's event to the new figures in the page: ${say(work)} (${work.length} moves)`);
+console.log(`  a drag, from the hand's event to the painted frame: ${say(painted)} (aim: median 16 ms)`);
+
+const call = await page
+  .evaluate(async () => {
+    const path = '/_framework/dotnet.js';
+    const { dotnet } = await import(path);
+    const { getAssemblyExports, getConfig } = await dotnet.create();
+    const core = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser.Exports;
+    const id = location.pathname.split('/').at(-1);
+    const setup = JSON.stringify((await (await fetch(`/api/comparisons/${id}`)).json()).document.setup);
+    for (let i = 0; i < 1000; i++) core.Evaluate(setup);
+    const began = performance.now();
+    for (let i = 0; i < 2000; i++) core.Evaluate(setup);
+    return (performance.now() - began) / 2000;
+  })
+  .catch(() => NaN);
+console.log(`  the core in the browser, two rigs, JSON both ways: ${call.toFixed(3)} ms`);
+await browser.close();

@@ -1,0 +1,126 @@
+import type { Browser } from '@playwright/test';
+import { Bench, expect, test } from './bench';
+
+async function someoneElse(browser: Browser, bench: Bench): Promise<Bench> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const other = new Bench(await context.newPage(), bench.address);
+  await other.open(new URL(bench.page.url()).pathname);
+  return other;
+}
+
+test('what is done is there again: named, closed, opened', async ({ bench, browser }) => {
+  await bench.page.getByLabel('Name of the comparison').fill('Bending bench');
+  await bench.type('40', 'Focal length', 'A');
+  await expect(bench.saving).toHaveText(/^Saved/);
+  const state = await bench.page.context().storageState();
+  const context = await browser.newContext({ storageState: state });
+  const back = new Bench(await context.newPage(), bench.address);
+  await back.open('/');
+  await expect(back.page.getByLabel('Name of the comparison')).toHaveValue('Bending bench');
+  await expect(back.field('Focal length', 'A')).toHaveValue('40\u2009mm');
+  await context.close();
+});
+
+test('the address shows someone else the same', async ({ bench, browser }) => {
+  await bench.page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+  await bench.type('9:16', 'Delivered shape');
+  await bench.page.getByRole('button', { name: 'Copy link' }).click();
+  await expect(bench.page.getByText('Link copied')).toBeVisible();
+  expect(await bench.page.evaluate(() => navigator.clipboard.readText())).toBe(bench.page.url());
+  const other = await someoneElse(browser, bench);
+  await expect(other.field('Delivered shape')).toHaveValue('9:16');
+  await expect(other.figure('Equivalent', 'B')).toHaveText((await bench.figure('Equivalent', 'B').textContent())!);
+});
+
+test('someone else’s change is shown when one comes back to the page', async ({ bench, browser }) => {
+  const other = await someoneElse(browser, bench);
+  await other.type('24', 'Focal length', 'A');
+  await expect(other.saving).toHaveText(/^Saved/);
+  await bench.page.evaluate(() => window.dispatchEvent(new Event('focus')));
+  await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
+});
+
+for (const choice of ['Take theirs', 'Keep mine', 'Keep both: mine as a copy'] as const) {
+  test(`two people change the same comparison: ${choice}`, async ({ bench, browser }) => {
+    const address = bench.page.url();
+    const other = await someoneElse(browser, bench);
+    await other.type('24', 'Focal length', 'A');
+    await expect(other.saving).toHaveText(/^Saved/);
+    await bench.type('85', 'Focal length', 'A');
+    const dialog = bench.page.getByRole('dialog', { name: 'Someone else changed this comparison too' });
+    await expect(dialog.getByRole('row', { name: 'A: focal length 85 mm 24 mm' })).toBeVisible();
+    await dialog.getByRole('button', { name: choice }).click();
+    await expect(dialog).toHaveCount(0);
+    await expect(bench.saving).toHaveText(/^Saved/);
+
+    const mine = choice === 'Take theirs' ? '24\u2009mm' : '85\u2009mm';
+    await expect(bench.field('Focal length', 'A')).toHaveValue(mine);
+    await other.page.goto(address);
+    await expect(other.field('Focal length', 'A')).toHaveValue(choice === 'Keep mine' ? '85\u2009mm' : '24\u2009mm');
+    if (choice.startsWith('Keep both')) {
+      expect(bench.page.url()).not.toBe(address);
+      await bench.page.reload();
+      await expect(bench.page.getByLabel('Name of the comparison')).toHaveValue(/\(my version\)$/);
+      await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+    }
+  });
+}
+
+test('someone deletes what one is changing: it can be kept', async ({ bench, browser }) => {
+  const other = await someoneElse(browser, bench);
+  const id = bench.page.url().split('/').at(-1)!;
+  await other.page.request.delete(`${bench.address}/api/comparisons/${id}`);
+  await bench.type('85', 'Focal length', 'A');
+  const dialog = bench.page.getByRole('dialog', { name: 'Someone deleted this comparison while you changed it' });
+  await dialog.getByRole('button', { name: 'Keep mine, restore it' }).click();
+  await expect(bench.saving).toHaveText(/^Saved/);
+  await other.page.reload();
+  await expect(other.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+});
+
+test('with the database away the page computes, keeps the change over a reload, and saves when it is back', async ({
+  bench,
+  server,
+  browser,
+}) => {
+  server.database.cut();
+  await bench.type('85', 'Focal length', 'A');
+  await expect(bench.figure('Equivalent', 'A')).toHaveText('85.0mm');
+  await expect(bench.saving).toHaveText(/Cannot save now; kept here/);
+  const health = await bench.page.request.get(`${bench.address}/health`);
+  expect(health.status()).toBe(503);
+  expect(await health.text()).toContain('"name":"database","status":"down"');
+
+  await bench.page.reload();
+  await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+  await bench.type('100', 'Focal length', 'B');
+  await expect(bench.figure('On the sensor', 'B')).toHaveText('100mm');
+
+  server.database.mend();
+  await expect(bench.saving).toHaveText(/^Saved/, { timeout: 15_000 });
+  const other = await someoneElse(browser, bench);
+  await expect(other.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+  await expect(other.field('Focal length', 'B')).toHaveValue('100\u2009mm');
+});
+
+test('with the database away a newcomer can work on a new comparison', async ({ browser, server }) => {
+  server.database.cut();
+  try {
+    const page = await (await browser.newContext()).newPage();
+    await page.goto(server.address);
+    const bench = new Bench(page, server.address);
+    await expect(bench.rig('B')).toBeVisible();
+    await expect(bench.saving).toHaveText(/Cannot save now/);
+    server.database.mend();
+    await expect(bench.saving).toHaveText(/^Saved/, { timeout: 15_000 });
+  } finally {
+    server.database.mend();
+  }
+});
+
+test('an address of nothing says so', async ({ page, server }) => {
+  await page.goto(`${server.address}/bench/00000000-0000-4000-8000-00000000dead`);
+  await expect(page.getByRole('heading', { name: 'No such comparison' })).toBeVisible();
+  await page.goto(`${server.address}/nowhere`);
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+});

@@ -1,0 +1,28 @@
+// Makes the pictures in docs/screenshots/ from the demo data.
+import { chromium } from '@playwright/test';
+
+const [address, folder] = process.argv.slice(2);
+const demo = (n) => `/bench/10f7a7e0-0000-4000-8000-00000000000${n}`;
+const wide = { width: 1280, height: 800 };
+const shots = [
+  { name: 'bench', path: demo(1), viewport: wide },
+  { name: 'bench-set', path: demo(3), viewport: wide, colorScheme: 'dark' },
+  { name: 'bench-phone', path: demo(2), viewport: { width: 390, height: 844 } },
+  { name: 'saved', path: '/comparisons', viewport: wide },
+];
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-background-networking'],
+});
+for (const { name, path, viewport, colorScheme = 'light' } of shots) {
+  const page = await browser.newPage({ viewport, colorScheme });
+  await page.goto(address + path);
+  await page.waitForSelector('tr[data-row], li');
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+  console.log(`  ${folder}/${name}.png`);
+  await page.close();
+}
+await browser.close();
