@@ -3,7 +3,10 @@
 port="${JUXTOPSIS_PORT:-5480}"
 host="${JUXTOPSIS_HOST:-127.0.0.1}"
 
-answers() { node -e 'fetch(process.argv[1], { signal: AbortSignal.timeout(1000) }).then(r => r.text()).then(t => process.exit(t.includes("\"parts\"") ? 0 : 1), () => process.exit(1))' "$1/health"; }
+# health ADDRESS — "well", "down", or nothing where no Juxtopsis answers.
+health() {
+  node -e 'fetch(process.argv[1], { signal: AbortSignal.timeout(4000) }).then(r => r.json()).then(h => h.parts && console.log(h.status)).catch(() => {})' "$1/health"
+}
 port_taken() { node -e 'require("net").connect(+process.argv[1], "127.0.0.1").on("connect", () => process.exit(0)).on("error", () => process.exit(1))' "$1"; }
 
 # server_start PORT DATABASE LOG — starts the server in the background; its process is $server.
@@ -16,16 +19,21 @@ server_start() {
   server=$!
 }
 
-# server_wait ADDRESS LOG — until it answers.
+# server_wait ADDRESS LOG — until it and its database are well; for a while only, then it is enough that it answers.
 server_wait() {
-  local i
-  for i in $(seq 300); do
-    if answers "$1"; then return; fi
+  local i said
+  for i in $(seq 200); do
+    said=$(health "$1")
+    if [ "$said" = well ]; then return; fi
+    if [ "$said" = down ] && [ "$i" -gt 60 ]; then
+      say "The page computes, but nothing can be saved yet: $1/health says which part is down."
+      return
+    fi
     kill -0 "$server" 2>/dev/null || {
       tail -n 15 "$2" >&2
       fail "the server stopped while starting." "Its log: $2"
     }
-    sleep 0.1
+    sleep 0.05
   done
   tail -n 15 "$2" >&2
   fail "the server did not answer within half a minute." "Its log: $2"
@@ -43,7 +51,7 @@ run_start() {
   [ -w "$root" ] || fail "you may not write in $root." "Clone it as the user who runs it, or give that user the folder: chown -R \$USER $root"
   local address="http://127.0.0.1:$port"
   if port_taken "$port"; then
-    if answers "$address"; then
+    if [ -n "$(health "$address")" ]; then
       say "Juxtopsis is running already: $address"
       return
     fi

@@ -72,3 +72,15 @@ test('the fonts are the ones that are shipped, and nothing is fetched from elsew
   await expect(page.getByText('Evaluates 1 to 8 rigs').first()).toBeVisible({ timeout: 20_000 });
   expect(elsewhere).toEqual([]);
 });
+
+test('what is sent is compressed, and kept where its name says what is in it', async ({ page, server }) => {
+  const sent = new Map<string, Record<string, string>>();
+  page.on('response', (response) => sent.set(new URL(response.url()).pathname, response.headers()));
+  const bench = new Bench(page, server.address);
+  await bench.open(demos[0]!);
+  const script = [...sent].find(([path]) => path.startsWith('/assets/') && path.endsWith('.js'))!;
+  expect(script[1]).toMatchObject({ 'content-encoding': 'br', 'cache-control': 'public, max-age=31536000, immutable' });
+  expect(sent.get('/_framework/dotnet.native.wasm')).toMatchObject({ 'content-encoding': 'br', 'content-type': 'application/wasm' });
+  const missing = await page.request.get(`${server.address}/assets/missing.js`);
+  expect(missing.status()).toBe(404);
+});

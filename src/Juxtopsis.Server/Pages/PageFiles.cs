@@ -12,7 +12,7 @@ internal static class PageFiles
     private static readonly (string Coding, string Ending)[] Codings = [("br", ".br"), ("gzip", ".gz")];
 
     /// <summary>Addresses for programs; an unknown one there is not a page of the application.</summary>
-    private static readonly PathString[] Programs = ["/api", "/openapi", "/_framework", "/assets"];
+    private static readonly PathString[] Programs = ["/api", "/openapi"];
 
     public static void UsePages(this WebApplication app, string? folder)
     {

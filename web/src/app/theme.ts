@@ -21,6 +21,8 @@ interface Drawing {
 /** Figures stand in the companion face, all digits equally wide. */
 export const figureFont = '"Atkinson Hyperlegible Mono Variable", ui-monospace, monospace';
 
+const sansFont = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
+
 /** Two lights: Daylight for desk and sun, Set for a dark stage. */
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data-light' },
@@ -62,7 +64,7 @@ export const theme = createTheme({
   },
   shape: { borderRadius: 4 },
   typography: {
-    fontFamily: '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif',
+    fontFamily: sansFont,
     fontSize: 14,
     button: { textTransform: 'none', fontWeight: 560 },
     h1: { fontSize: '1.25rem', fontWeight: 650 },
@@ -79,6 +81,8 @@ export const theme = createTheme({
         html: { height: '100%' },
         body: { height: '100%' },
         '#root': { height: '100%' },
+        '.figure': { fontFamily: figureFont },
+        '.figure .unit': { fontFamily: sansFont, fontSize: '0.86em', paddingLeft: '0.2em' },
         '*:focus-visible': { outline: '2px solid var(--mui-palette-primary-main)', outlineOffset: 2 },
         '@media (prefers-reduced-motion: reduce)': { '*': { transition: 'none !important', animation: 'none !important' } },
       },

@@ -1,4 +1,5 @@
 import { useTheme } from '@mui/material/styles';
+import { memo } from 'react';
 
 /** Rigs are told apart by a letter and a line pattern first, by a hue second. */
 export const rigLetter = (index: number): string => 'ABCDEFGH'[index] ?? '?';
@@ -13,7 +14,7 @@ export function useRigColour(index: number): string {
 }
 
 /** The letter of a rig over its line. */
-export function RigMark({ index, size = 26 }: { index: number; size?: number }) {
+export const RigMark = memo(function RigMark({ index, size = 26 }: { index: number; size?: number }) {
   const colour = useRigColour(index);
   return (
     <svg width={size} height={size} viewBox="0 0 26 26" role="img" aria-label={`Rig ${rigLetter(index)}`}>
@@ -23,4 +24,4 @@ export function RigMark({ index, size = 26 }: { index: number; size?: number }) 
       <line x1="2" x2="24" y1="23" y2="23" stroke={colour} strokeWidth="2.4" strokeDasharray={rigDash(index)} />
     </svg>
   );
-}
+});

@@ -1,5 +1,5 @@
 import { Alert, Box, Button, IconButton, InputBase, Snackbar, Tooltip, Typography, useMediaQuery, type Theme } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { setDeleted, type Failure } from '../../api/client';
@@ -12,7 +12,7 @@ import { ConflictDialog } from './ConflictDialog';
 import { Figures } from './Figures';
 import { GroundLine } from './GroundLine';
 import { RigColumn, type SensorSpan } from './RigColumn';
-import { autosave, openComparison, save } from './saving';
+import { autosave, leave, openComparison, save } from './saving';
 import { SavingWord } from './SavingWord';
 import { SceneStrip } from './SceneStrip';
 
@@ -32,7 +32,7 @@ export function BenchPage() {
     remember(id);
     return () => {
       current = false;
-      void save();
+      leave();
     };
   }, [id, remember]);
 
@@ -58,9 +58,14 @@ export function BenchPage() {
 }
 
 function Bench() {
-  const { name, document: doc, reports, lastFocus, problems, deletedAt } = useBench();
+  const name = useBench((s) => s.name);
+  const setup = useBench((s) => s.document.setup);
+  const reports = useBench((s) => s.reports);
+  const lastFocus = useBench((s) => s.lastFocus);
+  const problems = useBench((s) => s.problems);
+  const deletedAt = useBench((s) => s.deletedAt);
   const feet = useSettings((s) => s.feet);
-  const { scene, conventions, rigs, yardstick = 0 } = doc.setup;
+  const { scene, conventions, rigs, yardstick = 0 } = setup;
   const referenceWidthMm = conventions?.referenceWidthMm ?? 36;
   const referenceHeightMm = conventions?.referenceHeightMm ?? 24;
   const span: SensorSpan = useMemo(
@@ -124,9 +129,14 @@ function Bench() {
   );
 }
 
+const undo = () => useBench.getState().undo();
+const redo = () => useBench.getState().redo();
+
 /** Name, note, saving, undo and the link. */
-function Heading() {
-  const { name, past, future, undo, redo } = useBench();
+const Heading = memo(function Heading() {
+  const name = useBench((s) => s.name);
+  const canUndo = useBench((s) => s.past.length > 0);
+  const canRedo = useBench((s) => s.future.length > 0);
   const note = useBench((s) => s.document.note ?? '');
   const [said, setSaid] = useState('');
   const wide = useMediaQuery((theme: Theme) => theme.breakpoints.up('md'));
@@ -172,14 +182,14 @@ function Heading() {
         <SavingWord />
         <Tooltip title="Undo (Ctrl+Z)">
           <span>
-            <IconButton aria-label="Undo" onClick={undo} disabled={past.length === 0}>
+            <IconButton aria-label="Undo" onClick={undo} disabled={!canUndo}>
               <UndoIcon />
             </IconButton>
           </span>
         </Tooltip>
         <Tooltip title="Redo (Ctrl+Shift+Z)">
           <span>
-            <IconButton aria-label="Redo" onClick={redo} disabled={future.length === 0}>
+            <IconButton aria-label="Redo" onClick={redo} disabled={!canRedo}>
               <RedoIcon />
             </IconButton>
           </span>
@@ -191,7 +201,7 @@ function Heading() {
       <Snackbar open={said !== ''} autoHideDuration={6000} onClose={() => setSaid('')} message={said} />
     </Box>
   );
-}
+});
 
 function DeletedNotice() {
   const id = useBench((s) => s.id);

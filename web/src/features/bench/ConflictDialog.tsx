@@ -12,6 +12,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useNavigate } from 'react-router';
+import type { Comparison } from '../../api/client';
 import { when } from '../../ui/format';
 import { useBench } from './benchStore';
 import { differences } from './differences';
@@ -22,12 +23,13 @@ const shownAtMost = 8;
 
 /** Two people changed the same comparison: shows how the two differ and lets the person choose. Nothing is overwritten before. */
 export function ConflictDialog() {
-  const { saving, name, document, id } = useBench();
+  const theirs = useBench((s) => (s.saving.kind === 'conflict' ? s.saving.theirs : null));
+  return theirs && <Choice theirs={theirs} />;
+}
+
+function Choice({ theirs }: { theirs: Comparison }) {
+  const { name, document, id } = useBench();
   const navigate = useNavigate();
-  if (saving.kind !== 'conflict') {
-    return null;
-  }
-  const { theirs } = saving;
   const differing = differences({ name, document }, theirs);
   const deleted = theirs.deletedAt != null;
 

@@ -1,10 +1,11 @@
-import { Box, Paper, Tooltip } from '@mui/material';
+import { Box, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import { figureFont } from '../../app/theme';
 import type { RigReport } from '../../core/core';
 import { Figure } from '../../ui/Figure';
 import { hidden } from '../../ui/hidden';
+import { Panel } from '../../ui/Panel';
 import { RigMark } from '../../ui/RigMark';
 import { figureGroups } from './figureRows';
 
@@ -16,16 +17,23 @@ const Table = styled('table')(({ theme }) => ({
   '& tbody th.group': { color: theme.vars!.palette.text.primary, fontWeight: 650, paddingTop: 3, height: 24 },
   '& tr': { height: 22 },
   '& td': { textAlign: 'right', fontFamily: figureFont, fontSize: 14, whiteSpace: 'nowrap', padding: '0 0 0 6px' },
-  '& td.difference': { color: theme.vars!.palette.text.secondary, fontSize: 12, minWidth: 62 },
+  '& td.difference': { color: theme.vars!.palette.text.secondary, fontSize: 12, minWidth: 66 },
+  // A figure's box has a size of its own, so that a new figure lays out its box and not the whole table.
+  '& td .figure': { display: 'block', contain: 'strict', width: 118, height: 20, lineHeight: '20px' },
+  '& td.difference .figure': { width: 66 },
   '& td.warn': { color: theme.vars!.palette.warning.main },
   [theme.breakpoints.down('sm')]: {
     fontSize: 12.5,
     '& th': { whiteSpace: 'normal', lineHeight: 1.15 },
     '& td': { fontSize: 12, letterSpacing: '-0.03em' },
-    '& td.difference': { fontSize: 11, minWidth: 48 },
+    '& td.difference': { fontSize: 11, minWidth: 50 },
+    '& td .figure': { width: 96 },
+    '& td.difference .figure': { width: 50 },
   },
   '& tbody tr:not(.group):hover': { background: theme.vars!.palette.background.default },
 }));
+
+const FiguresPanel = styled(Panel)({ padding: '4px 10px', overflowX: 'auto' });
 
 interface FiguresProps {
   reports: RigReport[];
@@ -37,11 +45,7 @@ interface FiguresProps {
 export const Figures = memo(function Figures({ reports, yardstick, feet }: FiguresProps) {
   const columns = reports.map((_, i) => ({ index: i, compared: i !== yardstick }));
   return (
-    <Paper
-      component="section"
-      aria-label="Figures"
-      sx={{ px: 1.25, py: 0.5, border: 1, borderColor: 'divider', overflowX: 'auto', minWidth: 0 }}
-    >
+    <FiguresPanel aria-label="Figures">
       <Table>
         <thead>
           <tr>
@@ -79,9 +83,7 @@ export const Figures = memo(function Figures({ reports, yardstick, feet }: Figur
               const differences = row.differences?.(reports, feet);
               return (
                 <tr key={row.name} data-row={row.name}>
-                  <Tooltip title={row.help} describeChild placement="left">
-                    <th scope="row">{row.name}</th>
-                  </Tooltip>
+                  <RowHead name={row.name} help={row.help} />
                   {columns.flatMap(({ index, compared }) => [
                     <td key={index} className={row.warn?.(reports[index]!) ? 'warn' : undefined}>
                       <Figure text={texts[index]!} />
@@ -98,6 +100,15 @@ export const Figures = memo(function Figures({ reports, yardstick, feet }: Figur
           </tbody>
         ))}
       </Table>
-    </Paper>
+    </FiguresPanel>
+  );
+});
+
+/** The name of a row with its explanation; never drawn anew while figures change. */
+const RowHead = memo(function RowHead({ name, help }: { name: string; help: string }) {
+  return (
+    <Tooltip title={help} describeChild placement="left">
+      <th scope="row">{name}</th>
+    </Tooltip>
   );
 });

@@ -1,5 +1,5 @@
 import { Box, Typography } from '@mui/material';
-import { useTheme } from '@mui/material/styles';
+import { styled, useTheme } from '@mui/material/styles';
 import { memo, useId } from 'react';
 import type { Focus, RigReport, SceneInput } from '../../core/core';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
@@ -12,6 +12,11 @@ const lamps = [
   { slope: 0.055, heightMm: 2250, farSlope: 0.09 },
   { slope: 0.21, heightMm: 1950, farSlope: 0.04 },
 ];
+
+const Holder = styled('div')({ position: 'relative', display: 'grid', placeItems: 'center', minHeight: 120 });
+
+/** Height of the wall behind, mm. */
+const wallMm = 2600;
 
 interface FrameProps {
   index: number;
@@ -34,13 +39,12 @@ export const Frame = memo(function Frame({ index, scene, report, focus, maxHeigh
   const stale = report.focus === null;
 
   return (
-    <Box sx={{ position: 'relative', display: 'grid', placeItems: 'center', minHeight: 120 }}>
-      <Box
-        component="svg"
+    <Holder>
+      <svg
         role="img"
         aria-label={describe(index, scene, focus, stale)}
         viewBox={`0 0 ${width} 100`}
-        sx={{ display: 'block', width: `min(100%, ${maxHeight * aspect}px)`, opacity: stale ? 0.35 : 1 }}
+        style={{ display: 'block', width: `min(100%, ${maxHeight * aspect}px)`, opacity: stale ? 0.35 : 1 }}
       >
         <clipPath id={clip}>
           <rect width={width} height="100" />
@@ -63,7 +67,7 @@ export const Frame = memo(function Frame({ index, scene, report, focus, maxHeigh
           strokeDasharray={rigDash(index)}
           vectorEffect="non-scaling-stroke"
         />
-      </Box>
+      </svg>
       {report.error && (
         <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeContent: 'center', p: 2, textAlign: 'center' }}>
           <Typography sx={{ color: error.main, fontWeight: 650 }}>Too close to focus</Typography>
@@ -71,7 +75,7 @@ export const Frame = memo(function Frame({ index, scene, report, focus, maxHeigh
           <Typography variant="body2">{report.error.mend}</Typography>
         </Box>
       )}
-    </Box>
+    </Holder>
   );
 });
 
@@ -86,21 +90,16 @@ function Place({ focus, scene, width }: { focus: Focus; scene: SceneInput; width
   const perSlope = (100 * scene.subjectDistanceMm) / focus.fieldHeightMm;
   const behindMm = scene.backgroundDistanceMm ?? 0;
   const thin = { stroke: drawing.line, strokeWidth: 1, vectorEffect: 'non-scaling-stroke' } as const;
-  const boards = fieldMm === null ? [] : boardsAcross(width / perMm, perMm);
+  const boards = fieldMm === null ? '' : boardsAcross(width / perMm, perMm, centre, floor);
   const discHeight = 100 * focus.backgroundDiscFractionOfHeight;
   const discWidth = width * focus.backgroundDiscFractionOfWidth;
 
   return (
     <>
       <rect y={floor} width={width} height={Math.max(0, 100 - floor)} fill={drawing.floor} />
-      {boards.map((x) => (
-        <g key={x} {...thin} opacity="0.55">
-          <line x1={centre + x} x2={centre + x} y1={floor} y2={floor - 2600 * perMm} />
-          {floor < 100 && floor > 50.01 && <line x1={centre + x} x2={centre + (x * 50) / (floor - 50)} y1={floor} y2={100} />}
-        </g>
-      ))}
+      {boards !== '' && <path d={boards} fill="none" {...thin} opacity="0.55" />}
       <line x1={0} x2={width} y1={floor} y2={floor} {...thin} />
-      {fieldMm !== null && <line x1={0} x2={width} y1={floor - 2600 * perMm} y2={floor - 2600 * perMm} {...thin} opacity="0.55" />}
+      {fieldMm !== null && <line x1={0} x2={width} y1={floor - wallMm * perMm} y2={floor - wallMm * perMm} {...thin} opacity="0.55" />}
       {fieldMm !== null && (
         <Standing figure={focus.backgroundFigure} x={centre + figureBehindSlope * behindMm * perMm}>
           <Person stroke={text.secondary} fill={drawing.wall} width={1} />
@@ -124,13 +123,19 @@ function Place({ focus, scene, width }: { focus: Focus; scene: SceneInput; width
 }
 
 /** Posts of the wall and seams of the floor, a metre apart, or more where that would be too dense to read. */
-function boardsAcross(fieldMm: number, perMm: number): number[] {
+function boardsAcross(fieldMm: number, perMm: number, centre: number, floor: number): string {
   const apart = [1000, 2000, 5000, 10_000, 50_000, 250_000].find((mm) => fieldMm / mm < 24);
   if (!apart) {
-    return [];
+    return '';
   }
   const count = Math.ceil(fieldMm / apart / 2);
-  return Array.from({ length: 2 * count }, (_, i) => (i - count + 0.5) * apart * perMm);
+  const seams = floor < 100 && floor > 50.01;
+  let path = '';
+  for (let i = -count; i < count; i++) {
+    const x = (i + 0.5) * apart * perMm;
+    path += `M${centre + x} ${floor - wallMm * perMm}V${floor}${seams ? `L${centre + (x * 50) / (floor - 50)} 100` : ''}`;
+  }
+  return path;
 }
 
 function Standing({ figure, x, children }: { figure: Focus['subjectFigure']; x: number; children: React.ReactNode }) {

@@ -1,5 +1,4 @@
-import { Box, Paper } from '@mui/material';
-import { useTheme } from '@mui/material/styles';
+import { styled, useTheme } from '@mui/material/styles';
 import {
   memo,
   useCallback,
@@ -11,9 +10,11 @@ import {
   type PointerEvent,
   type ReactNode,
 } from 'react';
+import { flushSync } from 'react-dom';
 import { figureFont } from '../../app/theme';
 import { core, type RigReport, type SceneInput } from '../../core/core';
 import { distance } from '../../ui/format';
+import { Panel } from '../../ui/Panel';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
 import { changeScene } from './benchStore';
 import { groundScale, rulerMarks, type GroundScale } from './groundScale';
@@ -23,7 +24,7 @@ const drawingPx = 118;
 const rulerPx = 22;
 const bandPx = 15;
 
-type Handle = 'camera' | 'subject' | 'background';
+type Movable = 'camera' | 'subject' | 'background';
 
 interface GroundLineProps {
   scene: SceneInput;
@@ -34,7 +35,7 @@ interface GroundLineProps {
 /** The scene from the side, in true proportion, with everything that stands in it movable by hand and by key. */
 export const GroundLine = memo(function GroundLine({ scene, reports, feet }: GroundLineProps) {
   const { drawing, text, background: paper, primary } = useTheme().vars!.palette;
-  const box = useRef<HTMLDivElement>(null);
+  const box = useRef<HTMLElement>(null);
   const [widthPx, setWidth] = useState(1000);
   const [drag, setDrag] = useState<Drag | null>(null);
   useLayoutEffect(() => {
@@ -68,7 +69,7 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
   const heightPx = drawingPx + rulerPx + bandPx * reports.length + 2;
 
   const start = useCallback(
-    (handle: Handle, event: PointerEvent<SVGGElement>) => {
+    (handle: Movable, event: PointerEvent<SVGGElement>) => {
       event.currentTarget.setPointerCapture(event.pointerId);
       const subjectPx = fitted.originPx + subjectMm * fitted.pxPerMm;
       const from = { camera: fitted.originPx, subject: subjectPx, background: fitted.originPx + (backgroundMm ?? 0) * fitted.pxPerMm }[
@@ -82,11 +83,12 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
     if (drag) {
       const px = event.clientX - drag.grabPx;
       const mm = drag.cameraMoves ? (drag.subjectPx - px) / drag.scale.pxPerMm : (px - drag.scale.originPx) / drag.scale.pxPerMm;
-      moveTo(drag.handle, scene, roundForHand(mm, drag.scale.pxPerMm));
+      // The browser hands on one move a frame, just before it paints: drawing at once makes that very frame.
+      flushSync(() => moveTo(drag.handle, scene, roundForHand(mm, drag.scale.pxPerMm)));
     }
   };
   const stop = () => setDrag(null);
-  const press = (handle: Handle, event: KeyboardEvent<SVGGElement>) => {
+  const press = (handle: Movable, event: KeyboardEvent<SVGGElement>) => {
     const right = event.key === 'ArrowRight' || event.key === 'ArrowUp';
     if (!right && event.key !== 'ArrowLeft' && event.key !== 'ArrowDown') {
       return;
@@ -101,7 +103,7 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
       moveTo(handle, scene, core().step('subjectDistance', subjectMm, handle === 'camera' ? !right : right, event.shiftKey, feet));
     }
   };
-  const handleProps = (handle: Handle, label: string, mm: number) => ({
+  const handleProps = (handle: Movable, label: string, mm: number) => ({
     label,
     valueMm: mm,
     feet,
@@ -113,13 +115,8 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
   });
 
   return (
-    <Paper
-      component="section"
-      aria-label="Ground line"
-      ref={box}
-      sx={{ border: 1, borderColor: 'divider', overflow: 'hidden', minWidth: 0 }}
-    >
-      <Box component="svg" width="100%" height={heightPx} sx={{ display: 'block', touchAction: 'pan-y', userSelect: 'none' }}>
+    <Panel aria-label="Ground line" ref={box} style={{ overflow: 'hidden' }}>
+      <svg width="100%" height={heightPx} style={{ display: 'block', touchAction: 'pan-y', userSelect: 'none' }}>
         <clipPath id="ground-clip">
           <rect width={widthPx} height={drawingPx} />
         </clipPath>
@@ -188,13 +185,13 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
             what is behind: ∞
           </text>
         )}
-      </Box>
-    </Paper>
+      </svg>
+    </Panel>
   );
 });
 
 interface Drag {
-  handle: Handle;
+  handle: Movable;
   scale: GroundScale;
   subjectPx: number;
   cameraMoves: boolean;
@@ -203,7 +200,7 @@ interface Drag {
 }
 
 /** Moves one thing; nothing passes through another. */
-function moveTo(handle: Handle, scene: SceneInput, mm: number): void {
+function moveTo(handle: Movable, scene: SceneInput, mm: number): void {
   const nearest = 10;
   const background = scene.backgroundDistanceMm ?? null;
   if (handle === 'background') {
@@ -237,11 +234,12 @@ interface DragHandleProps {
   onKeyDown: (event: KeyboardEvent<SVGGElement>) => void;
 }
 
+const Handle = styled('g')({ outline: 'none', '&:focus-visible .grip, &:hover .grip': { opacity: 1 } });
+
 function DragHandle({ label, valueMm, feet, active, at, half, children, ...events }: DragHandleProps) {
   const { primary } = useTheme().vars!.palette;
   return (
-    <Box
-      component="g"
+    <Handle
       role="slider"
       tabIndex={0}
       aria-label={`${label}: ${label === 'Camera' ? 'distance to the subject' : 'distance from the sensor mark'}`}
@@ -250,7 +248,7 @@ function DragHandle({ label, valueMm, feet, active, at, half, children, ...event
       aria-valuetext={distance(valueMm, feet)}
       {...events}
       onPointerCancel={events.onPointerUp}
-      sx={{ cursor: active ? 'grabbing' : 'ew-resize', outline: 'none', '&:focus-visible .grip, &:hover .grip': { opacity: 1 } }}
+      style={{ cursor: active ? 'grabbing' : 'ew-resize' }}
     >
       <rect
         className="grip"
@@ -265,7 +263,7 @@ function DragHandle({ label, valueMm, feet, active, at, half, children, ...event
         opacity={active ? 1 : 0}
       />
       {children}
-    </Box>
+    </Handle>
   );
 }
 

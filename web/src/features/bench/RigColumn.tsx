@@ -1,9 +1,11 @@
-import { Box, IconButton, InputBase, Paper, Tooltip, Typography } from '@mui/material';
+import { Box, IconButton, InputBase, Tooltip } from '@mui/material';
+import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import type { FieldError, Focus, RigInput, RigReport, SceneInput } from '../../core/core';
 import { aperture, fixed, inScale, lengthScale, withUnit } from '../../ui/format';
 import { Figure } from '../../ui/Figure';
 import { RulerIcon } from '../../ui/icons';
+import { Panel } from '../../ui/Panel';
 import { RigMark, rigLetter } from '../../ui/RigMark';
 import { changeRig, setYardstick } from './benchStore';
 import { Frame } from './Frame';
@@ -30,20 +32,71 @@ interface RigColumnProps {
   feet: boolean;
 }
 
+const Column = styled(Panel)({ padding: 8, display: 'flex', flexDirection: 'column', gap: 6 });
+
+const Answer = styled('div')(({ theme }) => ({
+  flex: 1,
+  display: 'flex',
+  alignItems: 'center',
+  gap: 8,
+  minHeight: 52,
+  maxHeight: 130,
+  '& > div:first-of-type': { flex: 1, minWidth: 0 },
+  '& strong': { fontSize: 19, fontWeight: 600, lineHeight: 1.25 },
+  '& small': { fontWeight: 400, fontSize: 13, color: theme.vars!.palette.text.secondary },
+  '& p': { margin: 0, fontSize: 13, color: theme.vars!.palette.text.secondary },
+  '& .sensor': { position: 'relative', alignSelf: 'stretch', width: 120, minHeight: 52 },
+}));
+
 /** One rig: its name, the frame it gives, the answer in a line, and what can be changed. */
 export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
   const { index, rig, scene, report, focus, problems, isYardstick, referenceName, span, feet } = props;
   const letter = rigLetter(index);
   return (
-    <Paper
-      component="section"
-      aria-label={`Rig ${letter}`}
-      sx={{ p: 1, minWidth: 0, display: 'flex', flexDirection: 'column', gap: 0.75, border: 1, borderColor: 'divider' }}
-    >
+    <Column aria-label={`Rig ${letter}`}>
+      <RigHead index={index} name={rig.name ?? ''} isYardstick={isYardstick} />
+      <Frame index={index} scene={scene} report={report} focus={focus} maxHeight={214} />
+      <Answer>
+        <div>
+          <strong>
+            <Figure text={withUnit(fixed(report.lens.equivalentFocalLengthMm, report.lens.equivalentFocalLengthMm < 100 ? 1 : 0), 'mm')} />
+            <small> and blur of </small>
+            <Figure text={aperture(report.lens.equivalentFNumber)} />
+          </strong>
+          <p>
+            on {referenceName}
+            {report.focus && ` · sees ${field(report.focus, feet)}`}
+          </p>
+        </div>
+        <div className="sensor">
+          <SensorDrawing
+            index={index}
+            modeWidthMm={rig.sensorWidthMm}
+            modeHeightMm={rig.sensorHeightMm}
+            usedWidthMm={report.sensor.usedWidthMm}
+            usedHeightMm={report.sensor.usedHeightMm}
+            {...span}
+          />
+        </div>
+      </Answer>
+      <RigInputs index={index} rig={rig} problems={problems} />
+    </Column>
+  );
+});
+
+interface RigHeadProps {
+  index: number;
+  name: string;
+  isYardstick: boolean;
+}
+
+const RigHead = memo(function RigHead({ index, name, isYardstick }: RigHeadProps) {
+  const letter = rigLetter(index);
+  return (
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 40 }}>
         <RigMark index={index} />
         <InputBase
-          value={rig.name ?? ''}
+          value={name}
           placeholder="Name this rig"
           onChange={(event) => changeRig(index, { name: event.target.value })}
           inputProps={{ 'aria-label': `Name of rig ${letter}`, maxLength: 60 }}
@@ -61,34 +114,6 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
           </IconButton>
         </Tooltip>
       </Box>
-      <Frame index={index} scene={scene} report={report} focus={focus} maxHeight={214} />
-      <Box sx={{ flex: 1, display: 'flex', alignItems: 'center', gap: 1, minHeight: 52, maxHeight: 130 }}>
-        <Box sx={{ flex: 1, minWidth: 0 }}>
-          <Typography sx={{ fontSize: 19, fontWeight: 600, lineHeight: 1.25 }}>
-            <Figure text={withUnit(fixed(report.lens.equivalentFocalLengthMm, report.lens.equivalentFocalLengthMm < 100 ? 1 : 0), 'mm')} />
-            <Box component="span" sx={{ fontWeight: 400, fontSize: 13, color: 'text.secondary' }}>
-              {' and blur of '}
-            </Box>
-            <Figure text={aperture(report.lens.equivalentFNumber)} />
-          </Typography>
-          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
-            on {referenceName}
-            {report.focus && ` · sees ${field(report.focus, feet)}`}
-          </Typography>
-        </Box>
-        <Box sx={{ position: 'relative', alignSelf: 'stretch', width: 120, minHeight: 52 }}>
-        <SensorDrawing
-          index={index}
-          modeWidthMm={rig.sensorWidthMm}
-          modeHeightMm={rig.sensorHeightMm}
-          usedWidthMm={report.sensor.usedWidthMm}
-          usedHeightMm={report.sensor.usedHeightMm}
-          {...span}
-        />
-        </Box>
-      </Box>
-      <RigInputs index={index} rig={rig} problems={problems} />
-    </Paper>
   );
 });
 

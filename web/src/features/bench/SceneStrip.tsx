@@ -1,8 +1,9 @@
-import { Paper } from '@mui/material';
+import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import type { FieldError, SceneInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField, plain, shape, withUnit } from '../../ui/format';
+import { Panel } from '../../ui/Panel';
 import { changeScene } from './benchStore';
 
 const set = {
@@ -15,6 +16,15 @@ const set = {
   width: (deliveryWidthPx: number) => changeScene({ deliveryWidthPx }),
   noWidth: () => changeScene({ deliveryWidthPx: null }),
 };
+
+const Strip = styled(Panel)(({ theme }) => ({
+  padding: '6px 8px',
+  display: 'grid',
+  gap: '6px 16px',
+  gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',
+  [theme.breakpoints.up('sm')]: { gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' },
+  [theme.breakpoints.up('lg')]: { gridTemplateColumns: 'repeat(5, auto)' },
+}));
 
 interface SceneStripProps {
   scene: SceneInput;
@@ -30,19 +40,7 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, tooClose, 
   const background = scene.backgroundDistanceMm ?? null;
   const lensHeight = scene.lensHeightMm ?? 1600;
   return (
-    <Paper
-      component="section"
-      aria-label="Scene, the same for all rigs"
-      sx={{
-        px: 1,
-        py: 0.75,
-        display: 'grid',
-        gap: '6px 16px',
-        gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', sm: 'repeat(3, minmax(0, 1fr))', lg: 'repeat(5, auto)' },
-        border: 1,
-        borderColor: 'divider',
-      }}
-    >
+    <Strip aria-label="Scene, the same for all rigs">
       <EntryField
         beside
         label="To the subject"
@@ -99,6 +97,6 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, tooClose, 
         onClear={set.noWidth}
         onValue={set.width}
       />
-    </Paper>
+    </Strip>
   );
 });

@@ -40,6 +40,8 @@ interface BenchState extends Content {
 
 const historyLimit = 200;
 const mergeWithinMs = 900;
+/** One empty list, so that nothing is drawn anew because of it. */
+const noProblems: FieldError[] = [];
 let lastChange = { what: '', at: 0 };
 
 function evaluate(setup: Setup, before: Pick<BenchState, 'reports' | 'lastFocus'>) {
@@ -48,7 +50,7 @@ function evaluate(setup: Setup, before: Pick<BenchState, 'reports' | 'lastFocus'
     return { problems: problem.errors };
   }
   const lastFocus = answer.reports.map((report, i) => report.focus ?? before.lastFocus[i] ?? null);
-  return { problems: [], reports: answer.reports, lastFocus };
+  return { problems: noProblems, reports: answer.reports, lastFocus };
 }
 
 export const useBench = create<BenchState>()((set, get) => ({
@@ -62,7 +64,7 @@ export const useBench = create<BenchState>()((set, get) => ({
   future: [],
   reports: [],
   lastFocus: [],
-  problems: [],
+  problems: noProblems,
 
   open(id, revision, content, saving, deletedAt = null) {
     const same = get().id === id;

@@ -5,6 +5,7 @@ import { useBench } from './benchStore';
 import { differences } from './differences';
 
 const pauseMs = 500;
+const noteMs = 150;
 const retryMs = 2500;
 const refreshMs = 15_000;
 
@@ -15,9 +16,21 @@ let stored: { id: string; text: string; at: string } = { id: '', text: '', at: '
 
 const contentText = (c: { name: string; document: unknown }) => JSON.stringify([c.name, c.document]);
 
-function remember(unsaved: boolean): void {
+let noting: ReturnType<typeof setTimeout> | undefined;
+
+/** Notes in this browser what is on the page and whether all of it is stored. */
+function remember(): void {
+  clearTimeout(noting);
+  noting = undefined;
   const { id, name, document, revision } = useBench.getState();
-  writeDraft(id, { name, document, revision, unsaved });
+  if (stored.id === id) {
+    writeDraft(id, { name, document, revision, unsaved: contentText({ name, document }) !== stored.text });
+  }
+}
+
+/** The same in a moment: a hand that drags is not held up by it. Leaving the page does not wait for the moment. */
+function rememberSoon(): void {
+  noting ??= setTimeout(remember, noteMs);
 }
 
 function schedule(ms: number): void {
@@ -76,10 +89,15 @@ export async function save(): Promise<void> {
   }
 }
 
+/** Before another comparison takes the place of this one. */
+export function leave(): void {
+  remember();
+  void save();
+}
+
 function followUp(): void {
-  const unsaved = contentText(useBench.getState()) !== stored.text;
-  remember(unsaved);
-  if (unsaved) {
+  remember();
+  if (contentText(useBench.getState()) !== stored.text) {
     useBench.getState().mark({ kind: 'unsaved' });
     schedule(pauseMs);
   }
@@ -89,7 +107,7 @@ function show(comparison: Comparison): void {
   const { id, name, document, revision, updatedAt, deletedAt } = comparison;
   stored = { id, text: contentText({ name, document }), at: updatedAt };
   useBench.getState().open(id, revision, { name, document }, { kind: 'saved', at: updatedAt }, deletedAt);
-  remember(false);
+  remember();
 }
 
 /** Opens a comparison from the server, with the work in this browser that was not saved yet. */
@@ -126,7 +144,7 @@ export async function openComparison(id: string): Promise<Failure | null> {
 export function openNew(id: string, content: { name: string; document: Comparison['document'] }): void {
   stored = { id, text: '', at: '' };
   useBench.getState().open(id, null, content, { kind: 'unsaved' });
-  remember(true);
+  remember();
   schedule(0);
 }
 
@@ -160,10 +178,9 @@ export function autosave(): () => void {
     if (state.id !== before.id || (state.name === before.name && state.document === before.document)) {
       return;
     }
-    const changed = stored.id === state.id && contentText(state) !== stored.text;
-    remember(changed);
+    rememberSoon();
     if (state.saving.kind !== 'conflict') {
-      if (changed && state.saving.kind === 'saved') {
+      if (state.saving.kind === 'saved') {
         state.mark({ kind: 'unsaved' });
       }
       schedule(pauseMs);
@@ -173,10 +190,12 @@ export function autosave(): () => void {
   const interval = setInterval(() => void refresh(), refreshMs);
   window.addEventListener('online', retryNow);
   window.addEventListener('focus', retryNow);
+  window.addEventListener('pagehide', remember);
   return () => {
     unsubscribe();
     clearInterval(interval);
     window.removeEventListener('online', retryNow);
     window.removeEventListener('focus', retryNow);
+    window.removeEventListener('pagehide', remember);
   };
 }
