@@ -46,15 +46,15 @@ public sealed class EvaluateTests(ServerFixture fixture) : IClassFixture<ServerF
         Assert.Null(report["focus"]);
         Assert.Equal("tooClose", report["error"]!["error"]!.GetValue<string>());
         Assert.Equal(140, report["error"]!["nearestSubjectDistanceMm"]!.GetValue<double>());
-        Assert.Contains("140 mm", report["error"]!["message"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Contains("14 cm", report["error"]!["message"]!.GetValue<string>(), StringComparison.Ordinal);
         Assert.NotNull(report["crop"]);
     }
 
     [Theory]
-    [InlineData("focalLengthMm", "0", "0.5 mm to 5 m")]
-    [InlineData("focalLengthMm", "-35", "0.5 mm to 5 m")]
-    [InlineData("focalLengthMm", "1e308", "0.5 mm to 5 m")]
-    [InlineData("focalLengthMm", "1e999", "0.5 mm to 5 m")]
+    [InlineData("focalLengthMm", "0", "0.5 mm to 5000 mm")]
+    [InlineData("focalLengthMm", "-35", "0.5 mm to 5000 mm")]
+    [InlineData("focalLengthMm", "1e308", "0.5 mm to 5000 mm")]
+    [InlineData("focalLengthMm", "1e999", "0.5 mm to 5000 mm")]
     [InlineData("fNumber", "0", "0.3 to 512")]
     [InlineData("sensorWidthMm", "1e-300", "0.5 mm to 500 mm")]
     [InlineData("squeeze", "0.5", "1 to 3")]

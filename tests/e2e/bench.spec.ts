@@ -98,7 +98,7 @@ test('a subject too close keeps the last good picture and says the limit and the
   await expect(bench.figure('Field at subject', 'B')).not.toHaveText('—');
   await bench.type('70 cm', 'To the subject');
   await expect(bench.rig('B').getByText('Too close to focus')).toBeVisible();
-  await expect(bench.page.getByRole('region', { name: /^Scene/ }).getByRole('alert')).toHaveText(/700 mm is nearer .* 800 mm/);
+  await expect(bench.page.getByRole('region', { name: /^Scene/ }).getByRole('alert')).toHaveText(/70 cm is nearer .* 80 cm/);
   await expect(bench.rig('B').locator('g[aria-hidden]')).toHaveCount(2);
   await expect(bench.figure('Field at subject', 'A')).not.toHaveText('—');
   await expect(bench.saving).toHaveText(/^Saved/);

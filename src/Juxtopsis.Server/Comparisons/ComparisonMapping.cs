@@ -30,8 +30,12 @@ internal static class ComparisonMapping
     public static bool Holds(this Comparison comparison, ComparisonInput input) =>
         comparison.DeletedAt is null && comparison.Name == input.Name && Json(comparison.Document) == Json(input.Document);
 
-    private static string InShort(RigInput rig) =>
-        string.Create(CultureInfo.InvariantCulture, $"{rig.FocalLengthMm:0.##} mm ƒ{rig.FNumber:0.##}");
+    private static string InShort(RigInput rig)
+    {
+        var optics = rig.OpticsMagnification == 1 ? "" : string.Create(CultureInfo.InvariantCulture, $" · {rig.OpticsMagnification:0.##}× optics");
+        var squeeze = rig.Squeeze == 1 ? "" : string.Create(CultureInfo.InvariantCulture, $" · {rig.Squeeze:0.##}× squeeze");
+        return string.Create(CultureInfo.InvariantCulture, $"{rig.FocalLengthMm:0.##} mm ƒ{rig.FNumber:0.##}{optics}{squeeze}");
+    }
 
     private static string Json(ComparisonDocument document) => JsonSerializer.Serialize(document, WireJson.Default.ComparisonDocument);
 }

@@ -22,6 +22,21 @@ const Root = styled('div')(({ theme }) => ({
   '& .Mui-focused': { borderColor: theme.vars!.palette.primary.main, boxShadow: `0 0 0 1px ${theme.vars!.palette.primary.main}` },
   '& .Mui-error': { borderColor: theme.vars!.palette.error.main, boxShadow: `0 0 0 1px ${theme.vars!.palette.error.main}` },
   '& p': { margin: '2px 0 0', fontSize: 12, lineHeight: '15px', color: theme.vars!.palette.error.main },
+  // In a narrow field the sentence lies over what is below, so that nothing jumps while one types.
+  '&:not(.beside)': { position: 'relative' },
+  '&:not(.beside) p': {
+    position: 'absolute',
+    zIndex: 2,
+    top: '100%',
+    left: 0,
+    width: 'max-content',
+    maxWidth: 240,
+    padding: '6px 8px',
+    background: theme.vars!.palette.background.paper,
+    border: `1px solid ${theme.vars!.palette.error.main}`,
+    borderRadius: 4,
+  },
+  '&:not(.beside):nth-of-type(n + 3) p': { left: 'auto', right: 0 },
 }));
 
 export interface EntryFieldProps {
@@ -34,6 +49,8 @@ export interface EntryFieldProps {
   /** The number that arrow keys step from; left out where there is none. */
   stepFrom?: number | undefined;
   feet?: boolean;
+  /** What stands in an empty field. */
+  placeholder?: string;
   /** A problem that the core found with this field together with others. */
   problem?: string | undefined;
   /** What an emptied field means; left out where it may not be empty. */
@@ -110,6 +127,7 @@ export const EntryField = memo(function EntryField(props: EntryFieldProps) {
       <InputBase
         id={id}
         value={typed ?? shown}
+        placeholder={props.placeholder ?? ''}
         error={problem !== undefined}
         onChange={(event) => type(event.target.value)}
         onBlur={settle}

@@ -6,6 +6,7 @@ import { setDeleted, type Failure } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
+import { rigLetter } from '../../ui/RigMark';
 import { RedoIcon, ShareIcon, UndoIcon } from '../../ui/icons';
 import { rename, setNote, useBench } from './benchStore';
 import { ConflictDialog } from './ConflictDialog';
@@ -79,7 +80,8 @@ function Bench() {
   );
   const referenceName =
     referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;
-  const tooClose = reports.find((r) => r.error)?.error;
+  const closest = reports.findIndex((r) => r.error);
+  const tooClose = reports[closest]?.error;
   useEffect(() => {
     document.title = `${name} · Juxtopsis`;
   }, [name]);
@@ -91,7 +93,7 @@ function Bench() {
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1, p: 1, minHeight: '100%' }}>
       <Heading />
       {deletedAt != null && <DeletedNotice />}
-      <SceneStrip scene={scene} problems={problems} tooClose={tooClose ? `${tooClose.message} ${tooClose.mend}` : undefined} feet={feet} />
+      <SceneStrip scene={scene} problems={problems} tooClose={tooClose ? `Rig ${rigLetter(closest)}: ${tooClose.message} ${tooClose.mend}` : undefined} feet={feet} />
       <Box
         sx={{
           display: 'grid',

@@ -1,4 +1,3 @@
-import { Box, Typography } from '@mui/material';
 import { styled, useTheme } from '@mui/material/styles';
 import { memo, useId } from 'react';
 import type { Focus, RigReport, SceneInput } from '../../core/core';
@@ -9,7 +8,8 @@ import { Person } from './Person';
 const figureBehindSlope = 0.13;
 const lamps = [
   { slope: -0.19, heightMm: 2050, farSlope: 0.05 },
-  { slope: 0.055, heightMm: 2250, farSlope: 0.09 },
+  { slope: -0.085, heightMm: 2250, farSlope: 0.06 },
+  { slope: 0.06, heightMm: 2150, farSlope: 0.045 },
   { slope: 0.21, heightMm: 1950, farSlope: 0.04 },
 ];
 
@@ -17,6 +17,18 @@ const Holder = styled('div')({ position: 'relative', display: 'grid', placeItems
 
 /** Height of the wall behind, mm. */
 const wallMm = 2600;
+
+const Refusal = styled('div')(({ theme }) => ({
+  position: 'absolute',
+  inset: 0,
+  display: 'grid',
+  placeContent: 'center',
+  padding: 16,
+  textAlign: 'center',
+  fontSize: 14,
+  '& div': { background: theme.vars!.palette.background.paper, padding: '6px 10px', borderRadius: 4, maxWidth: 300 },
+  '& strong': { display: 'block', color: theme.vars!.palette.error.main },
+}));
 
 interface FrameProps {
   index: number;
@@ -31,7 +43,7 @@ interface FrameProps {
  * One unit of the drawing is a hundredth of the picture's height.
  */
 export const Frame = memo(function Frame({ index, scene, report, focus, maxHeight }: FrameProps) {
-  const { drawing, text, background, error } = useTheme().vars!.palette;
+  const { drawing, text, background } = useTheme().vars!.palette;
   const colour = useRigColour(index);
   const clip = useId();
   const aspect = report.sensor.deliveredAspect;
@@ -69,11 +81,12 @@ export const Frame = memo(function Frame({ index, scene, report, focus, maxHeigh
         />
       </svg>
       {report.error && (
-        <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeContent: 'center', p: 2, textAlign: 'center' }}>
-          <Typography sx={{ color: error.main, fontWeight: 650 }}>Too close to focus</Typography>
-          <Typography variant="body2">{report.error.message}</Typography>
-          <Typography variant="body2">{report.error.mend}</Typography>
-        </Box>
+        <Refusal>
+          <div>
+            <strong>Too close to focus</strong>
+            {report.error.message} {report.error.mend}
+          </div>
+        </Refusal>
       )}
     </Holder>
   );

@@ -28,8 +28,10 @@ const outline =
 
 const detail = both(
   'M0 476 L96 480 M12 176 C30 200 34 230 30 300 M0 190 L0 540 M48 62 C58 58 58 84 46 86 ' +
-    'M11 66 Q20 60 30 66 M3 66 C5 82 9 90 7 93 Q3 96 0 96 M17 110 Q8 114 0 114 M19 68 L21 68 L21 73 L19 73 Z',
+    'M11 66 Q20 60 30 66 M3 66 C5 82 9 90 7 93 Q3 96 0 96 M17 110 Q8 114 0 114',
 );
+
+const eyes = both('M15.5 70 C15.5 65 24.5 65 24.5 70 C24.5 75 15.5 75 15.5 70 Z');
 
 /** A person in a work coat and cap, in line. Strokes keep their width at every size. */
 export const Person = memo(function Person({ stroke, fill, width = 1.4 }: { stroke: string; fill: string; width?: number }) {
@@ -39,6 +41,7 @@ export const Person = memo(function Person({ stroke, fill, width = 1.4 }: { stro
       <path d={silhouette} fill={fill} />
       <path d={outline} {...line} strokeWidth={width} />
       <path d={detail} {...line} strokeWidth={width * 0.75} />
+      <path d={eyes} fill={stroke} />
     </g>
   );
 });

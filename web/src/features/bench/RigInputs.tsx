@@ -47,7 +47,7 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigIn
 
   return (
     <Box sx={{ display: 'grid', gap: '6px' }}>
-      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.3fr 1.15fr 1.05fr', '& > *': { minWidth: 0 } }}>
+      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.42fr 1.15fr 1.03fr', '& > *': { minWidth: 0 } }}>
         <Box sx={{ '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' } }}>
           <label id={`format-${index}`}>Format</label>
           <Select
@@ -60,8 +60,8 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigIn
               fontSize: 14,
               bgcolor: 'background.default',
               '& fieldset': { borderColor: 'divider' },
-              '& .MuiSelect-select': { pl: 1, pr: '24px !important' },
-              '& .MuiSelect-icon': { right: 0 },
+              '& .MuiSelect-select': { pl: 0.75, pr: '20px !important' },
+              '& .MuiSelect-icon': { right: -2 },
             }}
           >
             {format === own && <MenuItem value={own}>Own size</MenuItem>}
@@ -85,6 +85,7 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigIn
           help="What the mode records over that area, width × height. May be left empty."
           kind="recordedPixels"
           shown={recorded}
+          placeholder="unknown"
           problem={problem('recordedWidthPx') ?? problem('recordedHeightPx')}
           onClear={set.noPixels}
           onValue={set.pixels}

@@ -21,6 +21,7 @@ const Strip = styled(Panel)(({ theme }) => ({
   padding: '6px 8px',
   display: 'grid',
   gap: '6px 16px',
+  alignItems: 'start',
   gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',
   [theme.breakpoints.up('sm')]: { gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' },
   [theme.breakpoints.up('lg')]: { gridTemplateColumns: 'repeat(5, auto)' },
@@ -91,6 +92,7 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, tooClose, 
         label="Delivered width"
         help="Pixels across that delivery asks for. Empty when it does not say."
         kind="deliveryWidth"
+        placeholder="any"
         shown={scene.deliveryWidthPx == null ? '' : withUnit(plain(scene.deliveryWidthPx), 'px')}
         stepFrom={scene.deliveryWidthPx ?? undefined}
         problem={problem('deliveryWidthPx')}

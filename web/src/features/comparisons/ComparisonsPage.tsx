@@ -84,9 +84,9 @@ export function ComparisonsPage() {
           New comparison
         </Button>
       </Box>
-      <Tabs value={deleted} onChange={(_, value: boolean) => setShowDeleted(value)} sx={{ mb: 1 }}>
-        <Tab value={false} label="Current" />
-        <Tab value={true} label="Deleted" />
+      <Tabs value={deleted ? 'deleted' : 'current'} onChange={(_, value) => setShowDeleted(value === 'deleted')} sx={{ mb: 1 }}>
+        <Tab value="current" label="Current" />
+        <Tab value="deleted" label="Deleted" />
       </Tabs>
       {error ? (
         <PageMessage title="The list cannot be shown now" text={`${error.message} The Bench goes on computing all the same.`}>
