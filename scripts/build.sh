@@ -72,7 +72,7 @@ build_all() {
 build_types() {
   mkdir -p "$data"
   npm_install
-  quietly "Building the server for its OpenAPI document" dotnet build src/Juxtopsis.Server
+  quietly "Building the server for its OpenAPI document" dotnet build src/Juxtopsis.Server -c Release
   quietly "Making the page's types" npm run types -w web
 }
 

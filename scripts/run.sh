@@ -40,7 +40,9 @@ server_wait() {
 }
 
 stop_all() {
-  trap - INT TERM EXIT
+  # A second Ctrl-C must not end this half way and leave the database running.
+  trap '' INT TERM
+  trap - EXIT
   [ -z "${server:-}" ] || { kill "$server" 2>/dev/null && wait "$server" 2>/dev/null; } || true
   [ -n "${JUXTOPSIS_DB:-}" ] || db_stop || true
 }

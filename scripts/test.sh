@@ -41,7 +41,7 @@ suite() {
   local name=$1 report="$root/artifacts/tests/$1.json"
   rm -f "$report"
   say "  $name"
-  dotnet "tests/$name/bin/Debug/net10.0/$name.dll" -ctrf "$report" -noLogo -noColor >"$data/$name.log" 2>&1 || true
+  dotnet "tests/$name/bin/Release/net10.0/$name.dll" -ctrf "$report" -noLogo -noColor >"$data/$name.log" 2>&1 || true
   count_report "$report" "$data/$name.log"
 }
 
@@ -70,7 +70,8 @@ test_database_start() {
 }
 
 test_database_stop() {
-  trap - INT TERM EXIT
+  trap '' INT TERM
+  trap - EXIT
   if [ -e "$data/pg-port" ] && db_running; then
     local name
     for name in $(db_query "select datname from pg_database where datname like 'jux_test_%'"); do
@@ -96,7 +97,7 @@ run_tests() {
   need_chromium
   npm_install
   say "Building"
-  checked "C# builds without a warning" dotnet build Juxtopsis.slnx
+  checked "C# builds without a warning" dotnet build Juxtopsis.slnx -c Release
   if [ "$test_failed" = 0 ]; then
     checked "C# is laid out as ./dev format does" dotnet format Juxtopsis.slnx --verify-no-changes --no-restore
     checked "the page's types are those of the server's OpenAPI document" types_are_fresh
