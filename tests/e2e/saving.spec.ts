@@ -40,6 +40,27 @@ test('someone else’s change is shown when one comes back to the page', async (
   await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
 });
 
+test('what a quick hand does while the comparison is still being fetched stands', async ({ bench }) => {
+  const path = new URL(bench.page.url()).pathname;
+  await bench.page.getByRole('link', { name: 'Saved' }).click();
+  await expect(bench.page.getByRole('heading', { name: 'Saved comparisons' })).toBeVisible();
+  await bench.page.route(`**/api${path.replace('bench', 'comparisons')}`, async (route) => {
+    const response = await route.fetch();
+    if (route.request().method() === 'GET') {
+      await new Promise((done) => setTimeout(done, 1500));
+    }
+    await route.fulfill({ response });
+  });
+  await bench.page.goBack();
+  await bench.type('85', 'Focal length', 'A');
+  await bench.page.waitForTimeout(2500);
+  await expect(bench.saving).toHaveText(/^Saved/);
+  await expect(bench.field('Focal length', 'A')).toHaveValue(/^85/);
+  await bench.page.unrouteAll();
+  await bench.page.reload();
+  await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+});
+
 for (const choice of ['Take theirs', 'Keep mine', 'Keep both: mine as a copy'] as const) {
   test(`two people change the same comparison: ${choice}`, async ({ bench, browser }) => {
     const address = bench.page.url();

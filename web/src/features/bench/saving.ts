@@ -113,9 +113,14 @@ function show(comparison: Comparison): void {
 /** Opens a comparison from the server, with the work in this browser that was not saved yet. */
 export async function openComparison(id: string): Promise<Failure | null> {
   clearTimeout(timer);
+  const before = useBench.getState();
   const [found] = await Promise.all([readComparison(id), coreReady]);
-  const draft = readDraft(id);
   const bench = useBench.getState();
+  if (before.id === id && bench.id === id && contentText(before) !== contentText(bench)) {
+    // It was on the page already and somebody's hand was quicker than the server: what they did stands, and is being saved.
+    return null;
+  }
+  const draft = readDraft(id);
   if (found !== null && 'id' in found) {
     show(found);
     if (draft?.unsaved && differences(draft, found).length > 0) {
