@@ -12,9 +12,9 @@ const Root = styled('div')(({ theme }) => ({
   '& .MuiInputBase-root': {
     width: '100%',
     height: 40,
-    padding: '0 8px',
+    padding: '0 6px',
     fontFamily: figureFont,
-    fontSize: 14,
+    fontSize: 13.5,
     background: theme.vars!.palette.background.default,
     border: `1px solid ${theme.vars!.palette.divider}`,
     borderRadius: 4,
