@@ -47,7 +47,7 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigIn
 
   return (
     <Box sx={{ display: 'grid', gap: '6px' }}>
-      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.42fr 1.15fr 1.03fr', '& > *': { minWidth: 0 } }}>
+      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.3fr 1.24fr 1.06fr', '& > *': { minWidth: 0 } }}>
         <Box sx={{ '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' } }}>
           <label id={`format-${index}`}>Format</label>
           <Select
