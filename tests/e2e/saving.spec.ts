@@ -21,6 +21,17 @@ test('what is done is there again: named, closed, opened', async ({ bench, brows
   await context.close();
 });
 
+test('a pasted control character does not keep a name from being saved', async ({ bench }) => {
+  await bench.page.getByLabel('Name of the comparison').fill('Tide\u0007gauge');
+  await bench.page.getByLabel('Name of rig A').fill('Loose\u0000camera');
+  await bench.page.getByLabel('Note', { exact: true }).fill('two\nlines');
+  await expect(bench.page.getByLabel('Name of the comparison')).toHaveValue('Tide gauge');
+  await expect(bench.page.getByLabel('Name of rig A')).toHaveValue('Loose camera');
+  await expect(bench.saving).toHaveText(/^Saved/);
+  await bench.page.reload();
+  await expect(bench.page.getByLabel('Note', { exact: true })).toHaveValue('two lines');
+});
+
 test('the address shows someone else the same', async ({ bench, browser }) => {
   await bench.page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
   await bench.type('9:16', 'Delivered shape');

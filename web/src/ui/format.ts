@@ -112,3 +112,6 @@ export function when(iso: string): string {
   const today = new Date().toDateString() === date.toDateString();
   return date.toLocaleString('en-GB', today ? { timeStyle: 'short' } : { dateStyle: 'medium', timeStyle: 'short' });
 }
+
+/** A name or a note as it may be stored: one line, without the control characters that a paste can bring. */
+export const oneLine = (text: string): string => text.replace(/\p{Cc}+/gu, ' ');

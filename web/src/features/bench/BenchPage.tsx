@@ -175,7 +175,7 @@ const Heading = memo(function Heading() {
         maxRows={wide ? 2 : 8}
         value={note}
         placeholder="What is there to see here?"
-        onChange={(event) => setNote(event.target.value.replaceAll('\n', ' '))}
+        onChange={(event) => setNote(event.target.value)}
         title={note}
         inputProps={{ 'aria-label': 'Note', maxLength: 280 }}
         sx={{ flex: { xs: '1 1 100%', md: '1 1 300px' }, minHeight: 40, py: 0, color: 'text.secondary', fontSize: 13, lineHeight: 1.35 }}

@@ -2,7 +2,7 @@ import { Box, IconButton, InputBase, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import type { FieldError, Focus, RigInput, RigReport, SceneInput } from '../../core/core';
-import { aperture, fixed, inScale, lengthScale, withUnit } from '../../ui/format';
+import { aperture, fixed, inScale, lengthScale, oneLine, withUnit } from '../../ui/format';
 import { Figure } from '../../ui/Figure';
 import { RulerIcon } from '../../ui/icons';
 import { Panel } from '../../ui/Panel';
@@ -98,7 +98,7 @@ const RigHead = memo(function RigHead({ index, name, isYardstick }: RigHeadProps
         <InputBase
           value={name}
           placeholder="Name this rig"
-          onChange={(event) => changeRig(index, { name: event.target.value })}
+          onChange={(event) => changeRig(index, { name: oneLine(event.target.value) })}
           inputProps={{ 'aria-label': `Name of rig ${letter}`, maxLength: 60 }}
           sx={{ flex: 1, minWidth: 0, height: 40, fontWeight: 650, '&.Mui-focused': { outline: 2, outlineColor: 'primary.main' } }}
         />

@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import type { Comparison, ComparisonDocument } from '../../api/client';
 import { core, type FieldError, type Focus, type RigInput, type RigReport, type SceneInput, type Setup } from '../../core/core';
+import { oneLine } from '../../ui/format';
 
 /** Where saving stands: the quiet word in the corner. */
 export type Saving =
@@ -142,9 +143,9 @@ export function setYardstick(index: number): void {
 }
 
 export function rename(name: string): void {
-  useBench.getState().change('name', (c) => ({ ...c, name }));
+  useBench.getState().change('name', (c) => ({ ...c, name: oneLine(name) }));
 }
 
 export function setNote(note: string): void {
-  useBench.getState().change('note', (c) => ({ ...c, document: { ...c.document, note } }));
+  useBench.getState().change('note', (c) => ({ ...c, document: { ...c.document, note: oneLine(note) } }));
 }

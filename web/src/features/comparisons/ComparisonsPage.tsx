@@ -5,7 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { listComparisons, readComparison, setDeleted, writeComparison, type Comparison, type Summary, type Write } from '../../api/client';
 import { figureFont } from '../../app/theme';
 import { DeleteIcon, DuplicateIcon, RenameIcon, RestoreIcon } from '../../ui/icons';
-import { when } from '../../ui/format';
+import { oneLine, when } from '../../ui/format';
 import { PageMessage } from '../../ui/PageMessage';
 import { RigMark } from '../../ui/RigMark';
 
@@ -178,7 +178,7 @@ function Row({ item, onRename, onDuplicate, onDelete, onRestore }: RowProps) {
             autoFocus
             fullWidth
             value={renaming}
-            onChange={(event) => setRenaming(event.target.value)}
+            onChange={(event) => setRenaming(oneLine(event.target.value))}
             onBlur={finish}
             onKeyDown={(event) => {
               if (event.key === 'Enter') finish();
