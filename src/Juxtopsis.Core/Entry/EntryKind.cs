@@ -3,26 +3,53 @@ namespace Juxtopsis.Core.Entry;
 /// <summary>What a typed text stands for; decides which notations are read and how arrow keys step.</summary>
 public enum EntryKind
 {
-    /// <summary>Sensor mark to subject.</summary>
+    /// <summary>To the subject.</summary>
     SubjectDistance,
 
-    /// <summary>Sensor mark to background; may be infinite.</summary>
+    /// <summary>To the background; may be infinite.</summary>
     BackgroundDistance,
 
     /// <summary>Height of the lens above the ground.</summary>
     LensHeight,
 
-    /// <summary>Focal length as marked.</summary>
+    /// <summary>Nearest or farthest place of the camera.</summary>
+    CameraPlace,
+
+    /// <summary>Sideways move of the camera.</summary>
+    Sideways,
+
+    /// <summary>Nearest focus of a lens.</summary>
+    NearestFocus,
+
+    /// <summary>Width of a watched picture, or the distance to it.</summary>
+    Viewing,
+
+    /// <summary>A size at the subject.</summary>
+    FieldSize,
+
+    /// <summary>Focal length, as marked or measured.</summary>
     FocalLength,
 
-    /// <summary>f-number as marked.</summary>
+    /// <summary>Range of a zoom: two focal lengths, or one for a prime.</summary>
+    ZoomRange,
+
+    /// <summary>f-number.</summary>
     FNumber,
 
-    /// <summary>Magnification of a reducer or extender.</summary>
-    OpticsMagnification,
+    /// <summary>Widest aperture: one f-number, or one at each end of a zoom.</summary>
+    WidestAperture,
+
+    /// <summary>T-number.</summary>
+    TNumber,
+
+    /// <summary>Magnifications of reducers and extenders, in order from the sensor.</summary>
+    Optics,
 
     /// <summary>Anamorphic squeeze.</summary>
     Squeeze,
+
+    /// <summary>Turn of the squeeze.</summary>
+    SqueezeTurn,
 
     /// <summary>Electronic zoom or later crop.</summary>
     PunchIn,
@@ -38,4 +65,70 @@ public enum EntryKind
 
     /// <summary>Recorded pixels, width × height.</summary>
     RecordedPixels,
+
+    /// <summary>A reproduction ratio.</summary>
+    Magnification,
+
+    /// <summary>Pupil magnification.</summary>
+    PupilMagnification,
+
+    /// <summary>Sensor mark to the front of the lens.</summary>
+    FrontFromSensor,
+
+    /// <summary>Diameter of an image circle.</summary>
+    ImageCircle,
+
+    /// <summary>A diameter or a place in front of a lens.</summary>
+    FrontOpening,
+
+    /// <summary>Close-up lens.</summary>
+    CloseUp,
+
+    /// <summary>Extension tubes or bellows.</summary>
+    Extension,
+
+    /// <summary>Error of a mount's depth.</summary>
+    MountError,
+
+    /// <summary>Thickness of a rear filter.</summary>
+    RearFilter,
+
+    /// <summary>Refractive index.</summary>
+    RefractiveIndex,
+
+    /// <summary>Sensitivity.</summary>
+    Sensitivity,
+
+    /// <summary>A filter: stops, a factor or a density.</summary>
+    Filter,
+
+    /// <summary>Range of a variable filter.</summary>
+    VariableFilter,
+
+    /// <summary>Stops of stabilisation.</summary>
+    StabilisationStops,
+
+    /// <summary>Frames a second.</summary>
+    Fps,
+
+    /// <summary>Shutter angle.</summary>
+    ShutterAngle,
+
+    /// <summary>Brightness of a scene.</summary>
+    Brightness,
+
+    /// <summary>Mains frequency.</summary>
+    Mains,
+
+    /// <summary>Divisor of the diagonal.</summary>
+    CocDivisor,
+
+    /// <summary>A circle of confusion.</summary>
+    Circle,
+
+    /// <summary>A circle of confusion in delivered pixels.</summary>
+    CirclePx,
+
+    /// <summary>Blur as a share of the picture's height.</summary>
+    BlurShare,
 }

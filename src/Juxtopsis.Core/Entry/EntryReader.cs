@@ -1,4 +1,7 @@
+using Juxtopsis.Core.Light;
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
+using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Entry;
 
@@ -8,129 +11,212 @@ public static class EntryReader
     /// <summary>Longest text that is looked at, in characters.</summary>
     public const int MaxLength = 60;
 
+    /// <summary>Stops of light for each 1 of a filter's density.</summary>
+    private const double StopsPerDensity = 3.32192809488736;
+
+    /// <summary>An ND number with a point below this is a density, else a factor: ND0.9 and ND8 are the same filter.</summary>
+    private const double DensityBelow = 5;
+
     /// <summary>Reads a typed text.</summary>
     /// <param name="kind">What the text stands for.</param>
     /// <param name="text">What was typed.</param>
     /// <param name="unit">The person's unit: a bare number is a distance in it. Focal lengths and sensors are always mm.</param>
-    /// <returns>The number or pair, within its <see cref="Quantity"/>'s range, or a problem.</returns>
+    /// <returns>The numbers, within their <see cref="Quantity"/>'s range, or a problem.</returns>
     public static EntryResult Read(EntryKind kind, string text, LengthUnit unit)
     {
         ArgumentNullException.ThrowIfNull(text);
-        var quantity = QuantityOf(kind);
-        var trimmed = text.Trim();
-        if (trimmed.Length == 0)
+        var rule = EntryRule.Of(kind);
+        var reading = new Reading(rule, text.Trim(), unit);
+        if (reading.Text.Length == 0)
         {
-            return EntryResult.Refused($"{quantity.Name} is empty. Type for example {quantity.Example}.");
+            return EntryResult.Refused($"{rule.Quantity.Name} is empty. Type for example {rule.Quantity.Example}.");
         }
 
-        if (trimmed.Length > MaxLength)
+        if (reading.Text.Length > MaxLength)
         {
-            return EntryResult.Refused($"{quantity.Name} is too long to read. Type for example {quantity.Example}.");
+            return EntryResult.Refused($"{rule.Quantity.Name} is too long to read. Type for example {rule.Quantity.Example}.");
         }
 
-        if (NumberText.IsThousands(trimmed))
+        if (NumberText.IsThousands(reading.Text))
         {
-            return EntryResult.Refused($"“{trimmed}” could mean two numbers. Leave the comma out, or write a point.");
+            return EntryResult.Refused($"“{reading.Text}” could mean two numbers. Leave the comma out, or write a point.");
         }
 
-        return kind switch
+        return rule.Notation switch
         {
-            EntryKind.SensorArea or EntryKind.RecordedPixels => Pair(quantity, trimmed),
-            EntryKind.DeliveryAspect => Shape(quantity, trimmed),
-            EntryKind.FNumber => Aperture(quantity, trimmed),
-            EntryKind.FocalLength => Length(quantity, trimmed, 1),
-            EntryKind.SubjectDistance or EntryKind.BackgroundDistance or EntryKind.LensHeight =>
-                Length(quantity, trimmed, unit == LengthUnit.Feet ? 304.8 : 1000),
-            EntryKind.DeliveryWidth => Plain(quantity, trimmed, "px", "pixels", "wide"),
-            _ => Plain(quantity, trimmed, "x", "×", "times"),
+            Notation.SceneLength => Length(reading, unit == LengthUnit.Feet ? 304.8 : 1000),
+            Notation.LensLength => Length(reading, 1),
+            Notation.Aperture => Aperture(reading),
+            Notation.TNumber => TNumber(reading),
+            Notation.Shape => Shape(reading, ":/x×X"),
+            Notation.Ratio => Shape(reading with { Text = Bare(reading) }, ":/"),
+            Notation.Pair => Pair(reading),
+            Notation.Span => Span(reading),
+            Notation.Chain => Chain(reading),
+            Notation.Signed => Signed(reading),
+            Notation.Filter => FilterStops(reading),
+            Notation.Brightness => Brightness(reading),
+            Notation.Rate => Shape(reading with { Text = Bare(reading) }, "/"),
+            Notation.Percent => One(reading, Bare(reading), 0.01),
+            _ => One(reading, Bare(reading), 1),
         };
     }
 
-    internal static Quantity QuantityOf(EntryKind kind) => kind switch
+    private static EntryResult Length(Reading reading, double bareMm)
     {
-        EntryKind.SubjectDistance => Quantity.SubjectDistance,
-        EntryKind.BackgroundDistance => Quantity.BackgroundDistance,
-        EntryKind.LensHeight => Quantity.LensHeight,
-        EntryKind.FocalLength => Quantity.FocalLength,
-        EntryKind.FNumber => Quantity.FNumber,
-        EntryKind.OpticsMagnification => Quantity.OpticsMagnification,
-        EntryKind.Squeeze => Quantity.Squeeze,
-        EntryKind.PunchIn => Quantity.PunchIn,
-        EntryKind.DeliveryAspect => Quantity.DeliveryAspect,
-        EntryKind.SensorArea => Quantity.SensorSide,
-        EntryKind.DeliveryWidth or EntryKind.RecordedPixels => Quantity.Pixels,
-        _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "No such kind of entry."),
-    };
-
-    private static EntryResult Length(Quantity quantity, string text, double bareMm)
-    {
-        if (!LengthText.TryRead(text, bareMm, out var mm))
+        if (!LengthText.TryRead(reading.Text, bareMm, out var mm))
         {
-            return NotRead(quantity, text);
+            return reading.NotRead();
         }
 
-        return double.IsPositiveInfinity(mm) && quantity == Quantity.BackgroundDistance
-            ? EntryResult.Of(mm)
-            : InRange(quantity, text, mm);
+        return double.IsPositiveInfinity(mm) && reading.Rule.Quantity == Quantity.BackgroundDistance ? EntryResult.Of(mm) : reading.InRange(mm);
     }
 
-    private static EntryResult Aperture(Quantity quantity, string text)
+    private static EntryResult Aperture(Reading reading)
     {
+        var text = reading.Text;
         if (text[0] is 't' or 'T' && NumberText.TryRead(text.AsSpan(1).TrimStart('/'), out _))
         {
             return EntryResult.Refused($"“{text}” is a T-number: it says light, not blur. Type the lens's f-number, for example f/2.8.");
         }
 
-        var digits = text.AsSpan();
-        foreach (var prefix in (ReadOnlySpan<string>)["1:", "f", "F", "ƒ", "/", ":"])
-        {
-            digits = digits.StartsWith(prefix, StringComparison.Ordinal) ? digits[prefix.Length..].TrimStart() : digits;
-        }
-
-        return NumberText.TryRead(digits, out var value) ? InRange(quantity, text, value) : NotRead(quantity, text);
+        return NumberText.TryRead(WithoutMarks(text, "1:", "f", "F", "ƒ", "/", ":"), out var value) ? reading.InRange(value) : reading.NotRead();
     }
 
-    private static EntryResult Shape(Quantity quantity, string text)
+    private static EntryResult TNumber(Reading reading)
     {
+        var text = reading.Text;
+        if (text[0] is 'f' or 'F' or 'ƒ')
+        {
+            return EntryResult.Refused($"“{text}” is an f-number. Type the T-number, for example T2.1, or leave it empty.");
+        }
+
+        return NumberText.TryRead(WithoutMarks(text, "T", "t", "/"), out var value) ? reading.InRange(value) : reading.NotRead();
+    }
+
+    /// <summary>One number, or one over another.</summary>
+    private static EntryResult Shape(Reading reading, string marks)
+    {
+        if (NumberText.TryRead(reading.Text, out var single))
+        {
+            return reading.InRange(single);
+        }
+
+        return TrySplit(reading.Text, marks, out var first, out var second) && first > 0 && second > 0
+            ? reading.InRange(first / second)
+            : reading.NotRead();
+    }
+
+    private static EntryResult Pair(Reading reading) =>
+        TrySplit(Bare(reading, everywhere: true), "x×X*", out var width, out var height) ? reading.InRange(width, height) : reading.NotRead();
+
+    private static EntryResult Span(Reading reading)
+    {
+        var text = Bare(reading, everywhere: true);
         if (NumberText.TryRead(text, out var single))
         {
-            return InRange(quantity, text, single);
+            return reading.InRange(single);
         }
 
-        return TrySplit(text, ":/x×X", out var width, out var height) && width > 0 && height > 0
-            ? InRange(quantity, text, width / height)
-            : NotRead(quantity, text);
+        if (!TrySplit(text.Replace("to", "-", StringComparison.OrdinalIgnoreCase), "-–—", out var from, out var to))
+        {
+            return reading.NotRead();
+        }
+
+        return from <= to
+            ? reading.InRange(from, to)
+            : EntryResult.Refused($"“{reading.Text}” runs backwards. Type the smaller number first, for example {reading.Rule.Quantity.Example}.");
     }
 
-    private static EntryResult Pair(Quantity quantity, string text)
+    private static EntryResult Chain(Reading reading)
     {
-        var bare = text;
-        foreach (var unit in (ReadOnlySpan<string>)["mm", "px"])
+        // 2x0.71 and "2x × 0.71" both are two links; a mark at the end, as in 2x, is none.
+        var links = reading.Text.Split(['x', '×', 'X', '*', '·', ' '], StringSplitOptions.RemoveEmptyEntries);
+        var values = new double[links.Length];
+        for (var i = 0; i < links.Length; i++)
         {
-            bare = bare.Replace(unit, "", StringComparison.OrdinalIgnoreCase);
+            if (!NumberText.TryRead(links[i], out values[i]))
+            {
+                return reading.NotRead();
+            }
         }
 
-        if (!TrySplit(bare, "x×X*", out var width, out var height))
+        if (values.Length > OpticsChain.Most)
         {
-            return NotRead(quantity, text);
+            return EntryResult.Refused($"{values.Length} reducers and extenders in a row are more than is reckoned with. Give {OpticsChain.Most} at most.");
         }
 
-        return quantity.Accepts(width) && quantity.Accepts(height)
-            ? EntryResult.Of(width, height)
-            : OutOfRange(quantity, text);
+        return values.Length == 0 ? reading.NotRead() : reading.InRange(values);
     }
 
-    private static EntryResult Plain(Quantity quantity, string text, params ReadOnlySpan<string> marks)
+    private static EntryResult Signed(Reading reading)
     {
-        var digits = text.AsSpan();
+        var text = Bare(reading);
+        var below = text.StartsWith('-') || text.StartsWith('−');
+        return One(reading, below || text.StartsWith('+') ? text[1..] : text, below ? -1 : 1);
+    }
+
+    private static EntryResult FilterStops(Reading reading)
+    {
+        if (!reading.Text.StartsWith("nd", StringComparison.OrdinalIgnoreCase))
+        {
+            return One(reading, Bare(reading), 1);
+        }
+
+        if (!NumberText.TryRead(reading.Text.AsSpan(2), out var number) || number <= 0)
+        {
+            return reading.NotRead();
+        }
+
+        var isDensity = number < DensityBelow && reading.Text.AsSpan().ContainsAny('.', ',');
+        return reading.InRange(isDensity ? number * StopsPerDensity : PortableMath.Log2(number));
+    }
+
+    private static EntryResult Brightness(Reading reading)
+    {
+        foreach (var mark in (ReadOnlySpan<string>)["lux", "lx"])
+        {
+            if (reading.Text.EndsWith(mark, StringComparison.OrdinalIgnoreCase))
+            {
+                return NumberText.TryRead(reading.Text.AsSpan(0, reading.Text.Length - mark.Length), out var lux) && lux > 0
+                    ? reading.InRange(Exposure.ValueFromLuxEv(lux))
+                    : reading.NotRead();
+            }
+        }
+
+        return Signed(reading);
+    }
+
+    private static EntryResult One(Reading reading, string text, double times) =>
+        NumberText.TryRead(text, out var value) ? reading.InRange(value * times) : reading.NotRead();
+
+    /// <summary>The text without the marks of its kind, before and behind or wherever they stand.</summary>
+    private static string Bare(Reading reading, bool everywhere = false)
+    {
+        var text = reading.Text;
+        foreach (var mark in reading.Rule.Marks)
+        {
+            if (everywhere)
+            {
+                text = text.Replace(mark, "", StringComparison.OrdinalIgnoreCase);
+                continue;
+            }
+
+            text = text.StartsWith(mark, StringComparison.OrdinalIgnoreCase) ? text[mark.Length..].Trim() : text;
+            text = text.EndsWith(mark, StringComparison.OrdinalIgnoreCase) ? text[..^mark.Length].Trim() : text;
+        }
+
+        return text;
+    }
+
+    private static ReadOnlySpan<char> WithoutMarks(ReadOnlySpan<char> text, params ReadOnlySpan<string> marks)
+    {
         foreach (var mark in marks)
         {
-            digits = digits.StartsWith(mark, StringComparison.OrdinalIgnoreCase) ? digits[mark.Length..] : digits;
-            digits = digits.EndsWith(mark, StringComparison.OrdinalIgnoreCase) ? digits[..^mark.Length] : digits;
-            digits = digits.Trim();
+            text = text.StartsWith(mark, StringComparison.Ordinal) ? text[mark.Length..].TrimStart() : text;
         }
 
-        return NumberText.TryRead(digits, out var value) ? InRange(quantity, text, value) : NotRead(quantity, text);
+        return text;
     }
 
     private static bool TrySplit(string text, string marks, out double first, out double second)
@@ -141,14 +227,27 @@ public static class EntryReader
         return at > 0 && NumberText.TryRead(text.AsSpan(0, at), out first) && NumberText.TryRead(text.AsSpan(at + 1), out second);
     }
 
-    private static EntryResult InRange(Quantity quantity, string text, double value) =>
-        quantity.Accepts(value) ? EntryResult.Of(value) : OutOfRange(quantity, text);
+    /// <summary>A text on its way to numbers.</summary>
+    private readonly record struct Reading(EntryRule Rule, string Text, LengthUnit Unit)
+    {
+        public EntryResult InRange(params ReadOnlySpan<double> values)
+        {
+            foreach (var value in values)
+            {
+                if (!Rule.Quantity.Accepts(value))
+                {
+                    return EntryResult.Refused($"{Rule.Quantity.Name} “{Text}” is outside {Rule.Quantity.Range(Unit)}. Type a value within it.");
+                }
+            }
 
-    private static EntryResult NotRead(Quantity quantity, string text) =>
-        EntryResult.Refused($"“{text}” is not read as {LowerFirst(quantity.Name)}. Type for example {quantity.Example}.");
+            return EntryResult.Of(values.ToArray());
+        }
 
-    private static EntryResult OutOfRange(Quantity quantity, string text) =>
-        EntryResult.Refused($"{quantity.Name} “{text}” is outside {quantity.Range}. Type a value within it.");
+        public EntryResult NotRead() =>
+            EntryResult.Refused($"“{Text}” is not read as {LowerFirst(Rule.Quantity.Name)}. Type for example {Rule.Quantity.Example}.");
 
-    private static string LowerFirst(string text) => char.ToLowerInvariant(text[0]) + text[1..];
+        private static string LowerFirst(string text) => text.Length > 1 && char.IsUpper(text[1]) || text.StartsWith("T-", StringComparison.Ordinal)
+            ? text
+            : char.ToLowerInvariant(text[0]) + text[1..];
+    }
 }

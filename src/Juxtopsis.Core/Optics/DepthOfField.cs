@@ -4,35 +4,44 @@ namespace Juxtopsis.Core.Optics;
 /// The sharp zone: how far before and behind the plane of focus a point is still drawn no larger than the circle of confusion.
 /// </summary>
 /// <remarks>
-/// Distances here are measured <b>from the lens</b>, in millimetres; add the image distance v for distances from the sensor
-/// mark. The limits follow the thin lens exactly, close up as well; they say nothing of diffraction or of a lens's own faults.
-/// Source: Ray, <i>Applied Photographic Optics</i>, "Depth of field".
+/// <para>
+/// Distances here are measured <b>from the entrance pupil</b>, which for a pupil magnification of one is the lens itself. A point
+/// at b makes a disc p·m·|b − a|/b on the sensor; setting that to the circle c gives both limits at once, from the one ratio
+/// e = c/(p·m). They are the same as s(H − f)/(H ± (s − f) …) of the textbooks, and stay exact close up and for any pupil.
+/// </para>
+/// <para>Source: Ray, <i>Applied Photographic Optics</i>, "Depth of field". Nothing is said of diffraction or a lens's faults.</para>
 /// </remarks>
 public static class DepthOfField
 {
-    /// <summary>The hyperfocal distance H = f²/(N·c) + f: focus there, and all from half of it to infinity is sharp.</summary>
+    /// <summary>e = c/(p·m): the circle, measured at the subject, over the pupil.</summary>
+    /// <param name="circleOfConfusionMm">c on the sensor, mm.</param>
+    /// <param name="pupilMm">p, mm.</param>
+    /// <param name="magnification">m.</param>
+    /// <returns>A ratio; from 1 upwards the zone reaches infinity.</returns>
+    public static double Tolerance(double circleOfConfusionMm, double pupilMm, double magnification) =>
+        circleOfConfusionMm / (pupilMm * magnification);
+
+    /// <summary>The near limit a/(1 + e).</summary>
+    /// <param name="subjectFromPupilMm">a, mm from the entrance pupil.</param>
+    /// <param name="tolerance">e.</param>
+    /// <returns>Millimetres from the entrance pupil, never more than a.</returns>
+    public static double NearLimitMm(double subjectFromPupilMm, double tolerance) => subjectFromPupilMm / (1 + tolerance);
+
+    /// <summary>The far limit a/(1 − e).</summary>
+    /// <param name="subjectFromPupilMm">a, mm from the entrance pupil.</param>
+    /// <param name="tolerance">e.</param>
+    /// <returns>Millimetres from the entrance pupil, never less than a; positive infinity from e = 1.</returns>
+    public static double FarLimitMm(double subjectFromPupilMm, double tolerance) =>
+        tolerance >= 1 ? double.PositiveInfinity : subjectFromPupilMm / (1 - tolerance);
+
+    /// <summary>The hyperfocal distance: focus there, and all from half of it to infinity is sharp.</summary>
     /// <param name="focalLengthMm">f as the sensor sees it, mm.</param>
     /// <param name="fNumber">N as the sensor sees it.</param>
     /// <param name="circleOfConfusionMm">c on the sensor, mm.</param>
-    /// <returns>Millimetres from the lens.</returns>
-    public static double Hyperfocal(double focalLengthMm, double fNumber, double circleOfConfusionMm) =>
-        focalLengthMm * focalLengthMm / (fNumber * circleOfConfusionMm) + focalLengthMm;
-
-    /// <summary>The near limit s(H − f) / (H + s − 2f).</summary>
-    /// <param name="subjectFromLensMm">s, mm from the lens.</param>
-    /// <param name="hyperfocalMm">H, mm from the lens.</param>
-    /// <param name="focalLengthMm">f, mm.</param>
-    /// <returns>Millimetres from the lens, never more than s.</returns>
-    public static double NearLimit(double subjectFromLensMm, double hyperfocalMm, double focalLengthMm) =>
-        subjectFromLensMm * ((hyperfocalMm - focalLengthMm) / (hyperfocalMm + subjectFromLensMm - 2 * focalLengthMm));
-
-    /// <summary>The far limit s(H − f) / (H − s).</summary>
-    /// <param name="subjectFromLensMm">s, mm from the lens.</param>
-    /// <param name="hyperfocalMm">H, mm from the lens.</param>
-    /// <param name="focalLengthMm">f, mm.</param>
-    /// <returns>Millimetres from the lens, never less than s; positive infinity when s reaches H.</returns>
-    public static double FarLimit(double subjectFromLensMm, double hyperfocalMm, double focalLengthMm) =>
-        subjectFromLensMm >= hyperfocalMm
-            ? double.PositiveInfinity
-            : subjectFromLensMm * ((hyperfocalMm - focalLengthMm) / (hyperfocalMm - subjectFromLensMm));
+    /// <returns>
+    /// Millimetres <b>from the sensor mark</b>: f(1 + m)²/m at m = N·c/f, which is H = f²/(N·c) + f from the lens with its image
+    /// distance added.
+    /// </returns>
+    public static double HyperfocalDistanceMm(double focalLengthMm, double fNumber, double circleOfConfusionMm) =>
+        ThinLens.SubjectDistanceMm(focalLengthMm, fNumber * circleOfConfusionMm / focalLengthMm);
 }

@@ -1,5 +1,3 @@
-using System.Globalization;
-
 namespace Juxtopsis.Core.Quantities;
 
 /// <summary>A quantity that people type: its name, its unit, and the range in which a value makes sense.</summary>
@@ -24,7 +22,7 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>f-number as marked.</summary>
     public static Quantity FNumber { get; } = new("Aperture", "", 0.3, 512, "f/2.8");
 
-    /// <summary>Magnification of a reducer or extender.</summary>
+    /// <summary>Magnification of one reducer or extender.</summary>
     public static Quantity OpticsMagnification { get; } = new("Reducer or extender", "", 0.2, 10, "0.71 or 2x");
 
     /// <summary>Anamorphic squeeze.</summary>
@@ -51,6 +49,87 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>Height of a standing figure, mm.</summary>
     public static Quantity FigureHeight { get; } = new("Figure height", "mm", 10, 20_000, "1.75m", IsDistance: true);
 
+    /// <summary>Degrees that a squeeze may be turned.</summary>
+    public static Quantity SqueezeTurn { get; } = new("Turn of the squeeze", "°", -20, 20, "0.5");
+
+    /// <summary>T-number of a lens at its widest.</summary>
+    public static Quantity TNumber { get; } = new("T-number", "", 0.3, 512, "T2.1");
+
+    /// <summary>Nearest focus of a lens, mm from the sensor mark.</summary>
+    public static Quantity NearestFocus { get; } = new("Nearest focus", "mm", 1, 1e8, "45cm or 1'6\"", IsDistance: true);
+
+    /// <summary>Largest reproduction ratio of a lens.</summary>
+    public static Quantity LargestMagnification { get; } = new("Largest ratio", "", 0.0001, 20, "1:4 or 0.25");
+
+    /// <summary>Pupil magnification.</summary>
+    public static Quantity PupilMagnification { get; } = new("Pupil magnification", "", 0.05, 20, "1.2");
+
+    /// <summary>Sensor mark to the front of the lens, mm.</summary>
+    public static Quantity FrontFromSensor { get; } = new("Front of the lens", "mm", 1, 3000, "140");
+
+    /// <summary>Diameter of an image circle, mm.</summary>
+    public static Quantity ImageCircle { get; } = new("Image circle", "mm", 0.5, 1000, "43.3");
+
+    /// <summary>Clear diameters and places in front of a lens, mm.</summary>
+    public static Quantity FrontOpening { get; } = new("Opening in front", "mm", 0.1, 1000, "62");
+
+    /// <summary>Close-up lens, dioptres.</summary>
+    public static Quantity CloseUp { get; } = new("Close-up lens", "dpt", 0, 25, "2 or +2");
+
+    /// <summary>Extension tubes or bellows, mm.</summary>
+    public static Quantity Extension { get; } = new("Extension", "mm", 0, 1000, "16");
+
+    /// <summary>Error of a mount's depth, mm.</summary>
+    public static Quantity MountError { get; } = new("Mount too long by", "mm", -5, 5, "0.04");
+
+    /// <summary>Thickness of a filter behind the lens, mm.</summary>
+    public static Quantity RearFilter { get; } = new("Rear filter", "mm", 0, 50, "2.5");
+
+    /// <summary>Refractive index.</summary>
+    public static Quantity RefractiveIndex { get; } = new("Refractive index", "", 1, 4, "1.52");
+
+    /// <summary>Sensitivity.</summary>
+    public static Quantity Sensitivity { get; } = new("Sensitivity", "ISO", 1, 10_000_000, "800");
+
+    /// <summary>Stops of a filter or of stabilisation.</summary>
+    public static Quantity FilterStops { get; } = new("Filter", "stops", 0, 30, "3, ND8 or 0.9");
+
+    /// <summary>Stops of stabilisation.</summary>
+    public static Quantity StabilisationStops { get; } = new("Stabilisation", "stops", 0, 15, "5");
+
+    /// <summary>Frames a second.</summary>
+    public static Quantity Fps { get; } = new("Frame rate", "fps", 0.01, 100_000, "25");
+
+    /// <summary>Shutter angle.</summary>
+    public static Quantity ShutterAngle { get; } = new("Shutter angle", "°", 0.1, 360, "180 or 1/50");
+
+    /// <summary>Brightness of a scene at ISO 100.</summary>
+    public static Quantity Brightness { get; } = new("Brightness", "EV", -15, 30, "EV 12 or 500 lx");
+
+    /// <summary>Mains frequency.</summary>
+    public static Quantity Mains { get; } = new("Mains frequency", "Hz", 10, 1000, "50");
+
+    /// <summary>Nearest or farthest place of the camera, mm from the mark.</summary>
+    public static Quantity CameraPlace { get; } = new("Camera's place", "mm", 1, 1e8, "4.2m or 14'", IsDistance: true);
+
+    /// <summary>Sideways move of the camera, mm.</summary>
+    public static Quantity Sideways { get; } = new("Sideways move", "mm", 0.1, 1e7, "10cm or 4\"", IsDistance: true);
+
+    /// <summary>Width of a watched picture, or the distance to it, mm.</summary>
+    public static Quantity Viewing { get; } = new("Viewing size", "mm", 10, 1e6, "1.2m or 4'", IsDistance: true);
+
+    /// <summary>A circle of confusion, mm.</summary>
+    public static Quantity Circle { get; } = new("Circle of confusion", "mm", 0.0001, 5, "0.025");
+
+    /// <summary>A circle of confusion in delivered pixels.</summary>
+    public static Quantity CirclePx { get; } = new("Circle of confusion", "px", 0.1, 1000, "2");
+
+    /// <summary>A size at the subject, mm.</summary>
+    public static Quantity FieldSize { get; } = new("Size at the subject", "mm", 0.01, 1e8, "40cm or 16\"", IsDistance: true);
+
+    /// <summary>Blur as a share of the picture's height.</summary>
+    public static Quantity BlurShare { get; } = new("Blur behind", "", 0.0001, 5, "2 %");
+
     /// <summary>Divisor of the picture's diagonal for the circle of confusion.</summary>
     public static Quantity CocDivisor { get; } = new("Circle of confusion divisor", "", 100, 20_000, "1500");
 
@@ -60,18 +139,16 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     public bool Accepts(double value) => value >= Min && value <= Max;
 
     /// <summary>The range in words, distances in the unit that people use at that size.</summary>
-    public string Range => $"{Say(Min)} to {Say(Max)}";
+    /// <param name="unit">The person's unit for distances.</param>
+    /// <returns>For example <c>1 mm to 100 km</c>.</returns>
+    public string Range(LengthUnit unit = LengthUnit.Metres) => $"{Say(Min, unit)} to {Say(Max, unit)}";
 
     /// <summary>A value with its unit, for messages.</summary>
     /// <param name="value">A value in <see cref="Unit"/>.</param>
+    /// <param name="unit">The person's unit for distances.</param>
     /// <returns>For example <c>0.5 mm</c>, <c>3.2 m</c>, <c>2.8</c>.</returns>
-    public string Say(double value) => Math.Abs(value) switch
-    {
-        >= 1e6 when IsDistance => $"{Number(value / 1e6)} km",
-        >= 1000 when IsDistance => $"{Number(value / 1000)} m",
-        >= 100 when IsDistance => $"{Number(value / 10)} cm",
-        _ => Unit.Length == 0 ? Number(value) : $"{Number(value)} {Unit}",
-    };
-
-    private static string Number(double value) => value.ToString("G6", CultureInfo.InvariantCulture);
+    public string Say(double value, LengthUnit unit = LengthUnit.Metres) =>
+        IsDistance ? LengthWords.Distance(value, unit)
+        : Unit.Length == 0 ? LengthWords.Number(value)
+        : $"{LengthWords.Number(value)} {Unit}";
 }

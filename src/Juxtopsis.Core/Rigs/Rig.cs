@@ -4,18 +4,87 @@ namespace Juxtopsis.Core.Rigs;
 /// <param name="SensorWidthMm">Width of the area that the recording mode uses, mm.</param>
 /// <param name="SensorHeightMm">Height of that area, mm.</param>
 /// <param name="FocalLengthMm">Focal length as marked on the lens, mm.</param>
-/// <param name="FNumber">f-number as marked on the lens.</param>
+/// <param name="FNumber">f-number as set on the lens.</param>
 public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, double FocalLengthMm, double FNumber)
 {
+    /// <summary>The whole sensor, when the mode uses a part of it; null when not known.</summary>
+    public AreaSize? WholeSensor { get; init; }
+
     /// <summary>Electronic zoom or a crop afterwards; 1 is none, 2 keeps half the width and half the height.</summary>
     public double PunchIn { get; init; } = 1;
 
     /// <summary>Anamorphic squeeze; 1 for a spherical lens. The picture is this many times wider than it lies on the sensor.</summary>
     public double Squeeze { get; init; } = 1;
 
-    /// <summary>Product of the magnifications of all reducers (below 1) and extenders (above 1) between lens and sensor.</summary>
-    public double OpticsMagnification { get; init; } = 1;
+    /// <summary>Whether the squeeze is before or behind the iris.</summary>
+    public SqueezePlace SqueezePlace { get; init; }
+
+    /// <summary>How far the squeeze is turned against the sensor, degrees.</summary>
+    public double SqueezeTurnDeg { get; init; }
+
+    /// <summary>Reducers (below 1) and extenders (above 1) between lens and sensor.</summary>
+    public OpticsChain Optics { get; init; } = OpticsChain.None;
+
+    /// <summary>The fastest f-number that the reducer lets out; null when it is not known to limit.</summary>
+    public double? OpticsFastestFNumber { get; init; }
 
     /// <summary>Pixels that the mode records over its area; null when not known.</summary>
     public PixelSize? Recorded { get; init; }
+
+    /// <summary>What is known of the lens.</summary>
+    public LensData Lens { get; init; }
+
+    /// <summary>Close-up lens in front, dioptres (1/m); 0 is none.</summary>
+    public double CloseUpDioptres { get; init; }
+
+    /// <summary>Extension tubes or bellows, mm; 0 is none.</summary>
+    public double ExtensionMm { get; init; }
+
+    /// <summary>How much too long the mount is, mm; negative when too short.</summary>
+    public double MountErrorMm { get; init; }
+
+    /// <summary>Thickness of a filter between lens and sensor that the lens was not made for, mm.</summary>
+    public double RearFilterMm { get; init; }
+
+    /// <summary>Refractive index of that filter.</summary>
+    public double RearFilterIndex { get; init; } = 1.5;
+
+    /// <summary>Sensitivity, ISO; null when not decided.</summary>
+    public double? SensitivityIso { get; init; }
+
+    /// <summary>Fixed filters in place, stops of light.</summary>
+    public double FilterStops { get; init; }
+
+    /// <summary>Weakest setting of a variable filter, stops; given together with the strongest.</summary>
+    public double? VariableFilterMinStops { get; init; }
+
+    /// <summary>Strongest setting of a variable filter, stops.</summary>
+    public double? VariableFilterMaxStops { get; init; }
+
+    /// <summary>Captured frames a second; null when as many as the timeline has.</summary>
+    public double? CaptureFps { get; init; }
+
+    /// <summary>Stabilisation of the body, stops.</summary>
+    public double BodyStabilisationStops { get; init; }
+
+    /// <summary>Stabilisation of the lens, stops.</summary>
+    public double LensStabilisationStops { get; init; }
+
+    /// <summary>True when body and lens are known to add up; else the larger of the two counts.</summary>
+    public bool StabilisersAddUp { get; init; }
+}
+
+/// <summary>A width and a height, mm.</summary>
+/// <param name="WidthMm">Width, mm.</param>
+/// <param name="HeightMm">Height, mm.</param>
+public readonly record struct AreaSize(double WidthMm, double HeightMm);
+
+/// <summary>Where a squeeze sits.</summary>
+public enum SqueezePlace
+{
+    /// <summary>Before the iris: the pupil is narrower than tall, and discs stand upright.</summary>
+    Front,
+
+    /// <summary>Behind the iris: the pupil is round, and discs are round.</summary>
+    Rear,
 }

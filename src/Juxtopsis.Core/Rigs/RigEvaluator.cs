@@ -1,4 +1,3 @@
-using Juxtopsis.Core.Framing;
 using Juxtopsis.Core.Optics;
 
 namespace Juxtopsis.Core.Rigs;
@@ -7,12 +6,12 @@ namespace Juxtopsis.Core.Rigs;
 public static class RigEvaluator
 {
     /// <summary>Evaluates one rig.</summary>
-    /// <param name="scene">Distances and delivery; values within <see cref="Quantities.Quantity"/>'s ranges.</param>
-    /// <param name="conventions">Reference format and circle of confusion.</param>
+    /// <param name="scene">Distances, light and delivery; values within <see cref="Quantities.Quantity"/>'s ranges.</param>
+    /// <param name="conventions">What the figures go by.</param>
     /// <param name="rig">The rig, in ranges likewise.</param>
     /// <returns>
-    /// The report. <see cref="RigReport.Focus"/> is null when the subject is nearer than
-    /// <see cref="RigReport.NearestSubjectDistanceMm"/>; all that does not depend on focus is there all the same.
+    /// The report. <see cref="RigReport.Focus"/> is null when the subject lies outside <see cref="RigReport.Limits"/>; all that does
+    /// not depend on focus is there all the same, and <see cref="RigReport.Reasons"/> says what stood in the way.
     /// </returns>
     public static RigReport Evaluate(in Scene scene, in Conventions conventions, in Rig rig)
     {
@@ -24,100 +23,52 @@ public static class RigEvaluator
             ? new UsedArea(modeWidth, modeHeight, rig.Squeeze)
             : UsedArea.Trim(modeWidth, modeHeight, rig.Squeeze, aspect);
 
-        var crop = Compare(conventions, modeWidth, modeHeight, aspect, used);
-        var lens = Behind(rig, crop.Delivered);
-        var circle = used.PictureDiagonalMm / conventions.CocDivisor;
-        var hyperfocal = DepthOfField.Hyperfocal(lens.EffectiveFocalLengthMm, lens.EffectiveFNumber, circle);
+        var sensor = SensorUse.Of(scene, rig, used, desqueezedAspect, aspect);
+        var crop = CropFactors.Of(conventions, rig, aspect, used);
+        var lens = LensOnSensor.Of(conventions, rig, crop.Chosen);
+        var travel = TravelOf(rig, lens.EffectiveFocalLengthMm);
+        var mark = MarkMm(conventions, rig);
+        var limits = new FocusLimits(travel.NearestMm() - mark, travel.FarthestMm() - mark, travel.LargestMagnification());
+        var sharpness = SharpnessLimits.Of(scene, conventions, rig, used, sensor, lens, !travel.HasFarEnd);
+        if (mark != 0 && sharpness.HyperfocalDistanceMm is { } hyperfocal)
+        {
+            sharpness = sharpness with { HyperfocalDistanceMm = hyperfocal - mark };
+        }
 
-        return new RigReport(
-            UseOf(scene, rig, desqueezedAspect, aspect, used),
+        FocusReport? focus = scene.SubjectDistanceMm >= limits.NearestSubjectDistanceMm && scene.SubjectDistanceMm <= limits.FarthestSubjectDistanceMm
+            ? FocusReport.Of(
+                scene,
+                rig,
+                used,
+                lens.EffectiveFNumber,
+                SharpnessLimits.DepthCircleMm(sharpness.CircleOfConfusionMm, conventions, rig),
+                travel.FocusAt(scene.SubjectDistanceMm + mark))
+            : null;
+        var report = new RigReport(
+            sensor,
             crop,
             lens,
-            Angles(used, lens.EffectiveFocalLengthMm),
-            new SharpnessLimits(circle, hyperfocal + ImageDistance(lens.EffectiveFocalLengthMm, hyperfocal)),
-            Focused(scene, used, lens, hyperfocal));
+            AngleOfView.Of(used, lens.EffectiveFocalLengthMm),
+            sharpness,
+            limits,
+            focus,
+            SqueezeReport.Of(rig, used, aspect),
+            LightReport.Of(scene, rig, lens, focus?.WorkingOverSet ?? 1),
+            HandlingReport.Of(rig, lens, used, UsedArea.Trim(36, 24, 1, aspect).HeightMm / used.HeightMm, mark),
+            Reasons.None);
+        return report with { Reasons = ReasonFinder.Find(scene, conventions, rig, report) };
     }
 
-    private static SensorUse UseOf(in Scene scene, in Rig rig, double desqueezedAspect, double aspect, in UsedArea used)
-    {
-        if (rig.Recorded is not { } recorded)
-        {
-            return new SensorUse(used.WidthMm, used.HeightMm, desqueezedAspect, aspect, null, null, null);
-        }
+    /// <summary>How a rig's lens focuses.</summary>
+    internal static FocusTravel TravelOf(in Rig rig, double focalLengthMm) => FocusTravel.Of(
+        focalLengthMm,
+        rig.Lens.NearestFocusMm,
+        rig.Lens.LargestMagnification,
+        rig.Optics.Magnification,
+        rig.ExtensionMm,
+        rig.CloseUpDioptres);
 
-        var pixels = new PixelSize(
-            recorded.Width * (used.WidthMm / rig.SensorWidthMm),
-            recorded.Height * (used.HeightMm / rig.SensorHeightMm));
-        double? enlargement = scene.DeliveryWidthPx is { } asked
-            ? Math.Max(asked / pixels.Width, asked / aspect / pixels.Height)
-            : null;
-        return new SensorUse(used.WidthMm, used.HeightMm, desqueezedAspect, aspect, pixels, enlargement, 1 / enlargement);
-    }
-
-    private static CropFactors Compare(in Conventions conventions, double modeWidth, double modeHeight, double aspect, in UsedArea used)
-    {
-        var width = conventions.ReferenceWidthMm;
-        var height = conventions.ReferenceHeightMm;
-        var reference = UsedArea.Trim(width, height, 1, aspect);
-        return new CropFactors(
-            Math.Sqrt((width * width + height * height) / (modeWidth * modeWidth + modeHeight * modeHeight)),
-            width / modeWidth,
-            height / modeHeight,
-            reference.HeightMm / used.HeightMm);
-    }
-
-    private static LensOnSensor Behind(in Rig rig, double deliveredCrop)
-    {
-        var focalLength = rig.OpticsMagnification * rig.FocalLengthMm;
-        var fNumber = rig.OpticsMagnification * rig.FNumber;
-        return new LensOnSensor(
-            focalLength,
-            focalLength / rig.Squeeze,
-            fNumber,
-            -2 * PortableMath.Log2(rig.OpticsMagnification),
-            focalLength * deliveredCrop,
-            fNumber * deliveredCrop);
-    }
-
-    private static AngleOfView Angles(in UsedArea used, double focalLength) => new(
-        ThinLens.AngleOfViewDeg(used.PictureWidthMm, focalLength),
-        ThinLens.AngleOfViewDeg(used.HeightMm, focalLength),
-        ThinLens.AngleOfViewDeg(used.PictureDiagonalMm, focalLength),
-        ThinLens.EdgeStretch(used.PictureWidthMm, focalLength));
-
-    private static FocusReport? Focused(in Scene scene, in UsedArea used, in LensOnSensor lens, double hyperfocal)
-    {
-        var focalLength = lens.EffectiveFocalLengthMm;
-        if (scene.SubjectDistanceMm < ThinLens.NearestSubjectDistance(focalLength))
-        {
-            return null;
-        }
-
-        var subject = ThinLens.SubjectFromLens(focalLength, scene.SubjectDistanceMm);
-        var lensFromSensor = scene.SubjectDistanceMm - subject;
-        var background = scene.BackgroundDistanceMm - lensFromSensor;
-        var m = ThinLens.Magnification(focalLength, subject);
-        var disc = Blur.DiscMm(focalLength / lens.EffectiveFNumber, m, subject, background);
-        var fieldWidth = used.PictureWidthMm / m;
-        var fieldHeight = used.HeightMm / m;
-        var spread = background / subject;
-
-        return new FocusReport(
-            m,
-            fieldWidth,
-            fieldHeight,
-            fieldWidth * spread,
-            fieldHeight * spread,
-            DepthOfField.NearLimit(subject, hyperfocal, focalLength) + lensFromSensor,
-            DepthOfField.FarLimit(subject, hyperfocal, focalLength) + lensFromSensor,
-            disc,
-            disc / used.HeightMm,
-            disc / (used.Squeeze * used.PictureWidthMm),
-            Blur.AiryDiscMm(lens.EffectiveFNumber, m),
-            StandingFigure.Project(scene.FigureHeightMm, scene.LensHeightMm, fieldHeight),
-            StandingFigure.Project(scene.FigureHeightMm, scene.LensHeightMm, fieldHeight * spread));
-    }
-
-    private static double ImageDistance(double focalLength, double objectFromLens) =>
-        focalLength * objectFromLens / (objectFromLens - focalLength);
+    /// <summary>Where the chosen mark lies, mm before the sensor mark; 0 when the front of the lens is not known.</summary>
+    internal static double MarkMm(in Conventions conventions, in Rig rig) =>
+        conventions.DistanceFrom == DistanceMark.LensFront ? rig.Lens.FrontFromSensorMm ?? 0 : 0;
 }

@@ -1,10 +1,10 @@
 namespace Juxtopsis.Core.Rigs;
 
-/// <summary>Where things stand and what is to be delivered: the same for every rig that is compared.</summary>
-/// <param name="SubjectDistanceMm">Sensor mark to the plane of focus, mm.</param>
+/// <summary>Where things stand, how bright it is and what is to be delivered: the same for every rig that is compared.</summary>
+/// <param name="SubjectDistanceMm">To the plane of focus, mm, from the mark that the conventions name.</param>
 public readonly record struct Scene(double SubjectDistanceMm)
 {
-    /// <summary>Sensor mark to what is behind the subject, mm; infinity for the open.</summary>
+    /// <summary>To what is behind the subject, mm from the same mark; infinity for the open.</summary>
     public double BackgroundDistanceMm { get; init; } = double.PositiveInfinity;
 
     /// <summary>Delivered width over height; null takes each mode's own desqueezed shape.</summary>
@@ -18,4 +18,25 @@ public readonly record struct Scene(double SubjectDistanceMm)
 
     /// <summary>Height of the standing figures at the subject's and at the background's distance, mm.</summary>
     public double FigureHeightMm { get; init; } = 1750;
+
+    /// <summary>Nearest that the camera may come (heat, water, animals), mm from the mark; null when nothing keeps it off.</summary>
+    public double? NearestCameraMm { get; init; }
+
+    /// <summary>Farthest that the camera can go back (the room), mm from the mark; null in the open.</summary>
+    public double? FarthestCameraMm { get; init; }
+
+    /// <summary>Sideways move of the camera for which parallax is told, mm.</summary>
+    public double SidewaysMm { get; init; } = 100;
+
+    /// <summary>Brightness of the scene as exposure value at ISO 100; null when not known.</summary>
+    public double? BrightnessEv { get; init; }
+
+    /// <summary>Frames a second of the timeline.</summary>
+    public double TimelineFps { get; init; } = 25;
+
+    /// <summary>Shutter angle, degrees.</summary>
+    public double ShutterAngleDeg { get; init; } = 180;
+
+    /// <summary>Mains frequency of the lamps, Hz.</summary>
+    public double MainsHertz { get; init; } = 50;
 }

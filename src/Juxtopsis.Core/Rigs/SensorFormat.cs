@@ -4,19 +4,46 @@ namespace Juxtopsis.Core.Rigs;
 /// <param name="Name">The name that people use for it.</param>
 /// <param name="WidthMm">Width, mm.</param>
 /// <param name="HeightMm">Height, mm.</param>
-public sealed record SensorFormat(string Name, double WidthMm, double HeightMm)
+/// <param name="CircleMm">
+/// The customary circle of confusion, mm: about 1/1440 of the diagonal for stills formats, and the rounder sizes of cine tables
+/// for Super 35 and Super 16. Custom, not physics.
+/// </param>
+public sealed record SensorFormat(string Name, double WidthMm, double HeightMm, double CircleMm)
 {
     /// <summary>The generic formats, largest first. Sizes are the usual ones; a body's own mode may differ by a few tenths.</summary>
     public static IReadOnlyList<SensorFormat> All { get; } =
     [
-        new("44 × 33", 43.8, 32.9),
-        new("Full frame", 36, 24),
-        new("Super 35, open gate", 24.89, 18.66),
-        new("APS-C, 23.5 wide", 23.5, 15.6),
-        new("APS-C, 22.3 wide", 22.3, 14.9),
-        new("Super 35, 16:9", 24.89, 14),
-        new("Four Thirds type", 17.3, 13),
-        new("One-inch type", 13.2, 8.8),
-        new("Super 16", 12.52, 7.41),
+        new("44 × 33", 43.8, 32.9, 0.038),
+        new("Full frame", 36, 24, 0.030),
+        new("Super 35, open gate", 24.89, 18.66, 0.025),
+        new("APS-C, 23.5 wide", 23.5, 15.6, 0.020),
+        new("Super 35, 16:9", 24.89, 14, 0.025),
+        new("APS-C, 22.3 wide", 22.3, 14.9, 0.019),
+        new("Four Thirds type", 17.3, 13, 0.015),
+        new("One-inch type", 13.2, 8.8, 0.011),
+        new("Super 16", 12.52, 7.41, 0.013),
     ];
+
+    /// <summary>The generic format that is nearest in diagonal.</summary>
+    /// <param name="widthMm">Width of an area, mm.</param>
+    /// <param name="heightMm">Height of it, mm.</param>
+    /// <returns>The format; for areas of equal distance the larger one.</returns>
+    public static SensorFormat Nearest(double widthMm, double heightMm)
+    {
+        var diagonal = Math.Sqrt(widthMm * widthMm + heightMm * heightMm);
+        var best = All[0];
+        var least = double.PositiveInfinity;
+        for (var i = 0; i < All.Count; i++)
+        {
+            // In ratios: half the size is as far off as twice the size.
+            var other = Math.Sqrt(All[i].WidthMm * All[i].WidthMm + All[i].HeightMm * All[i].HeightMm);
+            var off = Math.Max(other / diagonal, diagonal / other);
+            if (off < least)
+            {
+                (best, least) = (All[i], off);
+            }
+        }
+
+        return best;
+    }
 }

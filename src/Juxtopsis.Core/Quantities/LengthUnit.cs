@@ -1,4 +1,4 @@
-namespace Juxtopsis.Core.Entry;
+namespace Juxtopsis.Core.Quantities;
 
 /// <summary>The unit that a person reads distances in, and that a bare number is taken to be in.</summary>
 public enum LengthUnit

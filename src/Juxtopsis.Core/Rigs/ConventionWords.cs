@@ -1,0 +1,42 @@
+using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Quantities;
+
+namespace Juxtopsis.Core.Rigs;
+
+/// <summary>Conventions in words, so that they can be printed with every result.</summary>
+public static class ConventionWords
+{
+    private static readonly Schools[] Each = [.. Enum.GetValues<Schools>().Where(s => s != Schools.None)];
+
+    /// <summary>The conventions that a figure went by, a short phrase each.</summary>
+    /// <param name="conventions">The conventions.</param>
+    /// <param name="schools">Which of them to say.</param>
+    /// <param name="unit">The person's unit for distances.</param>
+    /// <returns>Phrases such as <c>equivalents on 36 × 24 mm</c>.</returns>
+    public static IReadOnlyList<string> Of(Conventions conventions, Schools schools, LengthUnit unit) =>
+        [.. Each.Where(one => schools.HasFlag(one)).Select(one => Say(conventions, one, unit))];
+
+    private static string Say(in Conventions c, Schools school, LengthUnit unit) => school switch
+    {
+        Schools.Reference => $"equivalents on {LengthWords.Number(c.ReferenceWidthMm)} × {LengthWords.Number(c.ReferenceHeightMm)} mm",
+        Schools.Crop => c.Crop switch
+        {
+            CropSchool.Diagonal => "crop factor by bare diagonals",
+            CropSchool.Width => "crop factor by bare widths",
+            CropSchool.Height => "crop factor by bare heights",
+            _ => "crop factor at the delivered shape",
+        },
+        Schools.Circle => c.Circle switch
+        {
+            CircleSchool.FixedSize when c.CocFixedMm is { } fixedMm => $"circle of confusion {LengthWords.Millimetres(fixedMm)} for all",
+            CircleSchool.FixedSize => "circle of confusion customary for each format",
+            CircleSchool.DeliveredPixels => $"circle of confusion {LengthWords.Number(c.CocPx)} delivered pixels",
+            CircleSchool.Acuity =>
+                $"circle of confusion by an eye at {LengthWords.Distance(c.ViewingDistanceMm, unit)} from a picture {LengthWords.Distance(c.ScreenWidthMm, unit)} wide",
+            _ => $"circle of confusion 1/{LengthWords.Number(c.CocDivisor)} of the delivered diagonal",
+        },
+        Schools.Distance => c.DistanceFrom == DistanceMark.LensFront ? "distances from the front of the lens" : "distances from the sensor mark",
+        Schools.SqueezedDepth => c.SqueezedDepth == DepthSchool.Horizontal ? "squeezed depth across" : "squeezed depth up and down",
+        _ => c.FocalLength == FocalLengthSchool.Measured ? "focal lengths as measured" : "focal lengths as marked",
+    };
+}

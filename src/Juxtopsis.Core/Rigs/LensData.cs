@@ -1,0 +1,50 @@
+namespace Juxtopsis.Core.Rigs;
+
+/// <summary>What is known of the lens beyond its focal length and aperture. Null is unknown; what is known goes before the model.</summary>
+public readonly record struct LensData
+{
+    /// <summary>Short end of a zoom, mm as marked; given together with the long end.</summary>
+    public double? ZoomShortMm { get; init; }
+
+    /// <summary>Long end of a zoom, mm as marked.</summary>
+    public double? ZoomLongMm { get; init; }
+
+    /// <summary>Widest f-number; at the short end of a zoom whose aperture closes.</summary>
+    public double? WidestFNumber { get; init; }
+
+    /// <summary>Widest f-number at the long end, when it differs.</summary>
+    public double? WidestLongFNumber { get; init; }
+
+    /// <summary>Smallest opening, as an f-number.</summary>
+    public double? NarrowestFNumber { get; init; }
+
+    /// <summary>T-number at the widest f-number; the same loss is taken for all openings.</summary>
+    public double? WidestTNumber { get; init; }
+
+    /// <summary>True focal length at infinity where the marked one is set, mm.</summary>
+    public double? MeasuredFocalLengthMm { get; init; }
+
+    /// <summary>Nearest focus, mm from the sensor mark.</summary>
+    public double? NearestFocusMm { get; init; }
+
+    /// <summary>Reproduction ratio at the nearest focus.</summary>
+    public double? LargestMagnification { get; init; }
+
+    /// <summary>P, diameter of the exit pupil over that of the entrance pupil.</summary>
+    public double? PupilMagnification { get; init; }
+
+    /// <summary>Sensor mark to the front of the lens with all that is mounted there, mm.</summary>
+    public double? FrontFromSensorMm { get; init; }
+
+    /// <summary>Diameter of the image circle of the bare lens, mm.</summary>
+    public double? ImageCircleMm { get; init; }
+
+    /// <summary>Shortest focal length that a squeeze attachment allows behind it, mm as marked.</summary>
+    public double? ShortestTakingMm { get; init; }
+
+    /// <summary>Clear diameter of the narrowest ring, hood or attachment in front, mm.</summary>
+    public double? FrontOpeningMm { get; init; }
+
+    /// <summary>Entrance pupil to that opening, mm.</summary>
+    public double? FrontOpeningFromPupilMm { get; init; }
+}

@@ -1,0 +1,56 @@
+using Juxtopsis.Core.Light;
+using Juxtopsis.Core.Optics;
+
+namespace Juxtopsis.Core.Rigs;
+
+/// <summary>Finds what stands in the way, from a report that is otherwise done.</summary>
+internal static class ReasonFinder
+{
+    /// <summary>Nothing in air can be faster than this, by the sine condition.</summary>
+    public const double FastestPossible = 0.5;
+
+    /// <summary>Light too much or too little by less than this is left to the grade, stops.</summary>
+    public const double LightToleranceStops = 1.0 / 3;
+
+    public static Reasons Find(in Scene scene, in Conventions conventions, in Rig rig, in RigReport report)
+    {
+        var lens = report.Lens;
+        var reasons = If(scene.SubjectDistanceMm < report.Limits.NearestSubjectDistanceMm, Reasons.TooClose)
+            | If(scene.SubjectDistanceMm > report.Limits.FarthestSubjectDistanceMm, Reasons.TooFar)
+            | If(rig.Lens.FrontFromSensorMm >= scene.SubjectDistanceMm + RigEvaluator.MarkMm(conventions, rig), Reasons.InsideLens)
+            | If(report.Sharpness.CircleOfConfusionMm > report.Sensor.UsedHeightMm, Reasons.CircleLargerThanFrame)
+            | If(rig.FNumber < lens.UsedFNumber * (1 - Rounding), Reasons.ApertureTooWide)
+            | If(rig.FNumber > lens.UsedFNumber * (1 + Rounding), Reasons.ApertureTooNarrow)
+            | If(rig.FocalLengthMm != LensOnSensor.InZoom(rig), Reasons.OutsideZoom)
+            | If(lens.EffectiveFNumber > rig.Optics.Magnification * lens.UsedFNumber * (1 + Rounding), Reasons.ReducerLimitsAperture)
+            | If(lens.EffectiveFNumber < FastestPossible, Reasons.FasterThanPossible)
+            | If(
+                rig.Lens is { NearestFocusMm: { } nearest, LargestMagnification: null } && nearest < ThinLens.NearestSubjectDistanceMm(lens.EffectiveFocalLengthMm),
+                Reasons.NearestFocusIncomplete)
+            | If(report.Sharpness.CircleIsFallback, Reasons.PixelsUnknown)
+            | If(conventions.DistanceFrom == DistanceMark.LensFront && rig.Lens.FrontFromSensorMm is null, Reasons.FrontUnknown)
+            | If(conventions.FocalLength == FocalLengthSchool.Measured && rig.Lens.MeasuredFocalLengthMm is null, Reasons.NotMeasured);
+        return reasons | Spoils(scene, rig, report);
+    }
+
+    /// <summary>Widest apertures along a zoom are interpolated; a setting as near as this to one is that one.</summary>
+    private const double Rounding = 0.01;
+
+    private static Reasons Spoils(in Scene scene, in Rig rig, in RigReport report)
+    {
+        var leftOver = report.Light.LeftOverStops;
+        return If(report.Sensor.DarkShare > 0, Reasons.CircleDoesNotCover)
+            | If(rig.Lens.FrontOpeningMm < report.Handling.OpeningNeededMm, Reasons.OpeningTooSmall)
+            | If(rig.FocalLengthMm < rig.Lens.ShortestTakingMm, Reasons.TakingLensTooShort)
+            | If(report.Sensor.Enlargement > 1 + 1e-9, Reasons.Enlarged)
+            | If(report.Focus?.AiryDiscMm > report.Sharpness.CircleOfConfusionMm, Reasons.DiffractionSoftens)
+            | If(report.Focus is { } focus && (focus.FaceStretch ?? double.PositiveInfinity) > Perspective.FaceStretchNoticed, Reasons.FaceStretched)
+            | If(leftOver < -LightToleranceStops, Reasons.TooDark)
+            | If(leftOver > LightToleranceStops, Reasons.TooBright)
+            | If(leftOver > LightToleranceStops && (leftOver < rig.VariableFilterMinStops || leftOver > rig.VariableFilterMaxStops), Reasons.VariableFilterOutOfRange)
+            | If(!Flicker.IsSafe(report.Light.Flickers), Reasons.Flickers)
+            | If(report.Handling.FarthestByMountMm < scene.BackgroundDistanceMm, Reasons.InfinityLost);
+    }
+
+    private static Reasons If(bool holds, Reasons reason) => holds ? reason : Reasons.None;
+}

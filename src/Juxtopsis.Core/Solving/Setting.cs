@@ -1,0 +1,52 @@
+using System.Globalization;
+using Juxtopsis.Core.Quantities;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Core.Solving;
+
+/// <summary>A rig that is asked backwards: what it gives when one thing of it is changed. Every answer is the evaluator's own.</summary>
+internal readonly record struct Setting(Scene Scene, Conventions Conventions, Rig Rig, LengthUnit Unit)
+{
+    public RigReport Report => RigEvaluator.Evaluate(Scene, Conventions, Rig);
+
+    /// <summary>From where the camera may stand, mm: the rig's focus and the place, whichever is narrower.</summary>
+    public (double From, SolveBound FromBound, double To, SolveBound ToBound) Reach
+    {
+        get
+        {
+            var limits = Report.Limits;
+            var near = Scene.NearestCameraMm ?? 0;
+            var far = Scene.FarthestCameraMm ?? double.PositiveInfinity;
+            return (
+                Math.Max(limits.NearestSubjectDistanceMm, near),
+                near > limits.NearestSubjectDistanceMm ? SolveBound.NearestPlace : SolveBound.NearestFocus,
+                Math.Min(limits.FarthestSubjectDistanceMm, far),
+                far < limits.FarthestSubjectDistanceMm ? SolveBound.FarthestPlace : SolveBound.FarthestFocus);
+        }
+    }
+
+    public Setting At(double subjectDistanceMm) =>
+        this with { Scene = Scene with { SubjectDistanceMm = subjectDistanceMm, BackgroundDistanceMm = double.PositiveInfinity } };
+
+    /// <summary>Zooms. A measured focal length moves in proportion with the marked one.</summary>
+    public Setting With(double focalLengthMm) => this with
+    {
+        Rig = Rig with
+        {
+            FocalLengthMm = focalLengthMm,
+            Lens = Rig.Lens with { MeasuredFocalLengthMm = Rig.Lens.MeasuredFocalLengthMm * (focalLengthMm / Rig.FocalLengthMm) },
+        },
+    };
+
+    public double? Field(bool isAcross) => Report.Focus is { } focus ? isAcross ? focus.FieldWidthMm : focus.FieldHeightMm : null;
+
+    public string Far(double mm) => LengthWords.Distance(Rounded(mm), Unit);
+
+    public static string FocalLength(double mm) => LengthWords.Millimetres(Rounded(mm));
+
+    public static string Aperture(double fNumber) => $"ƒ{LengthWords.Number(Math.Round(fNumber, 2))}";
+
+    /// <summary>Four digits, for sentences; by way of text, which is the same on every host.</summary>
+    private static double Rounded(double value) =>
+        double.Parse(value.ToString("G4", CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+}
