@@ -14,7 +14,7 @@ public class EvaluateBenchmarks
         """
         {"scene":{"subjectDistanceMm":2200,"backgroundDistanceMm":3900,"deliveryAspect":1.7777777777777777,"deliveryWidthPx":3840},
         "rigs":[{"sensorWidthMm":36,"sensorHeightMm":24,"recordedWidthPx":6000,"recordedHeightPx":4000,"focalLengthMm":35,"fNumber":2.8},
-        {"sensorWidthMm":17.3,"sensorHeightMm":13,"focalLengthMm":25,"fNumber":1.8,"opticsMagnification":0.71}]}
+        {"sensorWidthMm":17.3,"sensorHeightMm":13,"focalLengthMm":25,"fNumber":1.8,"optics":[0.71]}]}
         """);
 
     private Scene scene = new(2200) { BackgroundDistanceMm = 3900, DeliveryAspect = 16.0 / 9, DeliveryWidthPx = 3840 };
@@ -27,7 +27,7 @@ public class EvaluateBenchmarks
         {
             rigs[i] = new Rig(12 + i % 37, 9 + i % 23, 8 + i % 211, 1.2 + i % 9)
             {
-                OpticsMagnification = i % 3 == 0 ? 0.71 : 1,
+                Optics = new OpticsChain(i % 3 == 0 ? 0.71 : 1),
                 Squeeze = i % 5 == 0 ? 1.5 : 1,
                 Recorded = new PixelSize(3840, 2160),
             };

@@ -3,6 +3,7 @@ using System.Runtime.Versioning;
 using System.Text;
 using Juxtopsis.Contracts;
 using Juxtopsis.Core.Entry;
+using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Browser;
 
@@ -11,7 +12,20 @@ namespace Juxtopsis.Browser;
 internal static partial class Exports
 {
     [JSExport]
-    internal static string Evaluate(string json) => Encoding.UTF8.GetString(CoreDoor.Evaluate(Encoding.UTF8.GetBytes(json)).Body.Span);
+    [return: JSMarshalAs<JSType.Array<JSType.Number>>]
+    internal static double[] Evaluate(string json) => CoreDoor.EvaluateNumbers(Encoding.UTF8.GetBytes(json));
+
+    [JSExport]
+    internal static string Words(string json, bool feet) => Text(CoreDoor.Words(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static string Working(string json, bool feet) => Text(CoreDoor.Working(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static string Solve(string json, bool feet) => Text(CoreDoor.Solve(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static string Conventions(string json, bool feet) => Text(CoreDoor.Conventions(Encoding.UTF8.GetBytes(json), Unit(feet)));
 
     [JSExport]
     internal static string ReadEntry(string kind, string text, bool feet) => CoreDoor.ReadEntry(Kind(kind), text, Unit(feet));
@@ -22,6 +36,11 @@ internal static partial class Exports
 
     [JSExport]
     internal static string Formats() => CoreDoor.Formats();
+
+    [JSExport]
+    internal static string Figures() => CoreDoor.Figures();
+
+    private static string Text(WireAnswer answer) => Encoding.UTF8.GetString(answer.Body.Span);
 
     private static EntryKind Kind(string kind) => Enum.Parse<EntryKind>(kind, ignoreCase: true);
 

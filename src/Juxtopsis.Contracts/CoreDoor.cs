@@ -1,8 +1,14 @@
 using System.Text.Json;
+using System.Text.Json.Serialization.Metadata;
+using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Contracts.Solving;
+using Juxtopsis.Contracts.Working;
 using Juxtopsis.Core.Entry;
+using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Contracts;
@@ -13,23 +19,110 @@ namespace Juxtopsis.Contracts;
 /// </summary>
 public static class CoreDoor
 {
+    /// <summary>What stands first in a row of numbers: nothing to add.</summary>
+    private const double Plain = 0;
+
+    /// <summary>What stands first: the request was refused; ask <see cref="Words"/> why.</summary>
+    private const double Refused = 1;
+
     /// <summary>Evaluates rigs in a scene.</summary>
     /// <param name="json">An <see cref="EvaluateRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
     /// <returns>200 with an <see cref="EvaluateResponse"/>, or 400 or 422 with a <see cref="Problem"/>.</returns>
-    public static WireAnswer Evaluate(ReadOnlySpan<byte> json)
-    {
-        var request = WireReader.Read(json, WireJson.Default.EvaluateRequest, out var unread);
-        if (request is null)
+    public static WireAnswer Evaluate(ReadOnlySpan<byte> json, LengthUnit unit = LengthUnit.Metres) => Answer(
+        json,
+        WireJson.Default.EvaluateRequest,
+        (checks, request) => EvaluateChecks.Check(checks, request, unit),
+        request =>
         {
-            return WireAnswer.Refuse(unread!);
+            var cases = Cases(request);
+            return new EvaluateResponse(
+                request.Conventions,
+                Phrases(request, unit),
+                [.. cases.Select(c => c.ToWire(cases[request.Yardstick], unit))]);
+        },
+        WireJson.Default.EvaluateResponse);
+
+    /// <summary>
+    /// Evaluates rigs in a scene into one row of numbers, for a page that asks while a hand moves: the same figures as
+    /// <see cref="Evaluate"/>, without the cost of writing them down and reading them again.
+    /// </summary>
+    /// <param name="json">An <see cref="EvaluateRequest"/>.</param>
+    /// <returns>
+    /// First 0, or 1 alone when the request is refused. Then for each rig: its <see cref="Reasons"/> as a number, all figures in the
+    /// order of <see cref="FigureId"/>, all differences in that order; NaN for what does not exist.
+    /// </returns>
+    public static double[] EvaluateNumbers(ReadOnlySpan<byte> json)
+    {
+        var request = WireReader.Read(json, WireJson.Default.EvaluateRequest, out _);
+        var checks = new FieldChecks();
+        if (request is not null)
+        {
+            EvaluateChecks.Check(checks, request, LengthUnit.Metres);
         }
 
-        var checks = new FieldChecks();
-        EvaluateChecks.Check(checks, request);
-        return checks.Errors.Count > 0
-            ? WireAnswer.Refuse(Problem.OfFields(checks.Errors))
-            : new WireAnswer(200, JsonSerializer.SerializeToUtf8Bytes(Evaluate(request), WireJson.Default.EvaluateResponse));
+        if (request is null || checks.Errors.Count > 0)
+        {
+            return [Refused];
+        }
+
+        var cases = Cases(request);
+        var each = 1 + 2 * FigureCatalogue.All.Count;
+        var numbers = new double[1 + cases.Length * each];
+        numbers[0] = Plain;
+        for (var i = 0; i < cases.Length; i++)
+        {
+            var row = numbers.AsSpan(1 + i * each, each);
+            row[0] = (double)cases[i].Report.Reasons;
+            cases[i].Pack(cases[request.Yardstick], row[1..]);
+        }
+
+        return numbers;
     }
+
+    /// <summary>What is to be said of an evaluation besides its figures.</summary>
+    /// <param name="json">An <see cref="EvaluateRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with a <see cref="WordsOutput"/>, or a <see cref="Problem"/>.</returns>
+    public static WireAnswer Words(ReadOnlySpan<byte> json, LengthUnit unit) => Answer(
+        json,
+        WireJson.Default.EvaluateRequest,
+        (checks, request) => EvaluateChecks.Check(checks, request, unit),
+        request => new WordsOutput(Phrases(request, unit), [.. Cases(request).Select(c => c.Reasons(unit))]),
+        WireJson.Default.WordsOutput);
+
+    /// <summary>How a figure came about.</summary>
+    /// <param name="json">A <see cref="WorkingRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with a <see cref="WorkingOutput"/>, or a <see cref="Problem"/>.</returns>
+    public static WireAnswer Working(ReadOnlySpan<byte> json, LengthUnit unit = LengthUnit.Metres) => Answer(
+        json,
+        WireJson.Default.WorkingRequest,
+        (checks, request) => WorkingMapping.Check(checks, request, unit),
+        request => WorkingMapping.Of(Cases(request.Setup)[request.Rig], request, unit),
+        WireJson.Default.WorkingOutput);
+
+    /// <summary>Answers a question asked backwards, for every rig.</summary>
+    /// <param name="json">A <see cref="SolveRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with a <see cref="SolveResponse"/>, or a <see cref="Problem"/>.</returns>
+    public static WireAnswer Solve(ReadOnlySpan<byte> json, LengthUnit unit = LengthUnit.Metres) => Answer(
+        json,
+        WireJson.Default.SolveRequest,
+        (checks, request) => SolveMapping.Check(checks, request, unit),
+        request => SolveMapping.Solve(request, unit),
+        WireJson.Default.SolveResponse);
+
+    /// <summary>The conventions to choose from, and what each would change in the figures at hand.</summary>
+    /// <param name="json">An <see cref="EvaluateRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with a list of <see cref="QuestionOutput"/>, or a <see cref="Problem"/>.</returns>
+    public static WireAnswer Conventions(ReadOnlySpan<byte> json, LengthUnit unit = LengthUnit.Metres) => Answer(
+        json,
+        WireJson.Default.EvaluateRequest,
+        (checks, request) => EvaluateChecks.Check(checks, request, unit),
+        QuestionMapping.Questions,
+        WireJson.Default.IReadOnlyListQuestionOutput);
 
     /// <summary>Reads a typed text. Answers an <see cref="EntryOutput"/>.</summary>
     /// <param name="kind">What the text stands for.</param>
@@ -39,9 +132,8 @@ public static class CoreDoor
     public static string ReadEntry(EntryKind kind, string text, LengthUnit unit)
     {
         var read = EntryReader.Read(kind, text, unit);
-        var infinite = double.IsPositiveInfinity(read.Value);
-        var output = new EntryOutput(double.IsFinite(read.Value) ? read.Value : null, read.Second, infinite, read.Problem);
-        return JsonSerializer.Serialize(output, WireJson.Default.EntryOutput);
+        var infinite = read.Values.Any(double.IsPositiveInfinity);
+        return JsonSerializer.Serialize(new EntryOutput(infinite ? [] : read.Values, infinite, read.Problem), WireJson.Default.EntryOutput);
     }
 
     /// <summary>The generic sensor formats. Answers a list of <see cref="FormatOutput"/>.</summary>
@@ -50,15 +142,42 @@ public static class CoreDoor
         [.. SensorFormat.All.Select(f => new FormatOutput(f.Name, f.WidthMm, f.HeightMm))],
         WireJson.Default.IReadOnlyListFormatOutput);
 
-    private static EvaluateResponse Evaluate(EvaluateRequest request)
+    /// <summary>What each figure is, in the order of <see cref="FigureId"/>. Answers a list of <see cref="FigureInfo"/>.</summary>
+    /// <returns>JSON.</returns>
+    public static string Figures() => JsonSerializer.Serialize(FigureMapping.Infos, WireJson.Default.IReadOnlyListFigureInfo);
+
+    private static FigureCase[] Cases(EvaluateRequest request) => FigureCase.Of(
+        request.Scene.ToCore(), request.Conventions.ToCore(), request.Rigs.Select(rig => rig.ToCore()).ToArray(), request.Yardstick);
+
+    private static IReadOnlyList<string> Phrases(EvaluateRequest request, LengthUnit unit)
     {
-        var scene = request.Scene.ToCore();
-        var conventions = request.Conventions.ToCore();
-        var reports = request.Rigs.Select(rig => RigEvaluator.Evaluate(scene, conventions, rig.ToCore())).ToArray();
-        var yardstick = reports[request.Yardstick];
-        return new EvaluateResponse(
-            request.Conventions,
-            [.. reports.Select(report => report.ToWire(scene, RigDifference.Between(report, yardstick)))]);
+        // Depth of squeezed lenses is said only where there is one.
+        var squeezed = request.Rigs.Any(r => r.Squeeze != 1) ? Schools.SqueezedDepth : Schools.None;
+        return ConventionWords.Of(
+            request.Conventions.ToCore(),
+            Schools.Reference | Schools.Crop | Schools.Circle | Schools.Distance | Schools.FocalLength | squeezed,
+            unit);
+    }
+
+    private static WireAnswer Answer<TRequest, TResponse>(
+        ReadOnlySpan<byte> json,
+        JsonTypeInfo<TRequest> requestType,
+        Action<FieldChecks, TRequest> check,
+        Func<TRequest, TResponse> answer,
+        JsonTypeInfo<TResponse> responseType)
+        where TRequest : class
+    {
+        var request = WireReader.Read(json, requestType, out var unread);
+        if (request is null)
+        {
+            return WireAnswer.Refuse(unread!);
+        }
+
+        var checks = new FieldChecks();
+        check(checks, request);
+        return checks.Errors.Count > 0
+            ? WireAnswer.Refuse(Problem.OfFields(checks.Errors))
+            : new WireAnswer(200, JsonSerializer.SerializeToUtf8Bytes(answer(request), responseType));
     }
 }
 

@@ -1,8 +1,14 @@
 using System.Text.Json.Serialization;
 using Juxtopsis.Contracts.Comparisons;
+using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Contracts.Solving;
+using Juxtopsis.Contracts.Working;
+using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Rigs;
+using Juxtopsis.Core.Solving;
 
 namespace Juxtopsis.Contracts;
 
@@ -14,9 +20,23 @@ namespace Juxtopsis.Contracts;
     RespectNullableAnnotations = true,
     RespectRequiredConstructorParameters = true,
     NumberHandling = JsonNumberHandling.Strict,
-    MaxDepth = 16)]
+    MaxDepth = 16,
+    Converters =
+    [
+        typeof(CamelCaseEnum<CropSchool>), typeof(CamelCaseEnum<CircleSchool>), typeof(CamelCaseEnum<DistanceMark>),
+        typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>),
+        typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
+        typeof(CamelCaseEnum<Reasons>), typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>),
+    ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(EvaluateResponse))]
+[JsonSerializable(typeof(WordsOutput))]
+[JsonSerializable(typeof(WorkingRequest))]
+[JsonSerializable(typeof(WorkingOutput))]
+[JsonSerializable(typeof(SolveRequest))]
+[JsonSerializable(typeof(SolveResponse))]
+[JsonSerializable(typeof(IReadOnlyList<QuestionOutput>))]
+[JsonSerializable(typeof(IReadOnlyList<FigureInfo>))]
 [JsonSerializable(typeof(ComparisonInput))]
 [JsonSerializable(typeof(ComparisonOutput))]
 [JsonSerializable(typeof(IReadOnlyList<ComparisonSummary>))]

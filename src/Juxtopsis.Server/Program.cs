@@ -34,7 +34,7 @@ app.UseProblemsForStatuses();
 app.MapOpenApi("/openapi/{documentName}.json");
 app.MapScalarApiReference("/api/docs", page => page.WithTitle("Juxtopsis API").DisableDefaultFonts().DisableAgent());
 app.MapHealth();
-app.MapEvaluate();
+app.MapCore();
 app.MapComparisons();
 app.UsePages(builder.Configuration["Juxtopsis:Pages"]);
 

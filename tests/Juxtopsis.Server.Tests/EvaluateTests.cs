@@ -59,7 +59,7 @@ public sealed class EvaluateTests(ServerFixture fixture) : IClassFixture<ServerF
     [InlineData("sensorWidthMm", "1e-300", "0.5 mm to 500 mm")]
     [InlineData("squeeze", "0.5", "1 to 3")]
     [InlineData("punchIn", "0.99", "1 to 50")]
-    [InlineData("opticsMagnification", "0", "0.2 to 10")]
+    [InlineData("optics", "[1, 0]", "0.2 to 10")]
     public async Task A_value_out_of_range_names_field_value_limit_and_mend(string field, string value, string limit)
     {
         var rig = JsonNode.Parse(Rig)!.AsObject();

@@ -1,5 +1,6 @@
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Contracts.Comparisons;
 
@@ -36,7 +37,7 @@ public static class ComparisonChecks
                 "Reload the page: it may be older or newer than the server.");
         }
 
-        EvaluateChecks.Check(checks, input.Document.Setup, "document.setup.");
+        EvaluateChecks.Check(checks, input.Document.Setup, LengthUnit.Metres, "document.setup.");
         return checks.Errors.Count == 0 ? null : Problem.OfFields(checks.Errors);
     }
 }

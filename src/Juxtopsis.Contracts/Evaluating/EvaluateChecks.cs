@@ -1,5 +1,6 @@
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Quantities;
+using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Contracts.Evaluating;
 
@@ -8,10 +9,10 @@ internal static class EvaluateChecks
 {
     private const int MaxNameLength = 60;
 
-    public static void Check(FieldChecks checks, EvaluateRequest request, string prefix = "")
+    public static void Check(FieldChecks checks, EvaluateRequest request, LengthUnit unit, string prefix = "")
     {
-        CheckScene(checks, request.Scene, prefix + "scene.");
-        CheckConventions(checks, request.Conventions, prefix + "conventions.");
+        CheckScene(checks, request.Scene, unit, prefix + "scene.");
+        CheckConventions(checks, request.Conventions, unit, prefix + "conventions.");
 
         var count = request.Rigs.Count;
         if (count is 0 or > EvaluateRequest.MaxRigs)
@@ -25,51 +26,64 @@ internal static class EvaluateChecks
             return;
         }
 
-        if (request.Yardstick < 0 || request.Yardstick >= count)
-        {
-            checks.Add(
-                prefix + "yardstick",
-                $"{request.Yardstick}",
-                $"0 to {count - 1}",
-                $"Yardstick {request.Yardstick} is none of the {count} rigs.",
-                "Give the index of a rig, from 0.");
-        }
-
+        CheckIndex(checks, prefix + "yardstick", request.Yardstick, count, "Yardstick");
         for (var i = 0; i < count; i++)
         {
-            CheckRig(checks, request.Rigs[i], $"{prefix}rigs[{i}].");
+            CheckRig(checks, request.Rigs[i], unit, $"{prefix}rigs[{i}].");
         }
     }
 
-    private static void CheckScene(FieldChecks checks, SceneInput scene, string prefix)
+    public static void CheckIndex(FieldChecks checks, string field, int index, int count, string name)
     {
-        checks.InRange(prefix + "subjectDistanceMm", scene.SubjectDistanceMm, Quantity.SubjectDistance);
-        checks.InRange(prefix + "backgroundDistanceMm", scene.BackgroundDistanceMm, Quantity.BackgroundDistance);
+        if (count > 0 && (index < 0 || index >= count))
+        {
+            checks.Add(field, $"{index}", $"0 to {count - 1}", $"{name} {index} is none of the {count} rigs.", "Give the index of a rig, from 0.");
+        }
+    }
+
+    private static void CheckScene(FieldChecks checks, SceneInput scene, LengthUnit unit, string prefix)
+    {
+        checks.InRange(prefix + "subjectDistanceMm", scene.SubjectDistanceMm, Quantity.SubjectDistance, unit);
+        checks.InRange(prefix + "backgroundDistanceMm", scene.BackgroundDistanceMm, Quantity.BackgroundDistance, unit);
         checks.InRange(prefix + "deliveryAspect", scene.DeliveryAspect, Quantity.DeliveryAspect);
         checks.InRange(prefix + "deliveryWidthPx", scene.DeliveryWidthPx, Quantity.Pixels);
-        checks.InRange(prefix + "lensHeightMm", scene.LensHeightMm, Quantity.LensHeight);
-        checks.InRange(prefix + "figureHeightMm", scene.FigureHeightMm, Quantity.FigureHeight);
+        checks.InRange(prefix + "lensHeightMm", scene.LensHeightMm, Quantity.LensHeight, unit);
+        checks.InRange(prefix + "figureHeightMm", scene.FigureHeightMm, Quantity.FigureHeight, unit);
+        checks.InRange(prefix + "nearestCameraMm", scene.NearestCameraMm, Quantity.CameraPlace, unit);
+        checks.InRange(prefix + "farthestCameraMm", scene.FarthestCameraMm, Quantity.CameraPlace, unit);
+        checks.InRange(prefix + "sidewaysMm", scene.SidewaysMm, Quantity.Sideways, unit);
+        checks.InRange(prefix + "brightnessEv", scene.BrightnessEv, Quantity.Brightness);
+        checks.InRange(prefix + "timelineFps", scene.TimelineFps, Quantity.Fps);
+        checks.InRange(prefix + "shutterAngleDeg", scene.ShutterAngleDeg, Quantity.ShutterAngle);
+        checks.InRange(prefix + "mainsHertz", scene.MainsHertz, Quantity.Mains);
+        checks.InOrder(
+            prefix + "farthestCameraMm", scene.NearestCameraMm, scene.FarthestCameraMm,
+            "The farthest place of the camera is nearer than the nearest.", "Give the nearer one first.");
         if (scene.BackgroundDistanceMm < scene.SubjectDistanceMm)
         {
-            var say = Quantity.SubjectDistance.Say;
-            var subject = say(scene.SubjectDistanceMm);
+            var subject = Quantity.SubjectDistance.Say(scene.SubjectDistanceMm, unit);
+            var background = Quantity.SubjectDistance.Say(scene.BackgroundDistanceMm.Value, unit);
             checks.Add(
                 prefix + "backgroundDistanceMm",
-                say(scene.BackgroundDistanceMm.Value),
+                background,
                 $"{subject} or more",
-                $"The background at {say(scene.BackgroundDistanceMm.Value)} is nearer than the subject at {subject}.",
+                $"The background at {background} is nearer than the subject at {subject}.",
                 $"Put the background at {subject} or more, or bring the subject nearer.");
         }
     }
 
-    private static void CheckConventions(FieldChecks checks, ConventionsInput conventions, string prefix)
+    private static void CheckConventions(FieldChecks checks, ConventionsInput conventions, LengthUnit unit, string prefix)
     {
         checks.InRange(prefix + "referenceWidthMm", conventions.ReferenceWidthMm, Quantity.SensorSide);
         checks.InRange(prefix + "referenceHeightMm", conventions.ReferenceHeightMm, Quantity.SensorSide);
         checks.InRange(prefix + "cocDivisor", conventions.CocDivisor, Quantity.CocDivisor);
+        checks.InRange(prefix + "cocFixedMm", conventions.CocFixedMm, Quantity.Circle);
+        checks.InRange(prefix + "cocPx", conventions.CocPx, Quantity.CirclePx);
+        checks.InRange(prefix + "screenWidthMm", conventions.ScreenWidthMm, Quantity.Viewing, unit);
+        checks.InRange(prefix + "viewingDistanceMm", conventions.ViewingDistanceMm, Quantity.Viewing, unit);
     }
 
-    private static void CheckRig(FieldChecks checks, RigInput? rig, string prefix)
+    private static void CheckRig(FieldChecks checks, RigInput? rig, LengthUnit unit, string prefix)
     {
         if (rig is null)
         {
@@ -80,21 +94,90 @@ internal static class EvaluateChecks
         checks.Text(prefix + "name", rig.Name, "The rig's name", MaxNameLength);
         checks.InRange(prefix + "sensorWidthMm", rig.SensorWidthMm, Quantity.SensorSide);
         checks.InRange(prefix + "sensorHeightMm", rig.SensorHeightMm, Quantity.SensorSide);
+        checks.InRange(prefix + "wholeSensorWidthMm", rig.WholeSensorWidthMm, Quantity.SensorSide);
+        checks.InRange(prefix + "wholeSensorHeightMm", rig.WholeSensorHeightMm, Quantity.SensorSide);
         checks.InRange(prefix + "recordedWidthPx", rig.RecordedWidthPx, Quantity.Pixels);
         checks.InRange(prefix + "recordedHeightPx", rig.RecordedHeightPx, Quantity.Pixels);
         checks.InRange(prefix + "focalLengthMm", rig.FocalLengthMm, Quantity.FocalLength);
         checks.InRange(prefix + "fNumber", rig.FNumber, Quantity.FNumber);
-        checks.InRange(prefix + "opticsMagnification", rig.OpticsMagnification, Quantity.OpticsMagnification);
+        checks.InRange(prefix + "opticsFastestFNumber", rig.OpticsFastestFNumber, Quantity.FNumber);
         checks.InRange(prefix + "squeeze", rig.Squeeze, Quantity.Squeeze);
+        checks.InRange(prefix + "squeezeTurnDeg", rig.SqueezeTurnDeg, Quantity.SqueezeTurn);
         checks.InRange(prefix + "punchIn", rig.PunchIn, Quantity.PunchIn);
-        if (rig.RecordedWidthPx is null != rig.RecordedHeightPx is null)
+        checks.InRange(prefix + "closeUpDioptres", rig.CloseUpDioptres, Quantity.CloseUp);
+        checks.InRange(prefix + "extensionMm", rig.ExtensionMm, Quantity.Extension);
+        checks.InRange(prefix + "mountErrorMm", rig.MountErrorMm, Quantity.MountError);
+        checks.InRange(prefix + "rearFilterMm", rig.RearFilterMm, Quantity.RearFilter);
+        checks.InRange(prefix + "rearFilterIndex", rig.RearFilterIndex, Quantity.RefractiveIndex);
+        checks.InRange(prefix + "sensitivityIso", rig.SensitivityIso, Quantity.Sensitivity);
+        checks.InRange(prefix + "filterStops", rig.FilterStops, Quantity.FilterStops);
+        checks.InRange(prefix + "variableFilterMinStops", rig.VariableFilterMinStops, Quantity.FilterStops);
+        checks.InRange(prefix + "variableFilterMaxStops", rig.VariableFilterMaxStops, Quantity.FilterStops);
+        checks.InRange(prefix + "captureFps", rig.CaptureFps, Quantity.Fps);
+        checks.InRange(prefix + "bodyStabilisationStops", rig.BodyStabilisationStops, Quantity.StabilisationStops);
+        checks.InRange(prefix + "lensStabilisationStops", rig.LensStabilisationStops, Quantity.StabilisationStops);
+        CheckOptics(checks, rig, prefix);
+        checks.Both(prefix, "recordedWidthPx", rig.RecordedWidthPx, "recordedHeightPx", rig.RecordedHeightPx, "Recorded pixels have one side only.");
+        checks.Both(prefix, "wholeSensorWidthMm", rig.WholeSensorWidthMm, "wholeSensorHeightMm", rig.WholeSensorHeightMm, "The whole sensor has one side only.");
+        checks.Both(
+            prefix, "variableFilterMinStops", rig.VariableFilterMinStops, "variableFilterMaxStops", rig.VariableFilterMaxStops,
+            "The variable filter has one end only.");
+        checks.InOrder(
+            prefix + "variableFilterMaxStops", rig.VariableFilterMinStops, rig.VariableFilterMaxStops,
+            "The strongest setting of the variable filter is weaker than its weakest.", "Give the weaker one first.");
+        if (rig.Lens is null)
+        {
+            checks.Add(prefix + "lens", "null", "lens data", "The lens data are null.", "Leave them out, or give an object.");
+            return;
+        }
+
+        CheckLens(checks, rig.Lens, unit, prefix + "lens.");
+    }
+
+    private static void CheckOptics(FieldChecks checks, RigInput rig, string prefix)
+    {
+        if (rig.Optics is null || rig.Optics.Count > OpticsChain.Most)
         {
             checks.Add(
-                prefix + (rig.RecordedWidthPx is null ? "recordedWidthPx" : "recordedHeightPx"),
-                "",
-                "both sides or neither",
-                "Recorded pixels have one side only.",
-                "Give width and height, or leave both out.");
+                prefix + "optics", $"{rig.Optics?.Count}", $"up to {OpticsChain.Most}",
+                $"Up to {OpticsChain.Most} reducers and extenders are reckoned with.", "Leave some out, or multiply two of them.");
+            return;
+        }
+
+        for (var i = 0; i < rig.Optics.Count; i++)
+        {
+            checks.InRange($"{prefix}optics[{i}]", rig.Optics[i], Quantity.OpticsMagnification);
+        }
+    }
+
+    private static void CheckLens(FieldChecks checks, LensInput lens, LengthUnit unit, string prefix)
+    {
+        checks.InRange(prefix + "zoomShortMm", lens.ZoomShortMm, Quantity.FocalLength);
+        checks.InRange(prefix + "zoomLongMm", lens.ZoomLongMm, Quantity.FocalLength);
+        checks.InRange(prefix + "widestFNumber", lens.WidestFNumber, Quantity.FNumber);
+        checks.InRange(prefix + "widestLongFNumber", lens.WidestLongFNumber, Quantity.FNumber);
+        checks.InRange(prefix + "narrowestFNumber", lens.NarrowestFNumber, Quantity.FNumber);
+        checks.InRange(prefix + "widestTNumber", lens.WidestTNumber, Quantity.TNumber);
+        checks.InRange(prefix + "measuredFocalLengthMm", lens.MeasuredFocalLengthMm, Quantity.FocalLength);
+        checks.InRange(prefix + "nearestFocusMm", lens.NearestFocusMm, Quantity.NearestFocus, unit);
+        checks.InRange(prefix + "largestMagnification", lens.LargestMagnification, Quantity.LargestMagnification);
+        checks.InRange(prefix + "pupilMagnification", lens.PupilMagnification, Quantity.PupilMagnification);
+        checks.InRange(prefix + "frontFromSensorMm", lens.FrontFromSensorMm, Quantity.FrontFromSensor);
+        checks.InRange(prefix + "imageCircleMm", lens.ImageCircleMm, Quantity.ImageCircle);
+        checks.InRange(prefix + "shortestTakingMm", lens.ShortestTakingMm, Quantity.FocalLength);
+        checks.InRange(prefix + "frontOpeningMm", lens.FrontOpeningMm, Quantity.FrontOpening);
+        checks.InRange(prefix + "frontOpeningFromPupilMm", lens.FrontOpeningFromPupilMm, Quantity.FrontOpening);
+        checks.Both(prefix, "zoomShortMm", lens.ZoomShortMm, "zoomLongMm", lens.ZoomLongMm, "The zoom has one end only.");
+        checks.InOrder(
+            prefix + "zoomLongMm", lens.ZoomShortMm, lens.ZoomLongMm, "The long end of the zoom is shorter than the short end.", "Give the shorter one first.");
+        checks.InOrder(
+            prefix + "narrowestFNumber", lens.WidestFNumber, lens.NarrowestFNumber,
+            "The narrowest aperture is wider than the widest.", "A narrower aperture has the larger f-number.");
+        if (lens.WidestTNumber is not null && lens.WidestFNumber is null)
+        {
+            checks.Add(
+                prefix + "widestFNumber", "", "given beside a T-number",
+                "A T-number needs the widest f-number beside it.", "Give the lens's widest f-number, so that other openings can be reckoned.");
         }
     }
 }

@@ -10,7 +10,7 @@ internal sealed class FieldChecks
 
     public IReadOnlyList<FieldError> Errors => errors;
 
-    public void InRange(string field, double? value, Quantity quantity)
+    public void InRange(string field, double? value, Quantity quantity, LengthUnit unit = LengthUnit.Metres)
     {
         if (value is { } number && !quantity.Accepts(number))
         {
@@ -18,9 +18,38 @@ internal sealed class FieldChecks
             Add(
                 field,
                 given,
-                quantity.Range,
-                $"{quantity.Name} {(double.IsFinite(number) ? quantity.Say(number) : given)} is outside {quantity.Range}.",
-                $"Give a value from {quantity.Range}.");
+                quantity.Range(unit),
+                $"{quantity.Name} {(double.IsFinite(number) ? quantity.Say(number, unit) : given)} is outside {quantity.Range(unit)}.",
+                $"Give a value from {quantity.Range(unit)}.");
+        }
+    }
+
+    /// <summary>A value that must be there.</summary>
+    public void Given(string field, double? value, Quantity quantity, LengthUnit unit)
+    {
+        if (value is null)
+        {
+            Add(field, "", quantity.Range(unit), $"{quantity.Name} is missing.", $"Give it, for example {quantity.Example}.");
+        }
+
+        InRange(field, value, quantity, unit);
+    }
+
+    /// <summary>Two values that only make sense together.</summary>
+    public void Both(string prefix, string first, double? one, string second, double? other, string message)
+    {
+        if (one is null != other is null)
+        {
+            Add(prefix + (one is null ? first : second), "", "both or neither", message, "Give both, or leave both out.");
+        }
+    }
+
+    /// <summary>Two values of which the second may not be smaller.</summary>
+    public void InOrder(string field, double? least, double? most, string message, string mend)
+    {
+        if (most < least)
+        {
+            Add(field, LengthWords.Number(most.Value), $"{LengthWords.Number(least.Value)} or more", message, mend);
         }
     }
 

@@ -51,7 +51,7 @@ internal static class Intermediates
         Lens(
             "a",
             "subject from the entrance pupil",
-            (in c) => c.Rig.Lens.PupilMagnification is null ? "s" : "s + ff·(1/P − 1)",
+            (in c) => c.Rig.Lens.PupilMagnification is null || c.Rig.CloseUpDioptres != 0 ? "s" : "s + ff·(1/P − 1)",
             (in c) => c.Report.Focus?.SubjectFromPupilMm),
         Lens("b", "background from the entrance pupil", (in _) => "a + B − D", (in c) => c.Report.Focus?.BackgroundFromPupilMm),
         Of("e", "circle at the subject over the pupil", FigureUnit.Ratio, (in _) => "cd/(p·m)", (in c) => c.Report.Focus?.Tolerance),

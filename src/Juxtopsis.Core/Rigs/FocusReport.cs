@@ -81,7 +81,8 @@ public readonly record struct FocusReport(
         var m = place.Magnification;
         var pupilMagnification = PupilMagnification(rig);
         var pupil = place.FocalLengthMm / fNumber;
-        var subject = place.SubjectFromLensMm + place.FocalLengthMm * (1 / pupilMagnification - 1);
+        // Where a close-up lens images the pupil to is not known; it is then taken to lie in the lens.
+        var subject = place.SubjectFromLensMm + (rig.CloseUpDioptres == 0 ? place.FocalLengthMm * (1 / pupilMagnification - 1) : 0);
         var background = subject + (scene.BackgroundDistanceMm - scene.SubjectDistanceMm);
         var working = 1 + place.RackedOut / pupilMagnification;
         var fieldWidth = used.PictureWidthMm / m;

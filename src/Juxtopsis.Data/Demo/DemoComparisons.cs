@@ -52,7 +52,7 @@ public static class DemoComparisons
             RecordedHeightPx = 3888,
             FocalLengthMm = 25,
             FNumber = 1.8,
-            OpticsMagnification = 0.71,
+            Optics = [0.71],
         });
 
     private static ComparisonDocument Slipway { get; } = Document(

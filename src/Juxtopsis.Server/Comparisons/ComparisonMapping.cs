@@ -32,7 +32,7 @@ internal static class ComparisonMapping
 
     private static string InShort(RigInput rig)
     {
-        var optics = rig.OpticsMagnification == 1 ? "" : string.Create(CultureInfo.InvariantCulture, $" · {rig.OpticsMagnification:0.##}× optics");
+        var optics = string.Concat(rig.Optics.Select(k => string.Create(CultureInfo.InvariantCulture, $" · {k:0.##}×")));
         var squeeze = rig.Squeeze == 1 ? "" : string.Create(CultureInfo.InvariantCulture, $" · {rig.Squeeze:0.##}× squeeze");
         return string.Create(CultureInfo.InvariantCulture, $"{rig.FocalLengthMm:0.##} mm ƒ{rig.FNumber:0.##}{optics}{squeeze}");
     }

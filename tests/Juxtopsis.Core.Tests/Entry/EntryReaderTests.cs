@@ -1,5 +1,6 @@
 using FsCheck.Xunit;
 using Juxtopsis.Core.Entry;
+using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Core.Tests.Entry;
 
@@ -32,15 +33,15 @@ public sealed class EntryReaderTests
     {
         var read = EntryReader.Read(EntryKind.SubjectDistance, text, LengthUnit.Metres);
         Assert.Null(read.Problem);
-        Assert.Equal(mm, read.Value, 6);
+        Assert.Equal(mm, read.Values[0], 6);
     }
 
     [Fact]
     public void A_bare_number_is_in_the_persons_unit()
     {
-        Assert.Equal(3048, EntryReader.Read(EntryKind.SubjectDistance, "10", LengthUnit.Feet).Value, 6);
-        Assert.Equal(10000, EntryReader.Read(EntryKind.SubjectDistance, "10", LengthUnit.Metres).Value, 6);
-        Assert.Equal(35, EntryReader.Read(EntryKind.FocalLength, "35", LengthUnit.Feet).Value);
+        Assert.Equal(3048, EntryReader.Read(EntryKind.SubjectDistance, "10", LengthUnit.Feet).Values[0], 6);
+        Assert.Equal(10000, EntryReader.Read(EntryKind.SubjectDistance, "10", LengthUnit.Metres).Values[0], 6);
+        Assert.Equal(35, EntryReader.Read(EntryKind.FocalLength, "35", LengthUnit.Feet).Values[0]);
     }
 
     [Theory]
@@ -68,7 +69,76 @@ public sealed class EntryReaderTests
     [InlineData("0.71x", 0.71)]
     [InlineData("x0.71", 0.71)]
     [InlineData("× 2", 2)]
-    public void Reducers(string text, double expected) => Reads(EntryKind.OpticsMagnification, text, expected);
+    public void Reducers(string text, double expected) => Reads(EntryKind.Optics, text, expected);
+
+    [Theory]
+    [InlineData("0.71 × 1.4", 0.71, 1.4)]
+    [InlineData("0.71x1.4x", 0.71, 1.4)]
+    [InlineData("2 0.64", 2, 0.64)]
+    public void Reducers_in_a_row(string text, double first, double second) =>
+        Assert.Equal([first, second], EntryReader.Read(EntryKind.Optics, text, LengthUnit.Metres).Values);
+
+    [Theory]
+    [InlineData(EntryKind.TNumber, "T2.1", 2.1)]
+    [InlineData(EntryKind.TNumber, "t/2,1", 2.1)]
+    [InlineData(EntryKind.Magnification, "1:4", 0.25)]
+    [InlineData(EntryKind.Magnification, "0.25x", 0.25)]
+    [InlineData(EntryKind.Magnification, "1:1", 1)]
+    [InlineData(EntryKind.CloseUp, "+2", 2)]
+    [InlineData(EntryKind.CloseUp, "1.8 dpt", 1.8)]
+    [InlineData(EntryKind.MountError, "-0.04", -0.04)]
+    [InlineData(EntryKind.MountError, "−0.04 mm", -0.04)]
+    [InlineData(EntryKind.MountError, "+0.04", 0.04)]
+    [InlineData(EntryKind.SqueezeTurn, "-0.5°", -0.5)]
+    [InlineData(EntryKind.Sensitivity, "ISO 800", 800)]
+    [InlineData(EntryKind.Filter, "3 stops", 3)]
+    [InlineData(EntryKind.Filter, "ND8", 3)]
+    [InlineData(EntryKind.Filter, "nd 64", 6)]
+    [InlineData(EntryKind.Fps, "25 fps", 25)]
+    [InlineData(EntryKind.Fps, "24000/1001", 24000.0 / 1001)]
+    [InlineData(EntryKind.ShutterAngle, "172.8°", 172.8)]
+    [InlineData(EntryKind.Brightness, "EV 12", 12)]
+    [InlineData(EntryKind.Brightness, "-2", -2)]
+    [InlineData(EntryKind.Brightness, "640 lux", 8)]
+    [InlineData(EntryKind.CocDivisor, "1/1730", 1730)]
+    [InlineData(EntryKind.BlurShare, "2 %", 0.02)]
+    [InlineData(EntryKind.NearestFocus, "45cm", 450)]
+    [InlineData(EntryKind.FrontFromSensor, "14cm", 140)]
+    public void What_is_written_on_gear_is_read(EntryKind kind, string text, double expected) => Reads(kind, text, expected);
+
+    [Fact]
+    public void A_density_and_a_factor_are_the_same_filter()
+    {
+        // Density 0.9 lets 10^-0.9 through, which is 2.99 stops; ND8 lets an eighth through, 3 stops.
+        Assert.Equal(2.98974, EntryReader.Read(EntryKind.Filter, "ND0.9", LengthUnit.Metres).Values[0], 5);
+        Assert.Equal(3, EntryReader.Read(EntryKind.Filter, "ND8", LengthUnit.Metres).Values[0], 12);
+    }
+
+    [Theory]
+    [InlineData(EntryKind.ZoomRange, "24-70", new double[] { 24, 70 })]
+    [InlineData(EntryKind.ZoomRange, "24–70 mm", new double[] { 24, 70 })]
+    [InlineData(EntryKind.ZoomRange, "35", new double[] { 35 })]
+    [InlineData(EntryKind.WidestAperture, "f/3.5-5.6", new double[] { 3.5, 5.6 })]
+    [InlineData(EntryKind.WidestAperture, "1:2.8", new double[] { 2.8 })]
+    [InlineData(EntryKind.VariableFilter, "2 to 5 stops", new double[] { 2, 5 })]
+    public void Spans(EntryKind kind, string text, double[] expected) =>
+        Assert.Equal(expected, EntryReader.Read(kind, text, LengthUnit.Metres).Values);
+
+    [Theory]
+    [InlineData(EntryKind.ZoomRange, "70-24", "backwards")]
+    [InlineData(EntryKind.TNumber, "f/2", "f-number")]
+    [InlineData(EntryKind.Optics, "0.7x0.7x0.7x0.7x0.7", "in a row")]
+    [InlineData(EntryKind.Optics, "x", "not read")]
+    [InlineData(EntryKind.Filter, "ND", "not read")]
+    [InlineData(EntryKind.Brightness, "0 lux", "not read")]
+    [InlineData(EntryKind.ShutterAngle, "361", "outside")]
+    [InlineData(EntryKind.ShutterAngle, "1/50", "not read")]
+    public void What_cannot_be_is_refused(EntryKind kind, string text, string reason) =>
+        Assert.Contains(reason, EntryReader.Read(kind, text, LengthUnit.Metres).Problem!, StringComparison.Ordinal);
+
+    [Fact]
+    public void A_range_is_told_in_the_persons_unit() =>
+        Assert.Contains("0.04″ to 328084′", EntryReader.Read(EntryKind.SubjectDistance, "0", LengthUnit.Feet).Problem!, StringComparison.Ordinal);
 
     [Theory]
     [InlineData(EntryKind.SensorArea, "36 x 24", 36, 24)]
@@ -81,14 +151,14 @@ public sealed class EntryReaderTests
     {
         var read = EntryReader.Read(kind, text, LengthUnit.Metres);
         Assert.Null(read.Problem);
-        Assert.Equal((first, second), (read.Value, read.Second));
+        Assert.Equal([first, second], read.Values);
     }
 
     [Fact]
     public void Only_a_background_may_be_infinite()
     {
-        Assert.Equal(double.PositiveInfinity, EntryReader.Read(EntryKind.BackgroundDistance, "∞", LengthUnit.Metres).Value);
-        Assert.Equal(double.PositiveInfinity, EntryReader.Read(EntryKind.BackgroundDistance, "Inf", LengthUnit.Metres).Value);
+        Assert.Equal(double.PositiveInfinity, EntryReader.Read(EntryKind.BackgroundDistance, "∞", LengthUnit.Metres).Values[0]);
+        Assert.Equal(double.PositiveInfinity, EntryReader.Read(EntryKind.BackgroundDistance, "Inf", LengthUnit.Metres).Values[0]);
         Assert.NotNull(EntryReader.Read(EntryKind.SubjectDistance, "inf", LengthUnit.Metres).Problem);
         Assert.NotNull(EntryReader.Read(EntryKind.FocalLength, "inf", LengthUnit.Metres).Problem);
     }
@@ -123,15 +193,15 @@ public sealed class EntryReaderTests
     [Property(MaxTest = 3000)]
     public bool Any_text_whatever_is_read_within_range_or_refused_in_words(string? text, byte kind)
     {
-        var which = (EntryKind)(kind % 12);
+        var which = Enum.GetValues<EntryKind>()[kind % Enum.GetValues<EntryKind>().Length];
         var read = EntryReader.Read(which, text ?? "", LengthUnit.Metres);
-        return read.Problem is { Length: > 10 } || read.Value > 0 || (which == EntryKind.LensHeight && read.Value == 0);
+        return read.Problem is { Length: > 10 } ? read.Values.Count == 0 : read.Values.Count > 0 && !read.Values.Any(double.IsNaN);
     }
 
     private static void Reads(EntryKind kind, string text, double expected)
     {
         var read = EntryReader.Read(kind, text, LengthUnit.Metres);
         Assert.Null(read.Problem);
-        Assert.Equal(expected, read.Value, 12);
+        Assert.Equal(expected, read.Values[0], 12);
     }
 }

@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Entry;
+using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Core.Tests.Entry;
 
@@ -17,10 +18,15 @@ public sealed class EntryStepTests
     [InlineData(EntryKind.SubjectDistance, 2340, false, true, 1340)]
     [InlineData(EntryKind.SubjectDistance, 500, false, false, 490)]
     [InlineData(EntryKind.SubjectDistance, 10, false, false, 10)]
-    [InlineData(EntryKind.OpticsMagnification, 1, false, false, 0.8)]
+    [InlineData(EntryKind.Optics, 1, false, false, 0.8)]
     [InlineData(EntryKind.Squeeze, 1, false, false, 1)]
     [InlineData(EntryKind.DeliveryAspect, 16.0 / 9, true, false, 1.85)]
     [InlineData(EntryKind.SensorArea, 36, true, false, 36)]
+    [InlineData(EntryKind.Sensitivity, 800, true, false, 1000)]
+    [InlineData(EntryKind.ShutterAngle, 180, false, false, 172.8)]
+    [InlineData(EntryKind.MountError, 0, false, false, -0.01)]
+    [InlineData(EntryKind.Brightness, 12, false, true, 11)]
+    [InlineData(EntryKind.CloseUp, 0, false, false, 0)]
     public void Arrow_keys_step_by_what_means_something(EntryKind kind, double from, bool up, bool large, double to) =>
         Assert.Equal(to, EntryStep.Next(kind, from, up, large, LengthUnit.Metres), 9);
 

@@ -16,7 +16,9 @@ public sealed record ReferenceCase(JsonElement Input, JsonElement Expected)
     public string ToRequest()
     {
         HashSet<string> ofScene = ["subjectDistanceMm", "backgroundDistanceMm", "deliveryAspect"];
-        var leaves = Input.EnumerateObject().ToLookup(p => ofScene.Contains(p.Name), p => $"\"{p.Name}\":{p.Value.GetRawText()}");
+        var leaves = Input.EnumerateObject().ToLookup(
+            p => ofScene.Contains(p.Name),
+            p => p.Name == "opticsMagnification" ? $"\"optics\":[{p.Value.GetRawText()}]" : $"\"{p.Name}\":{p.Value.GetRawText()}");
         return $$"""{"scene":{{{string.Join(',', leaves[true])}}},"rigs":[{{{string.Join(',', leaves[false])}}}]}""";
     }
 

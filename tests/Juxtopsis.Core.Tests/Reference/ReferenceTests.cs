@@ -26,8 +26,12 @@ public sealed class ReferenceTests
         var reference = ReferenceCase.At(index);
         var answer = CoreDoor.Evaluate(Encoding.UTF8.GetBytes(reference.ToRequest()));
         Assert.Equal(200, answer.Status);
-        var leaves = new Dictionary<string, JsonElement>();
-        Collect(JsonDocument.Parse(answer.Body).RootElement.GetProperty("reports")[0], leaves);
+        var report = JsonDocument.Parse(answer.Body).RootElement.GetProperty("reports")[0];
+        var leaves = report.GetProperty("figures").EnumerateObject().ToDictionary(p => p.Name, p => p.Value);
+        if (report.GetProperty("reasons").EnumerateArray().FirstOrDefault(r => r.GetProperty("severity").GetString() == "stops") is { ValueKind: JsonValueKind.Object } stop)
+        {
+            leaves["error"] = stop.GetProperty("kind");
+        }
 
         foreach (var expected in reference.Expected.EnumerateObject())
         {
@@ -56,24 +60,5 @@ public sealed class ReferenceTests
         Assert.True(
             Math.Abs(actual.GetDouble() - wanted) <= Tolerance * Math.Abs(wanted),
             $"{name}: expected {wanted:R}, got {actual.GetRawText()}");
-    }
-
-    /// <summary>Leaf names are unique but for the difference and the figures, which no case speaks of.</summary>
-    private static void Collect(JsonElement element, Dictionary<string, JsonElement> leaves)
-    {
-        foreach (var property in element.EnumerateObject())
-        {
-            if (property.Value.ValueKind == JsonValueKind.Object)
-            {
-                if (property.Name is not "difference")
-                {
-                    Collect(property.Value, leaves);
-                }
-            }
-            else
-            {
-                leaves[property.Name] = property.Value;
-            }
-        }
     }
 }

@@ -28,7 +28,7 @@ public static class RandomSetups
         let distance = reach * focalLength * optics
         select new RandomSetup(
             new Scene(distance) { DeliveryAspect = aspect, BackgroundDistanceMm = behind > 5e3 ? double.PositiveInfinity : distance * behind },
-            new Rig(width, width / shape, focalLength, fNumber) { OpticsMagnification = optics, Squeeze = squeeze, PunchIn = punchIn }))
+            new Rig(width, width / shape, focalLength, fNumber) { Optics = new OpticsChain(optics), Squeeze = squeeze, PunchIn = punchIn }))
         .ToArbitrary();
 
     /// <summary>Numbers spread evenly over the orders of magnitude of a range.</summary>

@@ -1,4 +1,6 @@
+using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Rigs;
+using Juxtopsis.Core.Tests.Figures;
 
 namespace Juxtopsis.Core.Tests.Rigs;
 
@@ -88,11 +90,10 @@ public sealed class RigByHand
     public void Differences_are_told_in_stops_and_per_cent()
     {
         // f/2 against f/2.8284: one stop more light. Same sensor, 70 mm against 35 mm: 100 % longer.
-        var yardstick = RigEvaluator.Evaluate(Plain, Conventions.Default, new Rig(36, 24, 35, 2 * Math.Sqrt(2)));
-        var rig = RigEvaluator.Evaluate(Plain, Conventions.Default, new Rig(36, 24, 70, 2));
-        var difference = RigDifference.Between(rig, yardstick);
-        Assert.Equal(1, difference.LightStops, 9);
-        Assert.Equal(1, difference.BlurStops, 9);
-        Assert.Equal(100, difference.EquivalentFocalLengthPercent, 9);
+        var yardstick = new Rig(36, 24, 35, 2 * Math.Sqrt(2));
+        var rig = new Rig(36, 24, 70, 2);
+        Assert.Equal(1, Case.Difference(FigureId.EffectiveFNumber, rig, yardstick)!.Value, 9);
+        Assert.Equal(1, Case.Difference(FigureId.EquivalentFNumber, rig, yardstick)!.Value, 9);
+        Assert.Equal(100, Case.Difference(FigureId.EquivalentFocalLengthMm, rig, yardstick)!.Value, 9);
     }
 }

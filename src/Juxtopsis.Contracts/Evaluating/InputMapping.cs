@@ -1,0 +1,99 @@
+using Juxtopsis.Core.Rigs;
+using CoreConventions = Juxtopsis.Core.Rigs.Conventions;
+
+namespace Juxtopsis.Contracts.Evaluating;
+
+/// <summary>From the wire's types to the core's.</summary>
+internal static class InputMapping
+{
+    public static Scene ToCore(this SceneInput scene) => new(scene.SubjectDistanceMm)
+    {
+        BackgroundDistanceMm = scene.BackgroundDistanceMm ?? double.PositiveInfinity,
+        DeliveryAspect = scene.DeliveryAspect,
+        DeliveryWidthPx = scene.DeliveryWidthPx,
+        LensHeightMm = scene.LensHeightMm,
+        FigureHeightMm = scene.FigureHeightMm,
+        NearestCameraMm = scene.NearestCameraMm,
+        FarthestCameraMm = scene.FarthestCameraMm,
+        SidewaysMm = scene.SidewaysMm,
+        BrightnessEv = scene.BrightnessEv,
+        TimelineFps = scene.TimelineFps,
+        ShutterAngleDeg = scene.ShutterAngleDeg,
+        MainsHertz = scene.MainsHertz,
+    };
+
+    public static CoreConventions ToCore(this ConventionsInput conventions) => new(conventions.ReferenceWidthMm, conventions.ReferenceHeightMm)
+    {
+        Crop = conventions.Crop,
+        Circle = conventions.Circle,
+        CocDivisor = conventions.CocDivisor,
+        CocFixedMm = conventions.CocFixedMm,
+        CocPx = conventions.CocPx,
+        ScreenWidthMm = conventions.ScreenWidthMm,
+        ViewingDistanceMm = conventions.ViewingDistanceMm,
+        DistanceFrom = conventions.DistanceFrom,
+        SqueezedDepth = conventions.SqueezedDepth,
+        FocalLength = conventions.FocalLength,
+    };
+
+    public static ConventionsInput ToWire(this in CoreConventions conventions) => new()
+    {
+        ReferenceWidthMm = conventions.ReferenceWidthMm,
+        ReferenceHeightMm = conventions.ReferenceHeightMm,
+        Crop = conventions.Crop,
+        Circle = conventions.Circle,
+        CocDivisor = conventions.CocDivisor,
+        CocFixedMm = conventions.CocFixedMm,
+        CocPx = conventions.CocPx,
+        ScreenWidthMm = conventions.ScreenWidthMm,
+        ViewingDistanceMm = conventions.ViewingDistanceMm,
+        DistanceFrom = conventions.DistanceFrom,
+        SqueezedDepth = conventions.SqueezedDepth,
+        FocalLength = conventions.FocalLength,
+    };
+
+    public static Rig ToCore(this RigInput rig) => new(rig.SensorWidthMm, rig.SensorHeightMm, rig.FocalLengthMm, rig.FNumber)
+    {
+        WholeSensor = rig is { WholeSensorWidthMm: { } wholeWidth, WholeSensorHeightMm: { } wholeHeight } ? new AreaSize(wholeWidth, wholeHeight) : null,
+        Recorded = rig is { RecordedWidthPx: { } width, RecordedHeightPx: { } height } ? new PixelSize(width, height) : null,
+        Optics = OpticsChain.Of(rig.Optics),
+        OpticsFastestFNumber = rig.OpticsFastestFNumber,
+        Squeeze = rig.Squeeze,
+        SqueezePlace = rig.SqueezePlace,
+        SqueezeTurnDeg = rig.SqueezeTurnDeg,
+        PunchIn = rig.PunchIn,
+        Lens = rig.Lens.ToCore(),
+        CloseUpDioptres = rig.CloseUpDioptres,
+        ExtensionMm = rig.ExtensionMm,
+        MountErrorMm = rig.MountErrorMm,
+        RearFilterMm = rig.RearFilterMm,
+        RearFilterIndex = rig.RearFilterIndex,
+        SensitivityIso = rig.SensitivityIso,
+        FilterStops = rig.FilterStops,
+        VariableFilterMinStops = rig.VariableFilterMinStops,
+        VariableFilterMaxStops = rig.VariableFilterMaxStops,
+        CaptureFps = rig.CaptureFps,
+        BodyStabilisationStops = rig.BodyStabilisationStops,
+        LensStabilisationStops = rig.LensStabilisationStops,
+        StabilisersAddUp = rig.StabilisersAddUp,
+    };
+
+    private static LensData ToCore(this LensInput lens) => new()
+    {
+        ZoomShortMm = lens.ZoomShortMm,
+        ZoomLongMm = lens.ZoomLongMm,
+        WidestFNumber = lens.WidestFNumber,
+        WidestLongFNumber = lens.WidestLongFNumber,
+        NarrowestFNumber = lens.NarrowestFNumber,
+        WidestTNumber = lens.WidestTNumber,
+        MeasuredFocalLengthMm = lens.MeasuredFocalLengthMm,
+        NearestFocusMm = lens.NearestFocusMm,
+        LargestMagnification = lens.LargestMagnification,
+        PupilMagnification = lens.PupilMagnification,
+        FrontFromSensorMm = lens.FrontFromSensorMm,
+        ImageCircleMm = lens.ImageCircleMm,
+        ShortestTakingMm = lens.ShortestTakingMm,
+        FrontOpeningMm = lens.FrontOpeningMm,
+        FrontOpeningFromPupilMm = lens.FrontOpeningFromPupilMm,
+    };
+}

@@ -1,0 +1,50 @@
+using System.ComponentModel;
+using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Conventions;
+using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Solving;
+using Juxtopsis.Contracts.Working;
+using Juxtopsis.Core.Quantities;
+using Juxtopsis.Server.Problems;
+
+namespace Juxtopsis.Server.Evaluating;
+
+/// <summary>The core over HTTP: the very code that the page runs in the browser.</summary>
+internal static class CoreEndpoints
+{
+    private delegate WireAnswer Door(ReadOnlySpan<byte> json, LengthUnit unit);
+
+    public static void MapCore(this WebApplication app)
+    {
+        app.Map<EvaluateRequest, EvaluateResponse>("/api/evaluate", "Evaluate", CoreDoor.Evaluate, "Evaluates 1 to 8 rigs in a scene.");
+        app.Map<WorkingRequest, WorkingOutput>("/api/working", "Working", CoreDoor.Working, "Says how one figure of one rig came about.");
+        app.Map<SolveRequest, SolveResponse>("/api/solve", "Solve", CoreDoor.Solve, "Answers a question asked backwards, for every rig.");
+        app.Map<EvaluateRequest, IReadOnlyList<QuestionOutput>>(
+            "/api/conventions", "Conventions", CoreDoor.Conventions, "The conventions to choose from, and what each would change.");
+    }
+
+    private static void Map<TRequest, TResponse>(this WebApplication app, string path, string name, Door door, string summary)
+        where TRequest : notnull =>
+        app.MapPost(
+            path,
+            async ([Description("Distances in sentences: metres, or feet and inches.")] LengthUnit? units, HttpRequest request, CancellationToken cancellationToken) =>
+                new Written(door((await RequestBody.ReadAsync(request, cancellationToken)).Span, units ?? LengthUnit.Metres)))
+            .WithName(name)
+            .WithTags("Core")
+            .WithSummary(summary)
+            .Accepts<TRequest>("application/json")
+            .Produces<TResponse>()
+            .ProducesProblems(400, 413, 415, 422);
+
+    /// <summary>Hands on the door's bytes as they are.</summary>
+    private sealed class Written(WireAnswer answer) : IResult
+    {
+        public async Task ExecuteAsync(HttpContext httpContext)
+        {
+            httpContext.Response.StatusCode = answer.Status;
+            httpContext.Response.ContentType = answer.Status == 200 ? "application/json; charset=utf-8" : Contracts.Problems.Problem.MediaType;
+            httpContext.Response.ContentLength = answer.Body.Length;
+            await httpContext.Response.Body.WriteAsync(answer.Body, httpContext.RequestAborted);
+        }
+    }
+}
