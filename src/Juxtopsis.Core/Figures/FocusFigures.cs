@@ -25,9 +25,7 @@ internal static class FocusFigures
         new(
             FigureId.NearestSubjectDistanceMm, "Dn", "Nearest focus", FigureUnit.SceneMm, FigureComparison.Plain,
             "The nearest that this rig can focus.",
-            (in c) => c.Rig.Lens.NearestFocusMm is null && c.Rig.ExtensionMm == 0 ? FromMark(c, "4·fj")
-                : c.Rig is { ExtensionMm: 0, CloseUpDioptres: 0 } && !c.Report.Reasons.HasFlag(Reasons.NearestFocusIncomplete) ? FromMark(c, "Dk")
-                : "",
+            (in c) => Nearest(c),
             (in c) => c.Report.Limits.NearestSubjectDistanceMm)
         { Schools = Schools.Distance, Source = Hecht, Limits = "Four focal lengths (life size) where the lens's own nearest focus is not given." },
         new(
@@ -104,6 +102,26 @@ internal static class FocusFigures
             (in _) => "Ds − L",
             (in c) => c.Scene.SubjectDistanceMm + RigEvaluator.MarkMm(c.Conventions, c.Rig) - c.Rig.Lens.FrontFromSensorMm),
     ];
+
+    private static string Nearest(in FigureCase c)
+    {
+        if (c.Rig.ExtensionMm != 0)
+        {
+            return "";
+        }
+
+        if (c.Report.Limits.LargestMagnification is not { } largest)
+        {
+            return FromMark(c, "4·fj");
+        }
+
+        var given = c.Rig.Lens.NearestFocusMm;
+        var isGiven = given is { } nearest && Math.Abs(nearest - RigEvaluator.MarkMm(c.Conventions, c.Rig) - c.Report.Limits.NearestSubjectDistanceMm) <= 1e-9 * nearest;
+        return c.Rig.CloseUpDioptres != 0 ? ""
+            : isGiven ? FromMark(c, "Dk")
+            : given is not null ? ""
+            : FromMark(c, largest <= 1 ? "f·(1 + mx)²/mx" : "4·f");
+    }
 
     private static bool Open(in FigureCase c) => double.IsPositiveInfinity(c.Scene.BackgroundDistanceMm);
 

@@ -42,10 +42,10 @@ internal static class Intermediates
             "s",
             "subject from the lens",
             (in c) => Breathes(c) ? "1/((ff·iₒ + E)/(ff·v) + φ)"
-                : c.Report.Focus?.Magnification > 1 + 1e-9 ? "(Ds − √(Ds² − 4·fj·Ds))/2" : "(Ds + √(Ds² − 4·fj·Ds))/2",
+                : IsLargerThanLife(c) ? "fj·v/(v − fj)" : Longer,
             (in c) => c.Report.Focus?.SubjectFromLensMm),
-        Lens("v", "image distance", (in c) => Breathes(c) ? "ff·(1 + iₒ) + E" : "fj·s/(s − fj)", (in c) => c.Report.Focus?.ImageDistanceMm),
-        Of("i", "racked out", FigureUnit.Ratio, (in c) => c.Report.Focus?.RackedOut == 0 ? "0" : "v/ff − 1", (in c) => c.Report.Focus?.RackedOut),
+        Lens("v", "image distance", (in c) => Breathes(c) ? "ff·(1 + iₒ) + E" : IsLargerThanLife(c) ? Longer : "fj·s/(s − fj)", (in c) => c.Report.Focus?.ImageDistanceMm),
+        Of("i", "racked out", FigureUnit.Ratio, (in c) => c.Report.Focus?.RackedOut == 0 ? "0" : c.Rig.CloseUpDioptres == 0 ? "v/s" : "v/s − φ·v", (in c) => c.Report.Focus?.RackedOut),
         Of("P", "pupil magnification", FigureUnit.Ratio, (in c) => c.Rig.Lens.PupilMagnification is null ? "1" : "P₀·k", (in c) => FocusReport.PupilMagnification(c.Rig)),
         Of("w", "working over set f-number", FigureUnit.Ratio, (in c) => c.Report.Focus is null ? "1" : "1 + i/P", (in c) => c.Report.Focus?.WorkingOverSet ?? 1),
         Lens(
@@ -66,6 +66,11 @@ internal static class Intermediates
             (in c) => c.Report.Sensor.DeliveredAspect > 1.5 ? "36/(A·Hu)" : "24/Hu",
             (in c) => UsedArea.Trim(36, 24, 1, c.Report.Sensor.DeliveredAspect).HeightMm / c.Report.Sensor.UsedHeightMm),
     ];
+
+    /// <summary>The longer of the two distances that add up to Ds.</summary>
+    private const string Longer = "(Ds + √(Ds² − 4·fj·Ds))/2";
+
+    private static bool IsLargerThanLife(in FigureCase c) => c.Report.Focus is { } focus && focus.ImageDistanceMm > focus.SubjectFromLensMm;
 
     private static string None(in FigureCase _) => "";
 
@@ -89,14 +94,10 @@ internal static class Intermediates
             : null;
 
     private static double? OwnRatio(in FigureCase c) =>
-        c.Report.Focus is { } focus ? (focus.ImageDistanceMm - c.Rig.ExtensionMm) / focus.FocalLengthMm - 1 : null;
+        c.Report.Focus is { } focus ? focus.RackedOut - c.Rig.ExtensionMm / focus.FocalLengthMm : null;
 
-    private static string ApertureThatCounts(in FigureCase c) => c.Report.Reasons switch
-    {
-        var r when r.HasFlag(Reasons.ApertureTooWide) => "Nx",
-        var r when r.HasFlag(Reasons.ApertureTooNarrow) => "Nn",
-        _ => c.Report.Lens.UsedFNumber == c.Rig.FNumber ? "N₀" : "Nx",
-    };
+    private static string ApertureThatCounts(in FigureCase c) =>
+        c.Report.Lens.UsedFNumber == c.Rig.FNumber ? "N₀" : c.Report.Lens.UsedFNumber == c.Rig.Lens.NarrowestFNumber ? "Nn" : "Nx";
 
     private static Term Of(string symbol, string name, FigureUnit unit, FigureFormula formula, FigureValue value) => new(symbol, name, unit, formula, value);
 

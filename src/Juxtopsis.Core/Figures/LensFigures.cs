@@ -22,7 +22,7 @@ internal static class LensFigures
         new(
             FigureId.EffectiveFNumber, "N", "Light as set", FigureUnit.FNumber, FigureComparison.Stops,
             "The f-number as the sensor sees it: what exposure goes by. Never multiplied by a crop factor.",
-            (in c) => c.Report.Reasons.HasFlag(Reasons.ReducerLimitsAperture) ? "max(k·Nu, Nr)" : "k·Nu",
+            (in c) => c.Rig.OpticsFastestFNumber is null ? "k·Nu" : "max(k·Nu, Nr)",
             (in c) => c.Report.Lens.EffectiveFNumber),
         new(
             FigureId.EffectiveTNumber, "T", "T-number", FigureUnit.TNumber, FigureComparison.Stops,

@@ -70,7 +70,7 @@ public readonly record struct FocusTravel(
     {
         var f = InfinityFocalLengthMm + FocalLengthSlopeMm * ownMagnification;
         var v = f * (1 + ownMagnification) + ExtensionMm;
-        return new FocusPlace(f, 1 / Power(f, v, ownMagnification), v);
+        return new FocusPlace(f, 1 / Power(f, v, ownMagnification), v, ownMagnification + ExtensionMm / f);
     }
 
     /// <summary>The nearest distance that this can focus.</summary>
@@ -112,10 +112,12 @@ public readonly record struct FocusTravel(
 
         var joined = JoinedFocalLengthMm;
         var root = Math.Sqrt(Math.Max(0, subjectDistanceMm * (subjectDistanceMm - 4 * joined)));
-        var s = (subjectDistanceMm + (IsBeyondLifeSize ? -root : root)) / 2;
+        var longer = (subjectDistanceMm + root) / 2;
 
-        // v from the lens's equation, not as D − s: far away that difference would lose all its digits.
-        return new FocusPlace(InfinityFocalLengthMm, s, joined * s / (s - joined));
+        // The shorter from the lens's equation, not as a difference, which would lose all its digits where it is much shorter.
+        var shorter = joined * longer / (longer - joined);
+        var (s, v) = IsBeyondLifeSize ? (shorter, longer) : (longer, shorter);
+        return new FocusPlace(InfinityFocalLengthMm, s, v, Math.Max(0, v / s - CloseUpPerMm * v));
     }
 
     /// <summary>The distance at which the subject is drawn at a ratio.</summary>
@@ -230,14 +232,15 @@ public readonly record struct FocusTravel(
 /// <param name="FocalLengthMm">Focal length of the lens at this focus, as the sensor sees it, without a close-up lens, mm.</param>
 /// <param name="SubjectFromLensMm">s, mm.</param>
 /// <param name="ImageDistanceMm">v, mm.</param>
-public readonly record struct FocusPlace(double FocalLengthMm, double SubjectFromLensMm, double ImageDistanceMm)
+/// <param name="RackedOut">
+/// v/f − 1, reckoned as m − φ·v to keep its digits: how far the lens is racked out, which sets the light lost. Equal to m without
+/// a close-up lens.
+/// </param>
+public readonly record struct FocusPlace(double FocalLengthMm, double SubjectFromLensMm, double ImageDistanceMm, double RackedOut)
 {
     /// <summary>D = s + v, mm from the sensor mark.</summary>
     public double SubjectDistanceMm => SubjectFromLensMm + ImageDistanceMm;
 
     /// <summary>m = v/s, the reproduction ratio.</summary>
     public double Magnification => ImageDistanceMm / SubjectFromLensMm;
-
-    /// <summary>v/f − 1: how far the lens is racked out, which sets the light lost. Equal to m without a close-up lens.</summary>
-    public double RackedOut => Math.Max(0, ImageDistanceMm / FocalLengthMm - 1);
 }
