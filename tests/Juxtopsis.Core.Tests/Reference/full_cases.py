@@ -1,0 +1,288 @@
+"""Makes full-cases.json: rigs worked out without the product's code and, where it can, by another road.
+
+Images are traced on the far side of the lens (exit pupil, image point, sensor) instead of by the product's geometry at the
+subject; limits of the sharp zone and places of focus are found by bisection; the share of dark corners by summing strips.
+Run: python3 full_cases.py > full-cases.json
+"""
+import json
+from math import atan, degrees, floor, ceil, inf, log2, radians, sin, sqrt, tan
+
+LAMBDA = 0.00055
+
+
+def bisect(low, high, too_low):
+    for _ in range(300):
+        middle = (low + high) / 2
+        low, high = (middle, high) if too_low(middle) else (low, middle)
+    return (low + high) / 2
+
+
+class Lens:
+    """A thick pupil in a thin lens: principal planes together, pupils apart by P, with tube and close-up lens."""
+
+    def __init__(self, f, close_up, tube, nearest, largest, k):
+        self.f, self.phi, self.tube = f, close_up / 1000, tube
+        self.largest = largest * k if largest else None
+        self.f_near = nearest * self.largest / (1 + self.largest) ** 2 if nearest and largest else f
+
+    def at(self, ring):
+        """(focal length, subject from lens, image distance) with the ring where the lens alone has this ratio."""
+        f = self.f + (self.f_near - self.f) * (ring / self.largest if self.largest else 0)
+        v = f * (1 + ring) + self.tube
+        vergence = 1 / f - 1 / v  # what the lens must be met with, then less by the close-up lens
+        s = 1 / (vergence + self.phi) if vergence + self.phi > 0 else inf
+        return f, s, v
+
+    def focus(self, distance):
+        end = self.largest or 1.0
+        ring = bisect(0, end, lambda r: sum(self.at(r)[1:]) > distance)
+        return self.at(ring)
+
+
+def case(name, scene, conventions, rig, yardstick=None):
+    r = {"squeeze": 1, "punchIn": 1, "optics": [], "closeUpDioptres": 0, "extensionMm": 0, "mountErrorMm": 0, "rearFilterMm": 0,
+         "rearFilterIndex": 1.5, "filterStops": 0, "bodyStabilisationStops": 0, "lensStabilisationStops": 0, "squeezePlace": "front",
+         "squeezeTurnDeg": 0, "stabilisersAddUp": False, **rig}
+    lens = r.get("lens", {})
+    sc = {"lensHeightMm": 1600, "figureHeightMm": 1750, "sidewaysMm": 100, "timelineFps": 25, "shutterAngleDeg": 180, "mainsHertz": 50, **scene}
+    cv = {"referenceWidthMm": 36, "referenceHeightMm": 24, "crop": "delivered", "circle": "shareOfDiagonal", "cocDivisor": 1500, "cocPx": 2,
+          "screenWidthMm": 1200, "viewingDistanceMm": 2500, "distanceFrom": "sensorMark", "squeezedDepth": "vertical", "focalLength": "marked",
+          **conventions}
+    out = {}
+    S, z = r["squeeze"], r["punchIn"]
+    W, H = r["sensorWidthMm"] / z, r["sensorHeightMm"] / z
+    out["desqueezedAspect"] = S * W / H
+    A = out["deliveredAspect"] = sc.get("deliveryAspect") or S * W / H
+    # The largest picture of shape A that fits into S·W × H.
+    Hu = min(H, S * W / A)
+    Wu = Hu * A / S
+    picture_w, picture_d = S * Wu, Hu * sqrt(1 + A * A)
+    out["usedWidthMm"], out["usedHeightMm"] = Wu, Hu
+    if "recordedWidthPx" in r:
+        px = out["usedWidthPx"] = r["recordedWidthPx"] * Wu / (W * z)
+        py = out["usedHeightPx"] = r["recordedHeightPx"] * Hu / (H * z)
+        out["desqueezedWidthPx"], out["desqueezedHeightPx"] = r["recordedWidthPx"] * S / z, r["recordedHeightPx"] / z
+        if "deliveryWidthPx" in sc:
+            out["enlargement"] = max(sc["deliveryWidthPx"] / px, sc["deliveryWidthPx"] / A / py)
+            out["punchInLeft"] = min(px / sc["deliveryWidthPx"], py / (sc["deliveryWidthPx"] / A))
+    out["wasteShare"] = 1 - Wu * Hu / (W * H)
+    out["idealSqueeze"] = A / (W / H)
+
+    Rw, Rh = cv["referenceWidthMm"], cv["referenceHeightMm"]
+    out["cropFactorDiagonal"] = sqrt(Rw**2 + Rh**2) / sqrt(W**2 + H**2)
+    out["cropFactorWidth"], out["cropFactorHeight"] = Rw / W, Rh / H
+    out["deliveredCropFactor"] = min(Rh, Rw / A) * A / picture_w
+    C = out["cropFactor"] = {"delivered": out["deliveredCropFactor"], "diagonal": out["cropFactorDiagonal"],
+                             "width": out["cropFactorWidth"], "height": out["cropFactorHeight"]}[cv["crop"]]
+    measure = {"width": lambda w, h: w, "height": lambda w, h: h}.get(cv["crop"], lambda w, h: sqrt(w * w + h * h))
+    whole = (r.get("wholeSensorWidthMm", W * z), r.get("wholeSensorHeightMm", H * z))
+    k = 1.0
+    for link in r["optics"]:
+        k *= link
+    out["cropSensorStep"] = measure(Rw, Rh) / measure(*whole)
+    out["cropModeStep"] = measure(*whole) / measure(W * z, H * z)
+    out["cropPunchInStep"] = z
+    out["cropShapeStep"] = C / (measure(Rw, Rh) / measure(W, H))
+    out["opticsMagnification"] = k
+    out["cropChain"] = C * k
+    if "imageCircleMm" in lens:
+        circle = out["imageCircleMm"] = lens["imageCircleMm"] * k
+        strips, lit = 400_000, 0.0
+        for n in range(strips):
+            x = (n + 0.5) / strips * Wu / 2
+            lit += min(Hu / 2, sqrt(max(0, circle**2 / 4 - x * x)))
+        out["darkShare"] = max(0.0, 1 - lit / strips / (Hu / 2))
+
+    set_f = min(max(r["focalLengthMm"], lens.get("zoomShortMm", 0)), lens.get("zoomLongMm", inf))
+    widest = lens.get("widestFNumber")
+    if widest and "widestLongFNumber" in lens:
+        share = (log2(set_f) - log2(lens["zoomShortMm"])) / (log2(lens["zoomLongMm"]) - log2(lens["zoomShortMm"]))
+        widest = 2 ** (log2(widest) * (1 - share) + log2(lens["widestLongFNumber"]) * share)
+    if widest:
+        out["widestFNumber"] = widest
+    N0 = min(max(r["fNumber"], widest or 0), lens.get("narrowestFNumber", inf))
+    f0 = lens.get("measuredFocalLengthMm", set_f) if cv["focalLength"] == "measured" else set_f
+    f = out["effectiveFocalLengthMm"] = k * f0
+    N = out["effectiveFNumber"] = max(k * N0, r.get("opticsFastestFNumber", 0))
+    T = N
+    if "widestTNumber" in lens:
+        T = out["effectiveTNumber"] = N * lens["widestTNumber"] / lens["widestFNumber"]
+    out["focalLengthAcrossMm"] = f / S
+    out["lightGainStops"] = log2(1 / k**2)
+    out["equivalentFocalLengthMm"], out["equivalentFNumber"], out["sensitivityFactor"] = f * C, N * C, C * C
+    narrowing = S if r["squeezePlace"] == "front" else 1
+    out["equivalentAcrossFNumber"] = N * C * narrowing
+    out["discShape"] = narrowing
+    for name_, span in (("Horizontal", picture_w), ("Vertical", Hu), ("Diagonal", picture_d)):
+        out[f"angleOfView{name_}Deg"] = degrees(2 * atan(span / 2 / f))
+    out["edgeStretch"] = 1 / (1 / sqrt(1 + tan(radians(out["angleOfViewHorizontalDeg"] / 2)) ** 2))
+
+    Q = sc.get("deliveryWidthPx")
+    c = out["circleOfConfusionMm"] = {
+        "shareOfDiagonal": lambda: picture_d / cv["cocDivisor"],
+        "fixedSize": lambda: cv["cocFixedMm"],
+        "deliveredPixels": lambda: cv["cocPx"] * picture_w / Q,
+        "acuity": lambda: picture_w / (cv["screenWidthMm"] / (cv["viewingDistanceMm"] * tan(radians(1 / 60)))),
+    }[cv["circle"]]()
+    depth_c = c * narrowing if cv["squeezedDepth"] == "horizontal" else c
+
+    front = lens.get("frontFromSensorMm")
+    mark = front if cv["distanceFrom"] == "lensFront" else 0
+    D, B = sc["subjectDistanceMm"] + mark, sc.get("backgroundDistanceMm", inf) + mark
+    optic = Lens(f, r["closeUpDioptres"], r["extensionMm"], lens.get("nearestFocusMm"), lens.get("largestMagnification"), k)
+    far_end = r["extensionMm"] > 0 or r["closeUpDioptres"] > 0
+    out["farthestSubjectDistanceMm"] = sum(optic.at(0)[1:]) - mark if far_end else None
+    if optic.largest:
+        _, s_near, v_near = optic.at(optic.largest)
+        out["nearestSubjectDistanceMm"] = s_near + v_near - mark
+        out["largestMagnification"] = v_near / s_near
+        out["smallestFieldWidthMm"] = picture_w * s_near / v_near
+    else:
+        joined = 1 / (1 / f + optic.phi)
+        out["nearestSubjectDistanceMm"] = 4 * joined - mark
+    fm, s, v = optic.focus(D)
+    m = out["magnification"] = v / s
+    P = lens["pupilMagnification"] * k if "pupilMagnification" in lens else 1
+    racked = v / fm - 1
+    working = 1 + racked / P
+    pupil = out["pupilMm"] = fm / N
+    # Entrance pupil from the lens towards the subject; with a close-up lens in front it is taken to lie in the lens.
+    ahead = fm * (1 - 1 / P) if r["closeUpDioptres"] == 0 else 0
+    a = s - ahead
+    b = a + (B - D)
+    out["fieldWidthMm"], out["fieldHeightMm"] = picture_w * s / v, Hu * s / v
+    out["backgroundFieldWidthMm"] = None if b == inf else out["fieldWidthMm"] * b / a
+    out["backgroundFieldHeightMm"] = None if b == inf else out["fieldHeightMm"] * b / a
+    out["angleFocusedDeg"] = degrees(2 * atan(out["fieldWidthMm"] / 2 / a))
+    out["breathingShare"] = out["angleFocusedDeg"] / out["angleOfViewHorizontalDeg"] - 1
+
+    def disc(from_lens):
+        """On the sensor, traced behind the lens: the cone from the exit pupil to the image point, cut by the sensor."""
+        if r["closeUpDioptres"]:
+            power = 1 / fm + optic.phi
+            exit_d, exit_at = pupil, 0.0
+        else:
+            power = 1 / fm
+            exit_d, exit_at = P * pupil, fm * (1 - P)
+        image = 1 / (power - (0 if from_lens == inf else 1 / from_lens))
+        return exit_d * abs(v - image) / abs(image - exit_at)
+
+    disc_b = out["backgroundDiscMm"] = disc(b + ahead)
+    out["backgroundDiscAcrossMm"] = disc_b / narrowing
+    out["backgroundDiscFractionOfHeight"], out["backgroundDiscFractionOfWidth"] = disc_b / Hu, disc_b / narrowing / picture_w
+    if Q:
+        out["backgroundDiscPx"], out["backgroundDiscAcrossPx"] = disc_b / Hu * Q / A, disc_b / narrowing / picture_w * Q
+    out["backgroundDiscCircles"], out["blurAtSubjectMm"] = disc_b / c, disc_b * s / v
+    share = disc_b / Hu
+    out["backgroundReading"] = 0 if disc_b <= c else 1 if share <= 0.005 else 2 if share <= 0.02 else 3 if share <= 0.06 else 4
+    out["airyDiscMm"] = 2.44 * LAMBDA * N * working
+    out["airyDiscCircles"] = out["airyDiscMm"] / c
+    out["diffractionFNumber"] = N / k * c / out["airyDiscMm"]
+
+    near = bisect(fm * (1 + 1e-12) if not r["closeUpDioptres"] else 1, s, lambda o: disc(o) > depth_c)
+    out["depthInFrontMm"] = s - near
+    out["depthOfFieldNearMm"] = D - mark - (s - near)
+    if disc(inf) <= depth_c:
+        out["depthBehindMm"] = out["depthOfFieldFarMm"] = out["depthOfFieldMm"] = None
+    else:
+        far = bisect(s, 1e12, lambda o: disc(o) < depth_c)
+        out["depthBehindMm"], out["depthOfFieldFarMm"] = far - s, D - mark + far - s
+        out["depthOfFieldMm"] = far - near
+    if not far_end:
+        # Where the far limit just reaches infinity: the pupil's image is then as large as the circle.
+        ratio = depth_c * N / f
+        out["hyperfocalDistanceMm"] = f * (1 + 1 / ratio) + f * (1 + ratio) - mark
+    if front is not None:
+        out["workingDistanceMm"] = D - front
+
+    out["faceStretch"] = a / (a - 120)
+    out["backgroundSize"] = 0 if b == inf else a / b
+    out["parallaxShare"] = sc["sidewaysMm"] * (1 / a - (0 if b == inf else 1 / b)) * a / out["fieldWidthMm"]
+    body, glass = r["bodyStabilisationStops"], r["lensStabilisationStops"]
+    full_frame = f * min(24, 36 / A) * A / picture_w
+    out["unsteadiness"] = full_frame / 24 / 2 ** (body + glass if r["stabilisersAddUp"] else max(body, glass))
+
+    out["uprightLeanShare"] = (S - 1) / 2 * sin(radians(2 * r["squeezeTurnDeg"]))
+    out["levelTiltShare"] = (1 - 1 / S) / 2 * sin(radians(2 * r["squeezeTurnDeg"]))
+    if "frontOpeningFromPupilMm" in lens:
+        out["openingNeededMm"] = f / N + lens["frontOpeningFromPupilMm"] * sqrt(Wu**2 + Hu**2) / f
+
+    fps = r.get("captureFps", sc["timelineFps"])
+    t = out["exposureTimeSeconds"] = sc["shutterAngleDeg"] / (360 * fps)
+    out["slowMotion"] = fps / sc["timelineFps"]
+    out["bellowsStops"] = log2(working**2)
+    needed = (T * working) ** 2 / t * 2 ** r["filterStops"]
+    out["matchingFactor"] = needed / (yardstick or needed)
+    if "sensitivityIso" in r:
+        out["settingEv"] = log2(needed) - log2(r["sensitivityIso"] / 100)
+        if yardstick is None:
+            out["matchingIso"] = r["sensitivityIso"]
+    if "brightnessEv" in sc:
+        out["sensitivityNeededIso"] = 100 * 2 ** (log2(needed) - sc["brightnessEv"])
+        if "sensitivityIso" in r:
+            left = out["leftOverStops"] = sc["brightnessEv"] - out["settingEv"]
+            out["fixedFilterStops"] = min(10, max(0, ceil(left - 0.5)))
+            out["leftAfterFilterStops"] = left - out["fixedFilterStops"]
+    flickers = out["flickers"] = t / (1 / (2 * sc["mainsHertz"]))
+    most = floor(2 * sc["mainsHertz"] / fps + 1e-9)
+    if most >= 1:
+        out["safeAngleDeg"] = 360 * fps * min(most, max(1, floor(flickers + 0.5))) / (2 * sc["mainsHertz"])
+
+    shift = out["filterShiftMm"] = r["rearFilterMm"] - r["rearFilterMm"] / r["rearFilterIndex"]
+    out["shimMm"] = shift - r["mountErrorMm"]
+    too_long = -out["shimMm"]
+    out["farthestByMountMm"] = 1 / (1 / f - 1 / (f + too_long)) + f + too_long - mark if too_long > 0 else None
+
+    h, figure = sc["lensHeightMm"], sc["figureHeightMm"]
+    for where, field in (("subject", out["fieldHeightMm"]), ("background", out["backgroundFieldHeightMm"])):
+        out[f"{where}HeadFromTop"] = 0.5 if field is None else (field / 2 + h - figure) / field
+        out[f"{where}FeetFromTop"] = 0.5 if field is None else (field / 2 + h) / field
+    return {"name": name, "input": {"scene": scene, "conventions": conventions, "rigs": [rig]}, "expected": out}
+
+
+print(json.dumps([
+    case("bench: a mode of a sensor, reducer, closing zoom, T-number, punch-in",
+         {"subjectDistanceMm": 2600, "backgroundDistanceMm": 7100, "deliveryAspect": 16 / 9, "deliveryWidthPx": 3840, "brightnessEv": 9.3,
+          "sidewaysMm": 140},
+         {},
+         {"sensorWidthMm": 19.9, "sensorHeightMm": 11.2, "wholeSensorWidthMm": 23.5, "wholeSensorHeightMm": 15.6, "recordedWidthPx": 5088,
+          "recordedHeightPx": 2864, "focalLengthMm": 42, "fNumber": 3.5, "optics": [0.71], "punchIn": 1.1, "sensitivityIso": 800,
+          "bodyStabilisationStops": 4.5, "lensStabilisationStops": 3, "captureFps": 50,
+          "lens": {"zoomShortMm": 24, "zoomLongMm": 70, "widestFNumber": 3.5, "widestLongFNumber": 5.6, "narrowestFNumber": 22,
+                   "widestTNumber": 3.9, "imageCircleMm": 28.4, "frontOpeningMm": 60, "frontOpeningFromPupilMm": 55}}),
+    case("launch: front squeeze, turned, judged across",
+         {"subjectDistanceMm": 6000, "backgroundDistanceMm": 22000, "deliveryAspect": 2.39, "deliveryWidthPx": 4096, "timelineFps": 24},
+         {"squeezedDepth": "horizontal", "crop": "diagonal", "referenceWidthMm": 24.89, "referenceHeightMm": 18.66},
+         {"sensorWidthMm": 24.89, "sensorHeightMm": 18.66, "recordedWidthPx": 4448, "recordedHeightPx": 3334, "focalLengthMm": 50,
+          "fNumber": 2.8, "squeeze": 2, "squeezeTurnDeg": 0.7, "mountErrorMm": 0.03, "stabilisersAddUp": True, "bodyStabilisationStops": 2,
+          "lensStabilisationStops": 1.5, "lens": {"frontFromSensorMm": 171}}),
+    case("slipway: rear squeeze, circle by pixels, two extenders, open background",
+         {"subjectDistanceMm": 45000, "deliveryAspect": 1.85, "deliveryWidthPx": 3996},
+         {"circle": "deliveredPixels", "cocPx": 1.5, "crop": "width"},
+         {"sensorWidthMm": 17.3, "sensorHeightMm": 13, "focalLengthMm": 150, "fNumber": 2.8, "squeeze": 1.33, "squeezePlace": "rear",
+          "optics": [1.4, 2], "lensStabilisationStops": 4}),
+    case("rivet: macro at 1:1 with its own data and a pupil of its own",
+         {"subjectDistanceMm": 310, "backgroundDistanceMm": 390, "deliveryAspect": 16 / 9, "brightnessEv": 7},
+         {"circle": "fixedSize", "cocFixedMm": 0.03},
+         {"sensorWidthMm": 36, "sensorHeightMm": 24, "focalLengthMm": 105, "fNumber": 11, "sensitivityIso": 1600,
+          "lens": {"nearestFocusMm": 310, "largestMagnification": 1, "pupilMagnification": 1.25, "frontFromSensorMm": 168}}),
+    case("bending bench: a lens that breathes, through a reducer, measured from its front",
+         {"subjectDistanceMm": 700, "backgroundDistanceMm": 2300, "deliveryAspect": 16 / 9},
+         {"distanceFrom": "lensFront", "focalLength": "measured", "circle": "acuity"},
+         {"sensorWidthMm": 17.3, "sensorHeightMm": 13, "focalLengthMm": 85, "fNumber": 1.8, "optics": [0.64], "opticsFastestFNumber": 1.3,
+          "lens": {"nearestFocusMm": 800, "largestMagnification": 0.13, "measuredFocalLengthMm": 82.4, "frontFromSensorMm": 122}}),
+    case("tide gauge: extension tube",
+         {"subjectDistanceMm": 260, "backgroundDistanceMm": 600, "deliveryAspect": 16 / 9},
+         {"crop": "height"},
+         {"sensorWidthMm": 23.5, "sensorHeightMm": 15.6, "focalLengthMm": 50, "fNumber": 5.6, "extensionMm": 16}),
+    case("plane and hands: close-up lens on a lens with data",
+         {"subjectDistanceMm": 420, "backgroundDistanceMm": 900, "deliveryAspect": 4 / 3},
+         {},
+         {"sensorWidthMm": 13.2, "sensorHeightMm": 8.8, "focalLengthMm": 60, "fNumber": 4, "closeUpDioptres": 2, "rearFilterMm": 2.2,
+          "rearFilterIndex": 1.52, "filterStops": 2, "sensitivityIso": 400,
+          "lens": {"nearestFocusMm": 900, "largestMagnification": 0.08, "pupilMagnification": 0.9}}),
+    case("far bank: everything sharp to infinity",
+         {"subjectDistanceMm": 60000, "backgroundDistanceMm": 200000, "deliveryAspect": 16 / 9},
+         {},
+         {"sensorWidthMm": 12.52, "sensorHeightMm": 7.41, "focalLengthMm": 12, "fNumber": 8}),
+], indent=1))
