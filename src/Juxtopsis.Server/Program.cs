@@ -20,6 +20,10 @@ builder.Services.ConfigureHttpJsonOptions(json =>
 {
     json.SerializerOptions.TypeInfoResolverChain.Insert(0, WireJson.Default);
     json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+    foreach (var converter in WireJson.Default.Options.Converters)
+    {
+        json.SerializerOptions.Converters.Add(converter);
+    }
 });
 builder.Services.AddExceptionHandler<ExceptionAsProblem>().AddProblemDetails();
 builder.Services.AddOpenApi("v1", OpenApiText.Describe);

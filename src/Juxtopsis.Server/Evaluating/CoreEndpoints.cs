@@ -21,6 +21,11 @@ internal static class CoreEndpoints
         app.Map<SolveRequest, SolveResponse>("/api/solve", "Solve", CoreDoor.Solve, "Answers a question asked backwards, for every rig.");
         app.Map<EvaluateRequest, IReadOnlyList<QuestionOutput>>(
             "/api/conventions", "Conventions", CoreDoor.Conventions, "The conventions to choose from, and what each would change.");
+        app.MapGet("/api/figures", () => Results.Text(CoreDoor.Figures(), "application/json"))
+            .WithName("Figures")
+            .WithTags("Core")
+            .WithSummary("What each figure is.")
+            .Produces<IReadOnlyList<FigureInfo>>();
     }
 
     private static void Map<TRequest, TResponse>(this WebApplication app, string path, string name, Door door, string summary)

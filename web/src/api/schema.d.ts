@@ -13,8 +13,76 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Evaluates 1 to 8 rigs in a scene; the very code that the page runs in the browser. */
+        /** Evaluates 1 to 8 rigs in a scene. */
         post: operations["Evaluate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Says how one figure of one rig came about. */
+        post: operations["Working"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answers a question asked backwards, for every rig. */
+        post: operations["Solve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/conventions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The conventions to choose from, and what each would change. */
+        post: operations["Conventions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What each figure is. */
+        get: operations["Figures"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -78,29 +146,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** @description Angles of the delivered picture with the lens at infinity, degrees. */
-        AngleOfViewOutput: {
-            /**
-             * Format: double
-             * @description Across.
-             */
-            angleOfViewHorizontalDeg: number;
-            /**
-             * Format: double
-             * @description Up.
-             */
-            angleOfViewVerticalDeg: number;
-            /**
-             * Format: double
-             * @description Corner to corner.
-             */
-            angleOfViewDiagonalDeg: number;
-            /**
-             * Format: double
-             * @description How much wider a thing is drawn at the side edge than in the middle.
-             */
-            edgeStretch: number;
+        /** @description A figure that would change. */
+        ChangeOutput: {
+            /** @description The figure. */
+            figure: components["schemas"]["FigureId"];
+            /** @description Its value for each rig; null where it does not exist or is infinite. */
+            now: (null | number)[];
+            /** @description What it would be. */
+            then: (null | number)[];
         };
+        /**
+         * @description What the largest disc is that still reads as a point.
+         * @enum {unknown}
+         */
+        CircleSchool: "shareOfDiagonal" | "fixedSize" | "deliveredPixels" | "acuity";
         /** @description An RFC 9457 problem of status 412: someone else changed it meanwhile. */
         ComparisonConflict: {
             /** @description A URI reference that names the kind of problem. */
@@ -204,83 +263,57 @@ export interface components {
              * @description Height of that format, mm.
              */
             referenceHeightMm?: number;
+            /** @description What is divided by what to get the crop factor. */
+            crop?: components["schemas"]["CropSchool"];
+            /** @description What counts as sharp. */
+            circle?: components["schemas"]["CircleSchool"];
             /**
              * Format: double
              * @description Circle of confusion = delivered picture's diagonal on the sensor / this; 100 to 20000.
              */
             cocDivisor?: number;
+            /**
+             * Format: double
+             * @description One fixed circle for all rigs, mm; left out for the customary one of each format.
+             */
+            cocFixedMm?: null | number;
+            /**
+             * Format: double
+             * @description Circle of confusion in delivered pixels.
+             */
+            cocPx?: number;
+            /**
+             * Format: double
+             * @description Width of the picture as it is watched, mm.
+             */
+            screenWidthMm?: number;
+            /**
+             * Format: double
+             * @description From the eye to that picture, mm.
+             */
+            viewingDistanceMm?: number;
+            /** @description Where distances begin. */
+            distanceFrom?: components["schemas"]["DistanceMark"];
+            /** @description Which direction decides the sharp zone of a squeezed lens. */
+            squeezedDepth?: components["schemas"]["DepthSchool"];
+            /** @description Whether focal lengths are taken as marked or as measured. */
+            focalLength?: components["schemas"]["FocalLengthSchool"];
         };
-        /** @description Reference format over this format; the first three bare, the last with both trimmed to the delivered shape. */
-        CropFactorsOutput: {
-            /**
-             * Format: double
-             * @description By the diagonals.
-             */
-            cropFactorDiagonal: number;
-            /**
-             * Format: double
-             * @description By the widths.
-             */
-            cropFactorWidth: number;
-            /**
-             * Format: double
-             * @description By the heights.
-             */
-            cropFactorHeight: number;
-            /**
-             * Format: double
-             * @description At the delivered shape.
-             */
-            deliveredCropFactor: number;
-        };
-        /** @description How a rig differs from the yardstick rig. */
-        DifferenceOutput: {
-            /**
-             * Format: double
-             * @description Delivered crop factor, per cent larger.
-             */
-            cropFactorPercent: number;
-            /**
-             * Format: double
-             * @description Equivalent focal length, per cent longer.
-             */
-            equivalentFocalLengthPercent: number;
-            /**
-             * Format: double
-             * @description Light as set, stops more.
-             */
-            lightStops: number;
-            /**
-             * Format: double
-             * @description Blur as seen, stops more.
-             */
-            blurStops: number;
-            /**
-             * Format: double
-             * @description Field at the subject, per cent wider; null when either rig has no focus.
-             */
-            fieldWidthPercent: null | number;
-            /**
-             * Format: double
-             * @description Near limit, mm further away; null likewise.
-             */
-            depthOfFieldNearMm: null | number;
-            /**
-             * Format: double
-             * @description Far limit, mm further away; null likewise, or when either is infinite.
-             */
-            depthOfFieldFarMm: null | number;
-            /**
-             * Format: double
-             * @description Sharp zone, mm deeper; null likewise.
-             */
-            depthOfFieldMm: null | number;
-            /**
-             * Format: double
-             * @description Blur disc against picture height, per cent larger; null when the yardstick has none.
-             */
-            backgroundDiscPercent: null | number;
-        };
+        /**
+         * @description What is divided by what to get a crop factor.
+         * @enum {unknown}
+         */
+        CropSchool: "delivered" | "diagonal" | "width" | "height";
+        /**
+         * @description Which direction decides the sharp zone of a squeezed lens.
+         * @enum {unknown}
+         */
+        DepthSchool: "vertical" | "horizontal";
+        /**
+         * @description Where distances begin.
+         * @enum {unknown}
+         */
+        DistanceMark: "sensorMark" | "lensFront";
         /** @description A scene, the conventions, and 1 to 8 rigs to evaluate in it. */
         EvaluateRequest: {
             /** @description Where things stand and what is delivered; the same for every rig. */
@@ -295,10 +328,12 @@ export interface components {
              */
             yardstick?: number;
         };
-        /** @description A report for each rig, in the order of the request. All distances are from the sensor mark. */
+        /** @description A report for each rig, in the order of the request. */
         EvaluateResponse: {
             /** @description The conventions that the figures were made with. */
             conventions: components["schemas"]["ConventionsInput"];
+            /** @description The same in words, to be printed with the figures. */
+            conventionWords: string[];
             /** @description One report a rig. */
             reports: components["schemas"]["RigReportOutput"][];
         };
@@ -315,132 +350,125 @@ export interface components {
             /** @description What to do. */
             mend: string;
         };
-        /** @description A standing figure in the picture, in shares of the picture's height from its upper edge. */
-        FigureOutput: {
-            /**
-             * Format: double
-             * @description Top of the head.
-             */
-            headFromTop: number;
-            /**
-             * Format: double
-             * @description Soles.
-             */
-            feetFromTop: number;
+        /**
+         * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
+         * @enum {unknown}
+         */
+        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "largestMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
+        /** @description What a figure is. */
+        FigureInfo: {
+            /** @description Its name on the wire. */
+            id: components["schemas"]["FigureId"];
+            /** @description What the trade calls it. */
+            name: string;
+            /** @description What its number counts. */
+            unit: components["schemas"]["FigureUnit"];
+            /** @description The unit of its difference: its own, per cent (`percent`) or stops (`stops`); empty for none. */
+            comparison: string;
+            /** @description One sentence: what it means on set. */
+            meaning: string;
         };
-        /** @description Why a rig has no focus in the scene. */
-        FocusErrorOutput: {
-            /** @description A word for programs: `tooClose`. */
-            error: string;
+        /**
+         * @description What the number of a figure counts. Decides how it is written, and what becomes of it when all lengths are scaled.
+         * @enum {unknown}
+         */
+        FigureUnit: "ratio" | "times" | "lensMm" | "sceneMm" | "share" | "stops" | "degrees" | "pixels" | "fNumber" | "tNumber" | "seconds" | "iso" | "ev" | "count" | "dioptres" | "perSecond" | "reading";
+        /**
+         * @description Which focal length counts.
+         * @enum {unknown}
+         */
+        FocalLengthSchool: "marked" | "measured";
+        LengthUnit: number;
+        /** @description What is known of a lens; what is left out is unknown, and the model stands in. */
+        LensInput: {
             /**
              * Format: double
-             * @description The nearest distance at which it can focus, mm.
+             * @description Short end of a zoom, mm as marked; the same as the long end for a prime.
              */
-            nearestSubjectDistanceMm: number;
-            /** @description What is wrong. */
-            message: string;
-            /** @description How to mend it. */
-            mend: string;
+            zoomShortMm?: null | number;
+            /**
+             * Format: double
+             * @description Long end of a zoom, mm as marked.
+             */
+            zoomLongMm?: null | number;
+            /**
+             * Format: double
+             * @description Widest f-number; at the short end of a zoom whose aperture closes.
+             */
+            widestFNumber?: null | number;
+            /**
+             * Format: double
+             * @description Widest f-number at the long end, when it differs.
+             */
+            widestLongFNumber?: null | number;
+            /**
+             * Format: double
+             * @description Smallest opening, as an f-number.
+             */
+            narrowestFNumber?: null | number;
+            /**
+             * Format: double
+             * @description T-number at the widest f-number.
+             */
+            widestTNumber?: null | number;
+            /**
+             * Format: double
+             * @description True focal length at infinity where the marked one is set, mm.
+             */
+            measuredFocalLengthMm?: null | number;
+            /**
+             * Format: double
+             * @description Nearest focus, mm from the sensor mark.
+             */
+            nearestFocusMm?: null | number;
+            /**
+             * Format: double
+             * @description Reproduction ratio at the nearest focus.
+             */
+            largestMagnification?: null | number;
+            /**
+             * Format: double
+             * @description Exit pupil over entrance pupil.
+             */
+            pupilMagnification?: null | number;
+            /**
+             * Format: double
+             * @description Sensor mark to the front of the lens, mm.
+             */
+            frontFromSensorMm?: null | number;
+            /**
+             * Format: double
+             * @description Diameter of the image circle of the bare lens, mm.
+             */
+            imageCircleMm?: null | number;
+            /**
+             * Format: double
+             * @description Shortest focal length that a squeeze attachment allows behind it, mm.
+             */
+            shortestTakingMm?: null | number;
+            /**
+             * Format: double
+             * @description Clear diameter of the narrowest opening in front, mm.
+             */
+            frontOpeningMm?: null | number;
+            /**
+             * Format: double
+             * @description Entrance pupil to that opening, mm.
+             */
+            frontOpeningFromPupilMm?: null | number;
         };
-        /** @description What follows from focusing at the subject. */
-        FocusOutput: {
-            /**
-             * Format: double
-             * @description Reproduction ratio.
-             */
-            magnification: number;
-            /**
-             * Format: double
-             * @description Field across at the subject, mm.
-             */
-            fieldWidthMm: number;
-            /**
-             * Format: double
-             * @description Field upright at the subject, mm.
-             */
-            fieldHeightMm: number;
-            /**
-             * Format: double
-             * @description Field across at the background, mm; null for an infinite background.
-             */
-            backgroundFieldWidthMm: null | number;
-            /**
-             * Format: double
-             * @description Field upright at the background, mm; null for an infinite background.
-             */
-            backgroundFieldHeightMm: null | number;
-            /**
-             * Format: double
-             * @description Where the sharp zone begins, mm.
-             */
-            depthOfFieldNearMm: number;
-            /**
-             * Format: double
-             * @description Where it ends, mm; null for infinity.
-             */
-            depthOfFieldFarMm: null | number;
-            /**
-             * Format: double
-             * @description How deep it is, mm; null for infinity.
-             */
-            depthOfFieldMm: null | number;
-            /**
-             * Format: double
-             * @description Blur disc of a point at the background, mm on the sensor, upright.
-             */
-            backgroundDiscMm: number;
-            /**
-             * Format: double
-             * @description The disc's height over the picture's height.
-             */
-            backgroundDiscFractionOfHeight: number;
-            /**
-             * Format: double
-             * @description The disc's width over the picture's width, a squeeze taken to be in front.
-             */
-            backgroundDiscFractionOfWidth: number;
-            /**
-             * Format: double
-             * @description Disc that diffraction makes of a point in focus, mm.
-             */
-            airyDiscMm: number;
-            /** @description The standing figure at the subject, in the picture. */
-            subjectFigure: components["schemas"]["FigureOutput"];
-            /** @description The standing figure at the background, in the picture. */
-            backgroundFigure: components["schemas"]["FigureOutput"];
-        };
-        /** @description The lens behind reducers and extenders, and its equivalents on the reference format. */
-        LensOnSensorOutput: {
-            /**
-             * Format: double
-             * @description Focal length as the sensor sees it, mm; up and down for a squeezed lens.
-             */
-            effectiveFocalLengthMm: number;
-            /**
-             * Format: double
-             * @description Focal length across, mm.
-             */
-            focalLengthAcrossMm: number;
-            /**
-             * Format: double
-             * @description Light as set.
-             */
-            effectiveFNumber: number;
-            /**
-             * Format: double
-             * @description Light gained by the optics in between, stops.
-             */
-            lightGainStops: number;
-            /**
-             * Format: double
-             * @description Same angle on the reference format, mm.
-             */
-            equivalentFocalLengthMm: number;
-            /**
-             * Format: double
-             * @description Blur as seen: same blur on the reference format.
-             */
-            equivalentFNumber: number;
+        /** @description An answer, and what it would change. */
+        OptionOutput: {
+            /** @description Its name. */
+            name: string;
+            /** @description What it means. */
+            sentence: string;
+            /** @description True for the one in force. */
+            isChosen: boolean;
+            /** @description The conventions with this answer. */
+            conventions: components["schemas"]["ConventionsInput"];
+            /** @description The figures that would change, for any rig; empty for the one in force. */
+            changes: components["schemas"]["ChangeOutput"][];
         };
         /** @description An RFC 9457 problem: what was refused, and for each field how to mend it. */
         Problem: {
@@ -458,6 +486,36 @@ export interface components {
             /** @description The fields at fault; empty when it is not about fields. */
             errors: components["schemas"]["FieldError"][];
         };
+        /** @description A question on which people differ. */
+        QuestionOutput: {
+            /** @description Which. */
+            school: components["schemas"]["Schools"];
+            /** @description The question in a few words. */
+            title: string;
+            /** @description What depends on it. */
+            sentence: string;
+            /** @description The answers. */
+            options: components["schemas"]["OptionOutput"][];
+        };
+        /** @description Why something is not as asked. */
+        ReasonOutput: {
+            /** @description A word for programs. */
+            kind: components["schemas"]["Reasons"];
+            /** @description How much it weighs. */
+            severity: components["schemas"]["Severity"];
+            /** @description What it is about. */
+            quantity: string;
+            /** @description The value, with its unit. */
+            value: string;
+            /** @description The bound that was met. */
+            bound: string;
+            /** @description What is so. */
+            message: string;
+            /** @description What to do. */
+            mend: string;
+        };
+        /** @description What physics, the lens or a convention said no to. Each is put in words by ReasonWords. */
+        Reasons: string;
         /** @description A rig in bare numbers. */
         RigInput: {
             /** @description What a person calls it, up to 60 characters; may be empty. */
@@ -472,6 +530,16 @@ export interface components {
              * @description Height of that area, mm: 0.5 to 500.
              */
             sensorHeightMm: number;
+            /**
+             * Format: double
+             * @description Width of the whole sensor, mm; given together with its height or not at all.
+             */
+            wholeSensorWidthMm?: null | number;
+            /**
+             * Format: double
+             * @description Height of the whole sensor, mm.
+             */
+            wholeSensorHeightMm?: null | number;
             /**
              * Format: double
              * @description Recorded pixels across, 16 to 100000; given together with the height or not at all.
@@ -489,52 +557,124 @@ export interface components {
             focalLengthMm: number;
             /**
              * Format: double
-             * @description f-number as marked: 0.3 to 512.
+             * @description f-number as set: 0.3 to 512.
              */
             fNumber: number;
+            /** @description Reducers (below 1) and extenders (above 1) in order from the sensor: up to four, 0.2 to 10 each. */
+            optics?: number[];
             /**
              * Format: double
-             * @description Reducer (below 1) or extender (above 1), the product of all: 0.2 to 10.
+             * @description The fastest f-number that the reducer lets out; left out when it is not known to limit.
              */
-            opticsMagnification?: number;
+            opticsFastestFNumber?: null | number;
             /**
              * Format: double
              * @description Anamorphic squeeze: 1 to 3.
              */
             squeeze?: number;
+            /** @description Whether the squeeze is before or behind the iris. */
+            squeezePlace?: components["schemas"]["SqueezePlace"];
+            /**
+             * Format: double
+             * @description How far the squeeze is turned against the sensor, degrees: −20 to 20.
+             */
+            squeezeTurnDeg?: number;
             /**
              * Format: double
              * @description Electronic zoom or a crop afterwards: 1 to 50.
              */
             punchIn?: number;
+            /** @description What is known of the lens beyond focal length and aperture. */
+            lens?: components["schemas"]["LensInput"];
+            /**
+             * Format: double
+             * @description Close-up lens in front, dioptres: 0 to 25.
+             */
+            closeUpDioptres?: number;
+            /**
+             * Format: double
+             * @description Extension tubes or bellows, mm: 0 to 1000.
+             */
+            extensionMm?: number;
+            /**
+             * Format: double
+             * @description How much too long the mount is, mm: −5 to 5.
+             */
+            mountErrorMm?: number;
+            /**
+             * Format: double
+             * @description Thickness of a filter behind the lens that it was not made for, mm.
+             */
+            rearFilterMm?: number;
+            /**
+             * Format: double
+             * @description Refractive index of that filter.
+             */
+            rearFilterIndex?: number;
+            /**
+             * Format: double
+             * @description Sensitivity, ISO; left out when not decided.
+             */
+            sensitivityIso?: null | number;
+            /**
+             * Format: double
+             * @description Fixed filters in place, stops.
+             */
+            filterStops?: number;
+            /**
+             * Format: double
+             * @description Weakest setting of a variable filter, stops; given together with the strongest.
+             */
+            variableFilterMinStops?: null | number;
+            /**
+             * Format: double
+             * @description Strongest setting of a variable filter, stops.
+             */
+            variableFilterMaxStops?: null | number;
+            /**
+             * Format: double
+             * @description Captured frames a second; left out for those of the timeline.
+             */
+            captureFps?: null | number;
+            /**
+             * Format: double
+             * @description Stabilisation of the body, stops.
+             */
+            bodyStabilisationStops?: number;
+            /**
+             * Format: double
+             * @description Stabilisation of the lens, stops.
+             */
+            lensStabilisationStops?: number;
+            /** @description True when body and lens stabilisation are known to add up. */
+            stabilisersAddUp?: boolean;
         };
         /** @description What one rig gives. */
         RigReportOutput: {
-            /** @description What of the sensor is used. */
-            sensor: components["schemas"]["SensorUseOutput"];
-            /** @description How the format compares with the reference format. */
-            crop: components["schemas"]["CropFactorsOutput"];
-            /** @description The lens as the sensor sees it, and its equivalents. */
-            lens: components["schemas"]["LensOnSensorOutput"];
-            /** @description Angles at infinity. */
-            angle: components["schemas"]["AngleOfViewOutput"];
-            /** @description What counts as sharp. */
-            sharpness: components["schemas"]["SharpnessOutput"];
-            focus: null | components["schemas"]["FocusOutput"];
-            error: null | components["schemas"]["FocusErrorOutput"];
-            /** @description Against the yardstick rig. */
-            difference: components["schemas"]["DifferenceOutput"];
+            /**
+             * @description Each figure by its name, in the unit that the name ends with. A figure that does not exist for the rig is left out; null is
+             *     infinity, which JSON does not have. The names are those of `FigureId`.
+             */
+            figures: {
+                [key: string]: null | number;
+            };
+            /** @description Against the yardstick: per cent, stops or the figure's own unit; left out where there is none. */
+            differences: {
+                [key: string]: number;
+            };
+            /** @description What physics, the lens or a convention said no to, the weightiest first. */
+            reasons: components["schemas"]["ReasonOutput"][];
         };
-        /** @description Where things stand and what is delivered. */
+        /** @description Where things stand, how bright it is and what is delivered. */
         SceneInput: {
             /**
              * Format: double
-             * @description Sensor mark to the plane of focus, mm: 1 to 1e8.
+             * @description To the plane of focus, mm from the mark that the conventions name: 1 to 1e8.
              */
             subjectDistanceMm: number;
             /**
              * Format: double
-             * @description Sensor mark to what is behind the subject, mm: not nearer than the subject; left out or null for infinity.
+             * @description To what is behind the subject, mm: not nearer than the subject; left out or null for infinity.
              */
             backgroundDistanceMm?: null | number;
             /**
@@ -557,62 +697,213 @@ export interface components {
              * @description Height of the standing figures, mm: 10 to 20000.
              */
             figureHeightMm?: number;
+            /**
+             * Format: double
+             * @description Nearest that the camera may come, mm; left out when nothing keeps it off.
+             */
+            nearestCameraMm?: null | number;
+            /**
+             * Format: double
+             * @description Farthest that the camera can go back, mm; left out in the open.
+             */
+            farthestCameraMm?: null | number;
+            /**
+             * Format: double
+             * @description Sideways move of the camera for which parallax is told, mm.
+             */
+            sidewaysMm?: number;
+            /**
+             * Format: double
+             * @description Brightness as exposure value at ISO 100, −15 to 30; left out when not known.
+             */
+            brightnessEv?: null | number;
+            /**
+             * Format: double
+             * @description Frames a second of the timeline.
+             */
+            timelineFps?: number;
+            /**
+             * Format: double
+             * @description Shutter angle, degrees: up to 360.
+             */
+            shutterAngleDeg?: number;
+            /**
+             * Format: double
+             * @description Mains frequency of the lamps, Hz.
+             */
+            mainsHertz?: number;
         };
-        /** @description What of the sensor ends up in the delivered picture. */
-        SensorUseOutput: {
+        /** @description Which conventions a figure goes by. */
+        Schools: string;
+        /**
+         * @description How much a reason weighs.
+         * @enum {unknown}
+         */
+        Severity: "stops" | "spoils" | "note";
+        /** @description An answer. */
+        SolutionOutput: {
+            /** @description What it answers. */
+            what: string;
+            /** @description True when what was wanted is met. */
+            isMet: boolean;
+            /** @description What stopped it. */
+            bound: components["schemas"]["SolveBound"];
+            /** @description The answer in a sentence. */
+            message: string;
+            /** @description What would lift the bound; empty when nothing stopped it. */
+            mend: string;
             /**
              * Format: double
-             * @description Width on the sensor before the desqueeze, mm.
+             * @description Where to focus; null when it stays.
              */
-            usedWidthMm: number;
+            subjectDistanceMm: null | number;
             /**
              * Format: double
-             * @description Height on the sensor, mm.
+             * @description Focal length to set; null when it stays.
              */
-            usedHeightMm: number;
+            focalLengthMm: null | number;
             /**
              * Format: double
-             * @description Width over height of the whole mode, desqueezed, before the trim.
+             * @description Aperture to set; null when it stays.
              */
-            desqueezedAspect: number;
+            fNumber: null | number;
             /**
              * Format: double
-             * @description Width over height of the delivered picture.
+             * @description Field across that is reached; null when there is none.
              */
-            deliveredAspect: number;
+            fieldWidthMm: null | number;
             /**
              * Format: double
-             * @description Recorded pixels across the used area; null when not known.
+             * @description Field upright that is reached.
              */
-            usedWidthPx: null | number;
-            /**
-             * Format: double
-             * @description Recorded pixels up the used area; null when not known.
-             */
-            usedHeightPx: null | number;
-            /**
-             * Format: double
-             * @description Above 1, delivery asks for more pixels than were recorded; null when not known.
-             */
-            enlargement: null | number;
-            /**
-             * Format: double
-             * @description Further punch-in before that happens; below 1 there is none left; null when not known.
-             */
-            punchInLeft: null | number;
+            fieldHeightMm: null | number;
         };
-        /** @description What counts as sharp. */
-        SharpnessOutput: {
+        /**
+         * @description What stopped a solve.
+         * @enum {unknown}
+         */
+        SolveBound: "none" | "nearestFocus" | "farthestFocus" | "nearestPlace" | "farthestPlace" | "zoomShort" | "zoomLong" | "widestAperture" | "narrowestAperture" | "diffraction" | "impossible";
+        /**
+         * @description What is asked backwards.
+         * @enum {unknown}
+         */
+        SolveGoal: "distance" | "focalLength" | "depth" | "blur" | "range";
+        /** @description A question asked backwards, for every rig. */
+        SolveRequest: {
+            /** @description Scene, conventions and rigs; the scene's nearest and farthest place of the camera bound the answers. */
+            setup: components["schemas"]["EvaluateRequest"];
+            /** @description What is asked. */
+            goal: components["schemas"]["SolveGoal"];
             /**
              * Format: double
-             * @description Largest disc that reads as a point, mm on the sensor.
+             * @description For a framing: the size at the subject that fills the picture, mm.
              */
-            circleOfConfusionMm: number;
+            sizeMm?: null | number;
+            /** @description True when that size is across, false when it is upright. */
+            isAcross?: boolean;
             /**
              * Format: double
-             * @description Focus here, and all is sharp to infinity, mm.
+             * @description For a sharp zone: where it begins, mm.
              */
-            hyperfocalDistanceMm: number;
+            fromMm?: null | number;
+            /**
+             * Format: double
+             * @description For a sharp zone: where it ends, mm; left out for infinity.
+             */
+            toMm?: null | number;
+            /**
+             * Format: double
+             * @description For a blur: height of a point's disc over the picture's height.
+             */
+            share?: null | number;
+        };
+        /** @description Answers for each rig, in order. */
+        SolveResponse: {
+            /** @description For each rig one answer, or two for a range. */
+            rigs: components["schemas"]["SolutionOutput"][][];
+        };
+        /**
+         * @description Where a squeeze sits.
+         * @enum {unknown}
+         */
+        SqueezePlace: "front" | "rear";
+        /** @description A value that was put in. */
+        WorkingInputOutput: {
+            /** @description Its symbol. */
+            symbol: string;
+            /** @description What it is. */
+            name: string;
+            /** @description What its number counts. */
+            unit: components["schemas"]["FigureUnit"];
+            /**
+             * Format: double
+             * @description Its value; null for infinity.
+             */
+            value: null | number;
+            /** @description The value as it stands in the formulas. */
+            text: string;
+        };
+        /** @description How a figure came about. */
+        WorkingOutput: {
+            /** @description The figure. */
+            figure: components["schemas"]["FigureId"];
+            /** @description What the trade calls it. */
+            name: string;
+            /** @description Its symbol. */
+            symbol: string;
+            /** @description What its number counts. */
+            unit: components["schemas"]["FigureUnit"];
+            /**
+             * Format: double
+             * @description Its value; null for infinity.
+             */
+            value: null | number;
+            /** @description False when the figure does not exist for the rig; there are no steps then. */
+            exists: boolean;
+            /** @description One sentence: what it means on set. */
+            meaning: string;
+            /** @description Where it stops being true; may be empty. */
+            limits: string;
+            /** @description Where the formula is from; empty for plain geometry or arithmetic. */
+            source: string;
+            /** @description The conventions that it went by, in words. */
+            conventions: string[];
+            /** @description The values that were put in. */
+            inputs: components["schemas"]["WorkingInputOutput"][];
+            /** @description Intermediate results in order, the figure itself last. */
+            steps: components["schemas"]["WorkingStepOutput"][];
+        };
+        /** @description Asks how a figure came about. */
+        WorkingRequest: {
+            /** @description Scene, conventions and rigs. */
+            setup: components["schemas"]["EvaluateRequest"];
+            /**
+             * Format: int32
+             * @description Index of the rig, from 0.
+             */
+            rig: number;
+            /** @description The figure. */
+            figure: components["schemas"]["FigureId"];
+        };
+        /** @description One step. */
+        WorkingStepOutput: {
+            /** @description What it gives. */
+            symbol: string;
+            /** @description What that is. */
+            name: string;
+            /** @description What its number counts. */
+            unit: components["schemas"]["FigureUnit"];
+            /** @description With symbols; empty where it was found by search. */
+            formula: string;
+            /** @description With the values put in. */
+            put: string;
+            /**
+             * Format: double
+             * @description The result; null for infinity.
+             */
+            value: null | number;
+            /** @description The result as it stands in later formulas. */
+            text: string;
         };
     };
     responses: never;
@@ -625,7 +916,10 @@ export type $defs = Record<string, never>;
 export interface operations {
     Evaluate: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Distances in sentences: metres, or feet and inches. */
+                units?: components["schemas"]["LengthUnit"];
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -679,6 +973,215 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Working: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres, or feet and inches. */
+                units?: components["schemas"]["LengthUnit"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Solve: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres, or feet and inches. */
+                units?: components["schemas"]["LengthUnit"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SolveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolveResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Conventions: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres, or feet and inches. */
+                units?: components["schemas"]["LengthUnit"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EvaluateRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionOutput"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Figures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FigureInfo"][];
                 };
             };
         };

@@ -7,6 +7,7 @@ const keys: [string, string][] = [
   ['← →', 'on the ground line: move camera, subject or background'],
   ['Enter', 'in a field: tidy what was typed'],
   ['Escape', 'in a field: back to the last good value'],
+  ['↑ ↓ ← → then Enter', 'among the figures: go from one to the next, show its working'],
   ['Ctrl + Z', 'undo'],
   ['Ctrl + Shift + Z', 'redo'],
   ['U', 'metres, or feet and inches'],

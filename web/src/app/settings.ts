@@ -1,13 +1,20 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import type { Conventions } from '../core/core';
 
 interface Settings {
   /** Distances in feet and inches rather than metres. */
   feet: boolean;
   /** The comparison that was open last; opened again at the next visit. */
   lastOpened: string | null;
+  /** What new comparisons go by; null for the usual conventions. */
+  conventions: Conventions | null;
+  /** The group of figures that is shown. */
+  topic: string;
   toggleFeet: () => void;
   opened: (id: string) => void;
+  preferConventions: (conventions: Conventions | null) => void;
+  showTopic: (topic: string) => void;
 }
 
 /** What belongs to the person and this browser, not to a comparison. */
@@ -16,8 +23,12 @@ export const useSettings = create<Settings>()(
     (set) => ({
       feet: false,
       lastOpened: null,
+      conventions: null,
+      topic: 'Essentials',
       toggleFeet: () => set((s) => ({ feet: !s.feet })),
       opened: (id) => set({ lastOpened: id }),
+      preferConventions: (conventions) => set({ conventions }),
+      showTopic: (topic) => set({ topic }),
     }),
     { name: 'juxtopsis.settings' },
   ),

@@ -4,16 +4,42 @@ type Schemas = components['schemas'];
 export type Setup = Schemas['EvaluateRequest'];
 export type SceneInput = Schemas['SceneInput'];
 export type RigInput = Schemas['RigInput'];
-export type RigReport = Schemas['RigReportOutput'];
-export type Focus = Schemas['FocusOutput'];
-export type Evaluated = Schemas['EvaluateResponse'];
+export type LensInput = Schemas['LensInput'];
+export type Conventions = Schemas['ConventionsInput'];
+export type FigureId = Schemas['FigureId'];
+export type FigureUnit = Schemas['FigureUnit'];
+export type FigureInfo = Schemas['FigureInfo'];
+export type Reason = Schemas['ReasonOutput'];
+export type Working = Schemas['WorkingOutput'];
+export type Question = Schemas['QuestionOutput'];
+export type SolveRequest = Schemas['SolveRequest'];
+export type Solution = Schemas['SolutionOutput'];
 export type Problem = Schemas['Problem'];
 export type FieldError = Schemas['FieldError'];
 
+/** Numbers by figure; NaN for a figure that does not exist, infinity where it is meant. */
+export type Numbers = Record<FigureId, number>;
+
+/** What one rig gives. */
+export interface RigReport {
+  figures: Numbers;
+  /** Against the yardstick: per cent, stops or the figure's own unit. */
+  differences: Numbers;
+  /** Which reasons stand in the way, as a number: when it stays the same, so do the words, but for the numbers in them. */
+  reasons: number;
+}
+
+/** What is to be said besides the figures. */
+export interface Words {
+  conventions: string[];
+  /** For each rig, the weightiest first. */
+  reasons: Reason[][];
+  problems: FieldError[];
+}
+
 /** What was read from a typed text; see EntryOutput in the contract. */
 export interface Entry {
-  value: number | null;
-  second: number | null;
+  values: number[];
   infinite: boolean;
   problem: string | null;
 }
@@ -30,21 +56,57 @@ export type EntryKind =
   | 'subjectDistance'
   | 'backgroundDistance'
   | 'lensHeight'
+  | 'cameraPlace'
+  | 'sideways'
+  | 'nearestFocus'
+  | 'viewing'
+  | 'fieldSize'
   | 'focalLength'
+  | 'zoomRange'
   | 'fNumber'
-  | 'opticsMagnification'
+  | 'widestAperture'
+  | 'tNumber'
+  | 'optics'
   | 'squeeze'
+  | 'squeezeTurn'
   | 'punchIn'
   | 'deliveryAspect'
   | 'deliveryWidth'
   | 'sensorArea'
-  | 'recordedPixels';
+  | 'recordedPixels'
+  | 'magnification'
+  | 'pupilMagnification'
+  | 'frontFromSensor'
+  | 'imageCircle'
+  | 'frontOpening'
+  | 'closeUp'
+  | 'extension'
+  | 'mountError'
+  | 'rearFilter'
+  | 'refractiveIndex'
+  | 'sensitivity'
+  | 'filter'
+  | 'variableFilter'
+  | 'stabilisationStops'
+  | 'fps'
+  | 'shutterAngle'
+  | 'brightness'
+  | 'mains'
+  | 'cocDivisor'
+  | 'circle'
+  | 'circlePx'
+  | 'blurShare';
 
 interface Exports {
-  Evaluate: (json: string) => string;
+  Evaluate: (json: string) => number[];
+  Words: (json: string, feet: boolean) => string;
+  Working: (json: string, feet: boolean) => string;
+  Solve: (json: string, feet: boolean) => string;
+  Conventions: (json: string, feet: boolean) => string;
   ReadEntry: (kind: string, text: string, feet: boolean) => string;
   StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
   Formats: () => string;
+  Figures: () => string;
 }
 
 interface DotnetModule {
@@ -58,28 +120,72 @@ interface DotnetModule {
 
 /** The typed door to the core. The page draws and asks; every rule of the job is on the other side. */
 export interface Core {
-  evaluate: (setup: Setup) => { answer: Evaluated; problem?: undefined } | { problem: Problem; answer?: undefined };
-  /** The core's answer as it stands, for comparing hosts. */
-  evaluateText: (json: string) => string;
+  /** A report for each rig; null when the request is refused, and the words say why. */
+  evaluate: (setup: Setup) => RigReport[] | null;
+  words: (setup: Setup, feet: boolean) => Words;
+  working: (setup: Setup, rig: number, figure: FigureId, feet: boolean) => Working | null;
+  solve: (request: SolveRequest, feet: boolean) => Solution[][] | FieldError[];
+  questions: (setup: Setup, feet: boolean) => Question[];
   read: (kind: EntryKind, text: string, feet: boolean) => Entry;
   step: (kind: EntryKind, value: number, up: boolean, large: boolean, feet: boolean) => number;
   formats: SensorFormat[];
+  /** What each figure is. */
+  figures: Record<FigureId, FigureInfo>;
 }
+
+const noReasons: Reason[][] = [];
 
 async function boot(): Promise<Core> {
   const address = '/_framework/dotnet.js';
   const { dotnet } = (await import(/* @vite-ignore */ address)) as DotnetModule;
   const { getConfig, getAssemblyExports } = await dotnet.create();
   const { Exports: door } = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser;
+  const infos = JSON.parse(door.Figures()) as FigureInfo[];
+  const names = infos.map((info) => info.id);
+  const each = 1 + 2 * names.length;
+
+  const named = (row: number[], from: number): Numbers => {
+    const numbers = {} as Numbers;
+    for (let i = 0; i < names.length; i++) {
+      numbers[names[i]!] = row[from + i]!;
+    }
+    return numbers;
+  };
+
   return {
     evaluate(setup) {
-      const answer = JSON.parse(door.Evaluate(JSON.stringify(setup))) as Evaluated | Problem;
-      return 'reports' in answer ? { answer } : { problem: answer };
+      const row = door.Evaluate(JSON.stringify(setup));
+      if (row[0] !== 0) {
+        return null;
+      }
+      const reports: RigReport[] = [];
+      for (let at = 1; at < row.length; at += each) {
+        reports.push({ reasons: row[at]!, figures: named(row, at + 1), differences: named(row, at + 1 + names.length) });
+      }
+      return reports;
     },
-    evaluateText: (json) => door.Evaluate(json),
+    words(setup, feet) {
+      const said = JSON.parse(door.Words(JSON.stringify(setup), feet)) as { conventionWords: string[]; reasons: Reason[][] } | Problem;
+      return 'reasons' in said
+        ? { conventions: said.conventionWords, reasons: said.reasons, problems: [] }
+        : { conventions: [], reasons: noReasons, problems: said.errors };
+    },
+    working(setup, rig, figure, feet) {
+      const said = JSON.parse(door.Working(JSON.stringify({ setup, rig, figure }), feet)) as Working | Problem;
+      return 'steps' in said ? said : null;
+    },
+    solve(request, feet) {
+      const said = JSON.parse(door.Solve(JSON.stringify(request), feet)) as Schemas['SolveResponse'] | Problem;
+      return 'rigs' in said ? said.rigs : said.errors;
+    },
+    questions(setup, feet) {
+      const said = JSON.parse(door.Conventions(JSON.stringify(setup), feet)) as Question[] | Problem;
+      return Array.isArray(said) ? said : [];
+    },
     read: (kind, text, feet) => JSON.parse(door.ReadEntry(kind, text, feet)) as Entry,
     step: (kind, value, up, large, feet) => door.StepEntry(kind, value, up, large, feet),
     formats: JSON.parse(door.Formats()) as SensorFormat[],
+    figures: Object.fromEntries(infos.map((info) => [info.id, info])) as Record<FigureId, FigureInfo>,
   };
 }
 
@@ -96,3 +202,6 @@ export function core(): Core {
   }
   return started;
 }
+
+/** True when the rig has a plane of focus. */
+export const isFocused = (report: RigReport): boolean => !Number.isNaN(report.figures.magnification);

@@ -57,7 +57,8 @@ export interface EntryFieldProps {
   onClear?: (() => void) | undefined;
   /** The label stands beside the field rather than above it, where there is room. */
   beside?: boolean;
-  onValue: (value: number, second: number | null) => void;
+  /** The first value, the second of a pair or span, and all of a row. */
+  onValue: (value: number, second: number | null, all: number[]) => void;
 }
 
 /**
@@ -92,7 +93,7 @@ export const EntryField = memo(function EntryField(props: EntryFieldProps) {
     setUnread(entry.problem);
     if (entry.problem === null) {
       ownChange.current = true;
-      onValue(entry.infinite ? Infinity : entry.value!, entry.second);
+      onValue(entry.infinite ? Infinity : entry.values[0]!, entry.values[1] ?? null, entry.values);
     }
   };
 
@@ -114,7 +115,8 @@ export const EntryField = memo(function EntryField(props: EntryFieldProps) {
       event.preventDefault();
       setTyped(null);
       setUnread(null);
-      onValue(core().step(kind, stepFrom, event.key === 'ArrowUp', event.shiftKey, feet), null);
+      const next = core().step(kind, stepFrom, event.key === 'ArrowUp', event.shiftKey, feet);
+      onValue(next, null, [next]);
     }
   };
 

@@ -23,4 +23,6 @@ export const DuplicateIcon = icon('M8 8h12v12H8zM16 8V4H4v12h4');
 export const DeleteIcon = icon('M4 7h16M9 7V4h6v3M6 7l1 13h10l1-13M10 11v5M14 11v5');
 export const RenameIcon = icon('M4 20h4L19 9l-4-4L4 16zM13 7l4 4');
 export const RestoreIcon = icon('M4 5v5h5M4.500 10A8 8 0 1 1 4 14');
+export const CloseIcon = icon('M6 6l12 12M18 6 6 18');
+export const LensIcon = icon('M4 7h5v10H4zM9 5h8v14H9zM17 7c3 1 4 3 4 5s-1 4-4 5M12 5v14');
 export const RulerIcon = icon('M3 15 15 3l6 6L9 21zM7 11l2 2M10 8l3 3M13 5l2 2');

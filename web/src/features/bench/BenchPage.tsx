@@ -4,14 +4,22 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { setDeleted, type Failure } from '../../api/client';
 import { useSettings } from '../../app/settings';
+import type { Reason } from '../../core/core';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { rigLetter } from '../../ui/RigMark';
 import { RedoIcon, ShareIcon, UndoIcon } from '../../ui/icons';
-import { rename, setNote, useBench } from './benchStore';
+import { rename, sayAgain, setNote, useBench } from './benchStore';
 import { ConflictDialog } from './ConflictDialog';
 import { Figures } from './Figures';
 import { GroundLine } from './GroundLine';
+import { ConventionsPanel } from './panels/ConventionsPanel';
+import { FindPanel } from './panels/FindPanel';
+import { usePanel } from './panels/panelStore';
+import { ReasonsPanel } from './panels/ReasonsPanel';
+import { RigPanel } from './panels/RigPanel';
+import { ScenePanel } from './panels/ScenePanel';
+import { WorkingPanel } from './panels/WorkingPanel';
 import { RigColumn, type SensorSpan } from './RigColumn';
 import { autosave, leave, openComparison, save } from './saving';
 import { SavingWord } from './SavingWord';
@@ -62,7 +70,8 @@ function Bench() {
   const name = useBench((s) => s.name);
   const setup = useBench((s) => s.document.setup);
   const reports = useBench((s) => s.reports);
-  const lastFocus = useBench((s) => s.lastFocus);
+  const lastFocused = useBench((s) => s.lastFocused);
+  const words = useBench((s) => s.words);
   const problems = useBench((s) => s.problems);
   const deletedAt = useBench((s) => s.deletedAt);
   const feet = useSettings((s) => s.feet);
@@ -80,8 +89,9 @@ function Bench() {
   );
   const referenceName =
     referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;
-  const closest = reports.findIndex((r) => r.error);
-  const tooClose = reports[closest]?.error;
+  const stopped = words.reasons.findIndex((reasons) => reasons[0]?.kind === 'tooClose' || reasons[0]?.kind === 'tooFar');
+  const stop = words.reasons[stopped]?.[0];
+  useEffect(sayAgain, [feet]);
   useEffect(() => {
     document.title = `${name} · Juxtopsis`;
   }, [name]);
@@ -93,7 +103,7 @@ function Bench() {
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1, p: 1, minHeight: '100%' }}>
       <Heading />
       {deletedAt != null && <DeletedNotice />}
-      <SceneStrip scene={scene} problems={problems} tooClose={tooClose ? `Rig ${rigLetter(closest)}: ${tooClose.message} ${tooClose.mend}` : undefined} feet={feet} />
+      <SceneStrip scene={scene} problems={problems} outOfFocus={stop ? `Rig ${rigLetter(stopped)}: ${stop.message} ${stop.mend}` : undefined} feet={feet} />
       <Box
         sx={{
           display: 'grid',
@@ -113,7 +123,8 @@ function Bench() {
             rig={rig}
             scene={scene}
             report={reports[i]!}
-            focus={lastFocus[i] ?? null}
+            focused={lastFocused[i] ?? null}
+            reasons={words.reasons[i] ?? noReasons}
             problems={problems}
             isYardstick={i === yardstick}
             referenceName={referenceName}
@@ -122,13 +133,43 @@ function Bench() {
           />
         ))}
         <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>
-          <Figures reports={reports} yardstick={yardstick} feet={feet} />
+          <Figures reports={reports} yardstick={yardstick} feet={feet} conventions={words.conventions} />
         </Box>
       </Box>
       <GroundLine scene={scene} reports={reports} feet={feet} />
+      <OpenPanel />
       <ConflictDialog />
     </Box>
   );
+}
+
+const noReasons: Reason[] = [];
+
+/** What stands open at the side. */
+function OpenPanel() {
+  const { panel, close } = usePanel();
+  const id = useBench((s) => s.id);
+  const setup = useBench((s) => s.document.setup);
+  const problems = useBench((s) => s.problems);
+  const reasons = useBench((s) => s.words.reasons);
+  const feet = useSettings((s) => s.feet);
+  useEffect(() => close, [id, close]);
+  switch (panel?.kind) {
+    case 'working':
+      return <WorkingPanel setup={setup} rig={panel.rig} figure={panel.figure} feet={feet} />;
+    case 'rig':
+      return <RigPanel index={panel.rig} rig={setup.rigs[panel.rig]!} problems={problems} feet={feet} />;
+    case 'reasons':
+      return <ReasonsPanel rig={panel.rig} reasons={reasons[panel.rig] ?? noReasons} />;
+    case 'scene':
+      return <ScenePanel scene={setup.scene} problems={problems} feet={feet} />;
+    case 'conventions':
+      return <ConventionsPanel setup={setup} problems={problems} feet={feet} />;
+    case 'find':
+      return <FindPanel setup={setup} feet={feet} />;
+    default:
+      return null;
+  }
 }
 
 const undo = () => useBench.getState().undo();

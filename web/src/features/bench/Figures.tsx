@@ -1,13 +1,14 @@
-import { Box, Tooltip } from '@mui/material';
+import { Box, ButtonBase, MenuItem, Select, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { memo } from 'react';
+import { memo, type KeyboardEvent, type MouseEvent } from 'react';
+import { useSettings } from '../../app/settings';
 import { figureFont } from '../../app/theme';
-import type { RigReport } from '../../core/core';
+import { core, type FigureId, type RigReport } from '../../core/core';
 import { Figure } from '../../ui/Figure';
-import { hidden } from '../../ui/hidden';
 import { Panel } from '../../ui/Panel';
-import { RigMark } from '../../ui/RigMark';
-import { figureGroups } from './figureRows';
+import { RigMark, rigLetter } from '../../ui/RigMark';
+import { rowDifferences, rowTexts, topics, type FigureRow } from './figureRows';
+import { openWorking, usePanel } from './panels/panelStore';
 
 const Table = styled('table')(({ theme }) => ({
   width: '100%',
@@ -22,6 +23,9 @@ const Table = styled('table')(({ theme }) => ({
   '& td .figure': { display: 'block', contain: 'strict', width: 118, height: 20, lineHeight: '20px' },
   '& td.difference .figure': { width: 66 },
   '& td.warn': { color: theme.vars!.palette.warning.main },
+  '& [data-figure]': { cursor: 'pointer', borderRadius: 3 },
+  '& [data-figure]:hover': { background: theme.vars!.palette.divider },
+  '& [data-figure]:focus-visible': { outlineOffset: -1 },
   [theme.breakpoints.down('sm')]: {
     fontSize: 12.5,
     '& th': { whiteSpace: 'normal', lineHeight: 1.15 },
@@ -33,26 +37,61 @@ const Table = styled('table')(({ theme }) => ({
   '& tbody tr:not(.group):hover': { background: theme.vars!.palette.background.default },
 }));
 
-const FiguresPanel = styled(Panel)({ padding: '4px 10px', overflowX: 'auto' });
+const FiguresPanel = styled(Panel)({ padding: '4px 10px', overflowX: 'auto', display: 'flex', flexDirection: 'column' });
 
 interface FiguresProps {
   reports: RigReport[];
   yardstick: number;
   feet: boolean;
+  /** The conventions in words: printed with the figures, always. */
+  conventions: string[];
 }
 
-/** One row a quantity, one column a rig, with the difference from the yardstick. */
-export const Figures = memo(function Figures({ reports, yardstick, feet }: FiguresProps) {
+const target = (event: { target: EventTarget }) => (event.target as Element).closest<HTMLElement>('[data-figure]');
+
+const openIt = (cell: HTMLElement | null) => {
+  if (cell) {
+    openWorking(Number(cell.dataset['rig']), cell.dataset['figure'] as FigureId);
+  }
+};
+
+/** The table is one stop of the Tab key; arrows go from figure to figure, Enter opens the working. */
+function move(event: KeyboardEvent<HTMLTableElement>): void {
+  const cell = target(event);
+  if (!cell) {
+    return;
+  }
+  if (event.key === 'Enter' || event.key === ' ') {
+    event.preventDefault();
+    openIt(cell);
+    return;
+  }
+  const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
+  if (step) {
+    event.preventDefault();
+    const rows = [...event.currentTarget.querySelectorAll('tr[data-row]')].map((row) => [...row.querySelectorAll<HTMLElement>('[data-figure]')]);
+    const row = rows.findIndex((cells) => cells.includes(cell));
+    const next = rows[row + step[0]!]?.[rows[row]!.indexOf(cell) + step[1]!];
+    if (next) {
+      cell.tabIndex = -1;
+      next.tabIndex = 0;
+      next.focus();
+    }
+  }
+}
+
+/** One row a quantity, one column a rig, with the difference from the yardstick; every figure opens its working. */
+export const Figures = memo(function Figures({ reports, yardstick, feet, conventions }: FiguresProps) {
+  const topic = useSettings((s) => (s.topic in topics ? s.topic : 'Essentials'));
   const columns = reports.map((_, i) => ({ index: i, compared: i !== yardstick }));
+  const groups = topics[topic]!;
   return (
     <FiguresPanel aria-label="Figures">
-      <Table>
+      <Table onClick={(event: MouseEvent) => openIt(target(event))} onKeyDown={move}>
         <thead>
           <tr>
             <th scope="col">
-              <Box component="span" sx={hidden}>
-                Quantity
-              </Box>
+              <TopicPicker topic={topic} />
             </th>
             {columns.flatMap(({ index, compared }) => [
               <td key={index}>
@@ -71,26 +110,35 @@ export const Figures = memo(function Figures({ reports, yardstick, feet }: Figur
             ])}
           </tr>
         </thead>
-        {figureGroups.map((group) => (
+        {groups.map((group, first) => (
           <tbody key={group.name}>
             <tr className="group">
               <th scope="rowgroup" className="group" colSpan={1 + 2 * columns.length}>
                 {group.name}
               </th>
             </tr>
-            {group.rows.map((row) => {
-              const texts = row.texts(reports, feet);
-              const differences = row.differences?.(reports, feet);
+            {group.rows.map((row, place) => {
+              const texts = rowTexts(row, reports, feet);
+              const differences = rowDifferences(row, reports, feet);
+              const name = row.name ?? core().figures[row.figure].name;
               return (
-                <tr key={row.name} data-row={row.name}>
-                  <RowHead name={row.name} help={row.help} />
+                <tr key={name} data-row={name}>
+                  <RowHead name={name} row={row} />
                   {columns.flatMap(({ index, compared }) => [
                     <td key={index} className={row.warn?.(reports[index]!) ? 'warn' : undefined}>
-                      <Figure text={texts[index]!} />
+                      <div
+                        role="button"
+                        tabIndex={first === 0 && place === 0 && index === 0 ? 0 : -1}
+                        aria-label={`${name}, rig ${rigLetter(index)}: ${texts[index]!}. Show the working.`}
+                        data-figure={row.figure}
+                        data-rig={index}
+                      >
+                        <Figure text={texts[index]!} />
+                      </div>
                     </td>,
                     compared && (
                       <td key={`${index}-difference`} className="difference">
-                        <Figure text={differences?.[index] ?? ''} />
+                        <Figure text={differences[index] ?? ''} />
                       </td>
                     ),
                   ])}
@@ -100,15 +148,72 @@ export const Figures = memo(function Figures({ reports, yardstick, feet }: Figur
           </tbody>
         ))}
       </Table>
+      <GoesBy conventions={conventions} />
     </FiguresPanel>
   );
 });
 
 /** The name of a row with its explanation; never drawn anew while figures change. */
-const RowHead = memo(function RowHead({ name, help }: { name: string; help: string }) {
+const RowHead = memo(function RowHead({ name, row }: { name: string; row: FigureRow }) {
+  const help = `${core().figures[row.figure].meaning}${row.help ? ` ${row.help}` : ''}`;
   return (
     <Tooltip title={help} describeChild placement="left">
       <th scope="row">{name}</th>
     </Tooltip>
+  );
+});
+
+const TopicPicker = memo(function TopicPicker({ topic }: { topic: string }) {
+  const showTopic = useSettings((s) => s.showTopic);
+  return (
+    <Select
+      value={topic}
+      onChange={(event) => showTopic(event.target.value)}
+      inputProps={{ 'aria-label': 'Which figures' }}
+      sx={{
+        height: 40,
+        fontSize: 14,
+        fontWeight: 650,
+        color: 'text.primary',
+        ml: '-8px',
+        '& fieldset': { border: 0 },
+        '& .MuiSelect-select': { pl: 1, pr: '26px !important' },
+        '& .MuiSelect-icon': { right: 0 },
+      }}
+    >
+      {Object.keys(topics).map((name) => (
+        <MenuItem key={name} value={name}>
+          {name}
+        </MenuItem>
+      ))}
+    </Select>
+  );
+});
+
+/** What the figures go by, in words; a press opens the choice. */
+const GoesBy = memo(function GoesBy({ conventions }: { conventions: string[] }) {
+  const open = usePanel((s) => s.open);
+  return (
+    <ButtonBase
+      onClick={() => open({ kind: 'conventions' })}
+      aria-label={`Conventions: ${conventions.join(', ')}. Change them.`}
+      sx={{
+        mt: 'auto',
+        minHeight: 40,
+        justifyContent: 'flex-start',
+        textAlign: 'left',
+        fontSize: 11.5,
+        lineHeight: 1.3,
+        color: 'text.secondary',
+        borderTop: 1,
+        borderColor: 'divider',
+        '&:hover': { color: 'primary.main' },
+        // So that the table and not this sentence decides how wide the panel is.
+        width: 0,
+        minWidth: '100%',
+      }}
+    >
+      <span>{conventions.join(' · ')}</span>
+    </ButtonBase>
   );
 });

@@ -1,6 +1,6 @@
 import { styled, useTheme } from '@mui/material/styles';
 import { memo, useId } from 'react';
-import type { Focus, RigReport, SceneInput } from '../../core/core';
+import { isFocused, type Numbers, type Reason, type RigReport, type SceneInput } from '../../core/core';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
 import { Person } from './Person';
 
@@ -30,11 +30,21 @@ const Refusal = styled('div')(({ theme }) => ({
   '& strong': { display: 'block', color: theme.vars!.palette.error.main },
 }));
 
+const refusals: Record<string, string> = {
+  tooClose: 'Too close to focus',
+  tooFar: 'Too far to focus',
+  insideLens: 'Inside the lens',
+  fasterThanPossible: 'No such aperture',
+};
+
 interface FrameProps {
   index: number;
   scene: SceneInput;
   report: RigReport;
-  focus: Focus | null;
+  /** The last report with a plane of focus: this one, or one before that is shown dimmed. */
+  focused: RigReport | null;
+  /** What stops the picture; undefined when nothing does. */
+  stop: Reason | undefined;
   maxHeight: number;
 }
 
@@ -42,13 +52,14 @@ interface FrameProps {
  * The picture that a rig gives, drawn to scale in the delivered shape. All sizes are the core's: this only places lines.
  * One unit of the drawing is a hundredth of the picture's height.
  */
-export const Frame = memo(function Frame({ index, scene, report, focus, maxHeight }: FrameProps) {
+export const Frame = memo(function Frame({ index, scene, report, focused, stop, maxHeight }: FrameProps) {
   const { drawing, text, background } = useTheme().vars!.palette;
   const colour = useRigColour(index);
   const clip = useId();
-  const aspect = report.sensor.deliveredAspect;
+  const aspect = report.figures.deliveredAspect;
+  const focus = focused?.figures ?? null;
   const width = 100 * aspect;
-  const stale = report.focus === null;
+  const stale = !isFocused(report);
 
   return (
     <Holder>
@@ -65,7 +76,7 @@ export const Frame = memo(function Frame({ index, scene, report, focus, maxHeigh
           <rect width={width} height="100" fill={drawing.wall} />
           {focus && <Place focus={focus} scene={scene} width={width} />}
           {focus && (
-            <Standing figure={focus.subjectFigure} x={width / 2}>
+            <Standing head={focus.subjectHeadFromTop} feet={focus.subjectFeetFromTop} x={width / 2}>
               <Person stroke={text.primary} fill={background.paper} />
             </Standing>
           )}
@@ -80,11 +91,11 @@ export const Frame = memo(function Frame({ index, scene, report, focus, maxHeigh
           vectorEffect="non-scaling-stroke"
         />
       </svg>
-      {report.error && (
+      {stop && (
         <Refusal>
           <div>
-            <strong>Too close to focus</strong>
-            {report.error.message} {report.error.mend}
+            <strong>{refusals[stop.kind] ?? stop.quantity}</strong>
+            {stop.message} {stop.mend}
           </div>
         </Refusal>
       )}
@@ -93,12 +104,12 @@ export const Frame = memo(function Frame({ index, scene, report, focus, maxHeigh
 });
 
 /** Wall, floor, the figure behind and the lamps; a flat horizon where the background is infinitely far. */
-function Place({ focus, scene, width }: { focus: Focus; scene: SceneInput; width: number }) {
+function Place({ focus, scene, width }: { focus: Numbers; scene: SceneInput; width: number }) {
   const { drawing, text } = useTheme().vars!.palette;
-  const floor = 100 * focus.backgroundFigure.feetFromTop;
+  const floor = 100 * focus.backgroundFeetFromTop;
   const centre = width / 2;
   const lens = scene.lensHeightMm ?? 1600;
-  const fieldMm = focus.backgroundFieldHeightMm;
+  const fieldMm = Number.isFinite(focus.backgroundFieldHeightMm) ? focus.backgroundFieldHeightMm : null;
   const perMm = fieldMm === null ? 0 : 100 / fieldMm;
   const perSlope = (100 * scene.subjectDistanceMm) / focus.fieldHeightMm;
   const behindMm = scene.backgroundDistanceMm ?? 0;
@@ -114,7 +125,7 @@ function Place({ focus, scene, width }: { focus: Focus; scene: SceneInput; width
       <line x1={0} x2={width} y1={floor} y2={floor} {...thin} />
       {fieldMm !== null && <line x1={0} x2={width} y1={floor - wallMm * perMm} y2={floor - wallMm * perMm} {...thin} opacity="0.55" />}
       {fieldMm !== null && (
-        <Standing figure={focus.backgroundFigure} x={centre + figureBehindSlope * behindMm * perMm}>
+        <Standing head={focus.backgroundHeadFromTop} feet={focus.backgroundFeetFromTop} x={centre + figureBehindSlope * behindMm * perMm}>
           <Person stroke={text.secondary} fill={drawing.wall} width={1} />
         </Standing>
       )}
@@ -151,18 +162,16 @@ function boardsAcross(fieldMm: number, perMm: number, centre: number, floor: num
   return path;
 }
 
-function Standing({ figure, x, children }: { figure: Focus['subjectFigure']; x: number; children: React.ReactNode }) {
-  const head = 100 * figure.headFromTop;
-  const scale = (100 * figure.feetFromTop - head) / 1000;
-  return <g transform={`translate(${x} ${head}) scale(${scale})`}>{children}</g>;
+function Standing({ head, feet, x, children }: { head: number; feet: number; x: number; children: React.ReactNode }) {
+  return <g transform={`translate(${x} ${100 * head}) scale(${(feet - head) / 10})`}>{children}</g>;
 }
 
-function describe(index: number, scene: SceneInput, focus: Focus | null, stale: boolean): string {
+function describe(index: number, scene: SceneInput, focus: Numbers | null, stale: boolean): string {
   const rig = `Frame of rig ${rigLetter(index)}`;
   if (!focus) {
     return `${rig}: no focus at this distance.`;
   }
-  const share = Math.round(100 * (focus.subjectFigure.feetFromTop - focus.subjectFigure.headFromTop));
+  const share = Math.round(100 * (focus.subjectFeetFromTop - focus.subjectHeadFromTop));
   const shown = `a standing figure at ${scene.subjectDistanceMm / 1000} m is ${share} per cent of the picture's height`;
   return stale ? `${rig}: no focus at this distance; the last good picture stays.` : `${rig}: ${shown}.`;
 }

@@ -12,7 +12,7 @@ import {
 } from 'react';
 import { flushSync } from 'react-dom';
 import { figureFont } from '../../app/theme';
-import { core, type RigReport, type SceneInput } from '../../core/core';
+import { core, isFocused, type RigReport, type SceneInput } from '../../core/core';
 import { distance } from '../../ui/format';
 import { Panel } from '../../ui/Panel';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
@@ -298,10 +298,10 @@ function FieldEdges(props: {
 }) {
   const { index, report, lens, subjectMm, endPx, scale } = props;
   const colour = useRigColour(index);
-  if (!report.focus) {
+  if (!isFocused(report)) {
     return null;
   }
-  const slope = (report.focus.fieldHeightMm * scale.pxPerMm) / 2 / (subjectMm * scale.pxPerMm);
+  const slope = (report.figures.fieldHeightMm * scale.pxPerMm) / 2 / (subjectMm * scale.pxPerMm);
   const reach = endPx - lens[0];
   return (
     <>
@@ -334,13 +334,16 @@ interface SharpZoneProps {
 function SharpZone({ index, report, top, x, widthPx, feet }: SharpZoneProps) {
   const { text } = useTheme().vars!.palette;
   const colour = useRigColour(index);
-  const { focus } = report;
-  const from = focus ? x(focus.depthOfFieldNearMm) : 0;
-  const to = focus ? Math.min(widthPx + 4, focus.depthOfFieldFarMm === null ? widthPx + 4 : x(focus.depthOfFieldFarMm)) : 0;
+  const { depthOfFieldNearMm: near, depthOfFieldFarMm: far } = report.figures;
+  const focus = !Number.isNaN(near);
+  const from = focus ? x(near) : 0;
+  const to = focus ? Math.min(widthPx + 4, Number.isFinite(far) ? x(far) : widthPx + 4) : 0;
   const length = Math.max(2, to - from);
   const said = focus
-    ? `sharp ${distance(focus.depthOfFieldNearMm, feet)} – ${focus.depthOfFieldFarMm === null ? '∞' : distance(focus.depthOfFieldFarMm, feet)}`
-    : 'no focus';
+    ? `sharp ${distance(near, feet)} – ${Number.isFinite(far) ? distance(far, feet) : '∞'}`
+    : isFocused(report)
+      ? 'no limits'
+      : 'no focus';
   const labelAfter = to + 8 + said.length * 6.4 < widthPx;
   return (
     <g>

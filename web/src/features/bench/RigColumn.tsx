@@ -1,14 +1,15 @@
-import { Box, IconButton, InputBase, Tooltip } from '@mui/material';
+import { Box, ButtonBase, IconButton, InputBase, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { memo } from 'react';
-import type { FieldError, Focus, RigInput, RigReport, SceneInput } from '../../core/core';
+import { memo, type ReactNode } from 'react';
+import { isFocused, type FieldError, type FigureId, type Reason, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { aperture, fixed, inScale, lengthScale, oneLine, withUnit } from '../../ui/format';
 import { Figure } from '../../ui/Figure';
-import { RulerIcon } from '../../ui/icons';
+import { LensIcon, RulerIcon } from '../../ui/icons';
 import { Panel } from '../../ui/Panel';
 import { RigMark, rigLetter } from '../../ui/RigMark';
 import { changeRig, setYardstick } from './benchStore';
 import { Frame } from './Frame';
+import { openWorking, usePanel } from './panels/panelStore';
 import { RigInputs } from './RigInputs';
 import { SensorDrawing } from './SensorDrawing';
 
@@ -24,7 +25,8 @@ interface RigColumnProps {
   rig: RigInput;
   scene: SceneInput;
   report: RigReport;
-  focus: Focus | null;
+  focused: RigReport | null;
+  reasons: Reason[];
   problems: FieldError[];
   isYardstick: boolean;
   referenceName: string;
@@ -50,22 +52,35 @@ const Answer = styled('div')(({ theme }) => ({
 
 /** One rig: its name, the frame it gives, the answer in a line, and what can be changed. */
 export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
-  const { index, rig, scene, report, focus, problems, isYardstick, referenceName, span, feet } = props;
+  const { index, rig, scene, report, focused, reasons, problems, isYardstick, referenceName, span, feet } = props;
   const letter = rigLetter(index);
+  const { figures } = report;
+  const stop = isFocused(report) ? undefined : reasons[0];
   return (
     <Column aria-label={`Rig ${letter}`}>
       <RigHead index={index} name={rig.name ?? ''} isYardstick={isYardstick} />
-      <Frame index={index} scene={scene} report={report} focus={focus} maxHeight={214} />
+      <Frame index={index} scene={scene} report={report} focused={focused} stop={stop} maxHeight={214} />
       <Answer>
         <div>
           <strong>
-            <Figure text={withUnit(fixed(report.lens.equivalentFocalLengthMm, report.lens.equivalentFocalLengthMm < 100 ? 1 : 0), 'mm')} />
+            <Pressed index={index} figure="equivalentFocalLengthMm">
+              <Figure text={withUnit(fixed(figures.equivalentFocalLengthMm, figures.equivalentFocalLengthMm < 100 ? 1 : 0), 'mm')} />
+            </Pressed>
             <small> and blur of </small>
-            <Figure text={aperture(report.lens.equivalentFNumber)} />
+            <Pressed index={index} figure="equivalentFNumber">
+              <Figure text={aperture(figures.equivalentFNumber)} />
+            </Pressed>
           </strong>
           <p>
             on {referenceName}
-            {report.focus && ` · sees ${field(report.focus, feet)}`}
+            {isFocused(report) && (
+              <>
+                {' · sees '}
+                <Pressed index={index} figure="fieldWidthMm">
+                  {field(report, feet)}
+                </Pressed>
+              </>
+            )}
           </p>
         </div>
         <div className="sensor">
@@ -73,16 +88,65 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
             index={index}
             modeWidthMm={rig.sensorWidthMm}
             modeHeightMm={rig.sensorHeightMm}
-            usedWidthMm={report.sensor.usedWidthMm}
-            usedHeightMm={report.sensor.usedHeightMm}
+            usedWidthMm={figures.usedWidthMm}
+            usedHeightMm={figures.usedHeightMm}
             {...span}
           />
         </div>
       </Answer>
+      {!stop && <ToKnow index={index} reasons={reasons} />}
       <RigInputs index={index} rig={rig} problems={problems} />
     </Column>
   );
 });
+
+/** A figure outside the table; a press opens its working like there. */
+function Pressed({ index, figure, children }: { index: number; figure: FigureId; children: ReactNode }) {
+  return (
+    <ButtonBase
+      component="span"
+      onClick={() => openWorking(index, figure)}
+      aria-haspopup="dialog"
+      title="Show the working"
+      sx={{ font: 'inherit', verticalAlign: 'baseline', borderRadius: '3px', '&:hover': { bgcolor: 'divider' } }}
+    >
+      {children}
+    </ButtonBase>
+  );
+}
+
+/** The weightiest thing to know of a rig in one line; a press opens all of them. */
+function ToKnow({ index, reasons }: { index: number; reasons: Reason[] }) {
+  const open = usePanel((s) => s.open);
+  const [first, ...others] = reasons;
+  if (!first) {
+    return null;
+  }
+  return (
+    <ButtonBase
+      onClick={() => open({ kind: 'reasons', rig: index })}
+      aria-label={`Rig ${rigLetter(index)}, what to know: ${first.message}`}
+      sx={{
+        minHeight: 40,
+        gap: 0.75,
+        px: 0.75,
+        justifyContent: 'flex-start',
+        textAlign: 'left',
+        fontSize: 12.5,
+        lineHeight: 1.25,
+        border: 1,
+        borderRadius: 1,
+        borderColor: first.severity === 'note' ? 'divider' : 'warning.main',
+        color: first.severity === 'note' ? 'text.secondary' : 'warning.main',
+      }}
+    >
+      <Box component="span" sx={{ flex: 1, display: '-webkit-box', overflow: 'hidden', WebkitBoxOrient: 'vertical', WebkitLineClamp: 2 }}>
+        {first.message}
+      </Box>
+      {others.length > 0 && <span>+{others.length}</span>}
+    </ButtonBase>
+  );
+}
 
 interface RigHeadProps {
   index: number;
@@ -102,6 +166,11 @@ const RigHead = memo(function RigHead({ index, name, isYardstick }: RigHeadProps
           inputProps={{ 'aria-label': `Name of rig ${letter}`, maxLength: 60 }}
           sx={{ flex: 1, minWidth: 0, height: 40, fontWeight: 650, '&.Mui-focused': { outline: 2, outlineColor: 'primary.main' } }}
         />
+        <Tooltip title="More of this rig: lens, filters, steadiness">
+          <IconButton aria-label={`More of rig ${letter}`} onClick={() => usePanel.getState().open({ kind: 'rig', rig: index })} sx={{ color: 'text.secondary' }}>
+            <LensIcon />
+          </IconButton>
+        </Tooltip>
         <Tooltip title={isYardstick ? 'The other rigs are measured against this one' : 'Measure the others against this rig'}>
           <IconButton
             aria-label={isYardstick ? `Rig ${letter} is the yardstick` : `Make rig ${letter} the yardstick`}
@@ -117,7 +186,7 @@ const RigHead = memo(function RigHead({ index, name, isYardstick }: RigHeadProps
   );
 });
 
-function field(focus: Focus, feet: boolean): string {
-  const scale = lengthScale(Math.max(focus.fieldWidthMm, focus.fieldHeightMm), feet);
-  return `${fixed(focus.fieldWidthMm / scale.mm, scale.decimals)} × ${inScale(focus.fieldHeightMm, scale)}`;
+function field({ figures: { fieldWidthMm, fieldHeightMm } }: RigReport, feet: boolean): string {
+  const scale = lengthScale(Math.max(fieldWidthMm, fieldHeightMm), feet);
+  return `${fixed(fieldWidthMm / scale.mm, scale.decimals)} × ${inScale(fieldHeightMm, scale)}`;
 }

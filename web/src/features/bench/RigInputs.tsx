@@ -25,7 +25,8 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigIn
       noPixels: () => changeRig(index, { recordedWidthPx: null, recordedHeightPx: null }),
       focalLength: (focalLengthMm: number) => changeRig(index, { focalLengthMm }),
       aperture: (fNumber: number) => changeRig(index, { fNumber }),
-      reducer: (opticsMagnification: number) => changeRig(index, { opticsMagnification }),
+      reducer: (_: number, __: number | null, optics: number[]) => changeRig(index, { optics: optics.filter((k) => k !== 1) }),
+      noReducer: () => changeRig(index, { optics: [] }),
       squeeze: (squeeze: number) => changeRig(index, { squeeze }),
       punchIn: (punchIn: number) => changeRig(index, { punchIn }),
     }),
@@ -40,7 +41,7 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigIn
     },
     [index],
   );
-  const optics = rig.opticsMagnification ?? 1;
+  const optics = rig.optics?.length ? rig.optics : [1];
   const squeeze = rig.squeeze ?? 1;
   const punchIn = rig.punchIn ?? 1;
   const recorded = rig.recordedWidthPx != null && rig.recordedHeightPx != null ? `${rig.recordedWidthPx}×${rig.recordedHeightPx}` : '';
@@ -112,11 +113,12 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigIn
         />
         <EntryField
           label="Reducer"
-          help="Glass between lens and sensor: below 1 a focal reducer, above 1 an extender, 1 for none."
-          kind="opticsMagnification"
-          shown={`${plain(optics)}×`}
-          stepFrom={optics}
-          problem={problem('opticsMagnification')}
+          help="Glass between lens and sensor: below 1 a focal reducer, above 1 an extender, 1 for none. Several in a row: 0.71 × 1.4."
+          kind="optics"
+          shown={optics.map((k) => `${plain(k)}×`).join('')}
+          stepFrom={optics.length === 1 ? optics[0] : undefined}
+          problem={problem('optics') ?? problem('optics[0]') ?? problem('optics[1]') ?? problem('optics[2]') ?? problem('optics[3]')}
+          onClear={set.noReducer}
           onValue={set.reducer}
         />
         <EntryField

@@ -1,3 +1,4 @@
+import { Box, Button } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import type { FieldError, SceneInput } from '../../core/core';
@@ -5,6 +6,7 @@ import { EntryField } from '../../ui/EntryField';
 import { distanceField, plain, shape, withUnit } from '../../ui/format';
 import { Panel } from '../../ui/Panel';
 import { changeScene } from './benchStore';
+import { usePanel } from './panels/panelStore';
 
 const set = {
   subject: (subjectDistanceMm: number) => changeScene({ subjectDistanceMm }),
@@ -20,23 +22,23 @@ const set = {
 const Strip = styled(Panel)(({ theme }) => ({
   padding: '6px 8px',
   display: 'grid',
-  gap: '6px 16px',
+  gap: '6px 14px',
   alignItems: 'start',
   gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',
   [theme.breakpoints.up('sm')]: { gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' },
-  [theme.breakpoints.up('lg')]: { gridTemplateColumns: 'repeat(5, auto)' },
+  [theme.breakpoints.up('lg')]: { gridTemplateColumns: 'repeat(5, auto) max-content' },
 }));
 
 interface SceneStripProps {
   scene: SceneInput;
   problems: FieldError[];
   /** What to say at the subject's distance when a rig cannot focus there. */
-  tooClose?: string | undefined;
+  outOfFocus?: string | undefined;
   feet: boolean;
 }
 
 /** What is the same for all rigs: where things stand and what is delivered. */
-export const SceneStrip = memo(function SceneStrip({ scene, problems, tooClose, feet }: SceneStripProps) {
+export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus, feet }: SceneStripProps) {
   const problem = (field: string) => problems.find((p) => p.field === `scene.${field}`)?.message;
   const background = scene.backgroundDistanceMm ?? null;
   const lensHeight = scene.lensHeightMm ?? 1600;
@@ -50,7 +52,7 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, tooClose, 
         shown={distanceField(scene.subjectDistanceMm, feet)}
         stepFrom={scene.subjectDistanceMm}
         feet={feet}
-        problem={problem('subjectDistanceMm') ?? tooClose}
+        problem={problem('subjectDistanceMm') ?? outOfFocus}
         onValue={set.subject}
       />
       <EntryField
@@ -99,6 +101,12 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, tooClose, 
         onClear={set.noWidth}
         onValue={set.width}
       />
+      <Box sx={{ display: 'flex', gap: 0.5 }}>
+        <Button onClick={() => usePanel.getState().open({ kind: 'scene' })} sx={{ whiteSpace: 'nowrap' }}>
+          Light, room
+        </Button>
+        <Button onClick={() => usePanel.getState().open({ kind: 'find' })}>Find</Button>
+      </Box>
     </Strip>
   );
 });

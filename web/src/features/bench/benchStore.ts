@@ -1,6 +1,18 @@
 import { create } from 'zustand';
 import type { Comparison, ComparisonDocument } from '../../api/client';
-import { core, type FieldError, type Focus, type RigInput, type RigReport, type SceneInput, type Setup } from '../../core/core';
+import {
+  core,
+  isFocused,
+  type Conventions,
+  type FieldError,
+  type LensInput,
+  type RigInput,
+  type RigReport,
+  type SceneInput,
+  type Setup,
+  type Words,
+} from '../../core/core';
+import { useSettings } from '../../app/settings';
 import { oneLine } from '../../ui/format';
 
 /** Where saving stands: the quiet word in the corner. */
@@ -28,9 +40,10 @@ interface BenchState extends Content {
   future: Content[];
   /** The last answer that could be given; stays on screen while a field is at fault. */
   reports: RigReport[];
-  /** For each rig the last focus that could be had; stays, dimmed, while the subject is too close. */
-  lastFocus: (Focus | null)[];
+  /** For each rig the last report with a plane of focus; stays, dimmed, while there is none. */
+  lastFocused: (RigReport | null)[];
   problems: FieldError[];
+  words: Words;
 
   open: (id: string, revision: number | null, content: Content, saving: Saving, deletedAt?: string | null) => void;
   change: (what: string, recipe: (content: Content) => Content) => void;
@@ -43,29 +56,58 @@ const historyLimit = 200;
 const mergeWithinMs = 900;
 /** One empty list, so that nothing is drawn anew because of it. */
 const noProblems: FieldError[] = [];
+const noWords: Words = { conventions: [], reasons: [], problems: noProblems };
+/** While a hand drags, numbers in sentences follow this much later than the figures. */
+const wordsAfterMs = 90;
 let lastChange = { what: '', at: 0 };
+let wording: ReturnType<typeof setTimeout> | undefined;
 
-function evaluate(setup: Setup, before: Pick<BenchState, 'reports' | 'lastFocus'>) {
-  const { answer, problem } = core().evaluate(setup);
-  if (problem) {
-    return { problems: problem.errors };
+type Evaluated = Pick<BenchState, 'reports' | 'lastFocused' | 'problems' | 'words'>;
+
+const feet = () => useSettings.getState().feet;
+
+/** Evaluates a setup. Sentences are made anew at once when other ones are due, and a moment later when only their numbers change. */
+function evaluate(setup: Setup, before: Evaluated & { setup?: Setup }): Partial<Evaluated> {
+  clearTimeout(wording);
+  const reports = core().evaluate(setup);
+  if (!reports) {
+    return { problems: core().words(setup, feet()).problems };
   }
-  const lastFocus = answer.reports.map((report, i) => report.focus ?? before.lastFocus[i] ?? null);
-  return { problems: noProblems, reports: answer.reports, lastFocus };
+  const lastFocused = reports.map((report, i) => (isFocused(report) ? report : (before.lastFocused[i] ?? null)));
+  const same =
+    before.setup?.conventions === setup.conventions &&
+    before.reports.length === reports.length &&
+    reports.every((report, i) => report.reasons === before.reports[i]!.reasons);
+  if (same) {
+    if (reports.some((report) => report.reasons !== 0)) {
+      wording = setTimeout(sayAgain, wordsAfterMs);
+    }
+    return { problems: noProblems, reports, lastFocused };
+  }
+  return { problems: noProblems, reports, lastFocused, words: core().words(setup, feet()) };
+}
+
+/** Makes the sentences anew for what is on the page. */
+export function sayAgain(): void {
+  const { document, problems, reports } = useBench.getState();
+  if (problems.length === 0 && reports.length > 0) {
+    useBench.setState({ words: core().words(document.setup, feet()) });
+  }
 }
 
 export const useBench = create<BenchState>()((set, get) => ({
   id: '',
   name: '',
-  document: { schemaVersion: 1, note: '', setup: { scene: { subjectDistanceMm: 1 }, rigs: [] } },
+  document: { schemaVersion: 2, note: '', setup: { scene: { subjectDistanceMm: 1 }, rigs: [] } },
   revision: null,
   deletedAt: null,
   saving: { kind: 'unsaved' },
   past: [],
   future: [],
   reports: [],
-  lastFocus: [],
+  lastFocused: [],
   problems: noProblems,
+  words: noWords,
 
   open(id, revision, content, saving, deletedAt = null) {
     const same = get().id === id;
@@ -76,8 +118,8 @@ export const useBench = create<BenchState>()((set, get) => ({
       revision,
       deletedAt,
       saving,
-      ...(same ? {} : { past: [], future: [], reports: [], lastFocus: [] }),
-      ...evaluate(content.document.setup, same ? get() : { reports: [], lastFocus: [] }),
+      ...(same ? {} : { past: [], future: [], reports: [], lastFocused: [] }),
+      ...evaluate(content.document.setup, same ? get() : { reports: [], lastFocused: [], problems: noProblems, words: noWords }),
     });
   },
 
@@ -86,6 +128,9 @@ export const useBench = create<BenchState>()((set, get) => ({
     const state = get();
     const now: Content = { name: state.name, document: state.document };
     const next = recipe(now);
+    if (next === now) {
+      return;
+    }
     const at = performance.now();
     const merge = what === lastChange.what && at - lastChange.at < mergeWithinMs && state.past.length > 0;
     lastChange = { what, at };
@@ -123,18 +168,37 @@ const withSetup = (content: Content, setup: Partial<Setup>): Content => ({
   document: { ...content.document, setup: { ...content.document.setup, ...setup } },
 });
 
+/** True when a change would leave everything as it is; such a one is no step of undo. */
+const changesNothing = (thing: object, part: object) =>
+  Object.entries(part).every(([key, value]) => JSON.stringify((thing as Record<string, unknown>)[key] ?? null) === JSON.stringify(value ?? null));
+
 /** Changes something of the scene. */
 export function changeScene(part: Partial<SceneInput>): void {
   const what = `scene:${Object.keys(part).join()}`;
-  useBench.getState().change(what, (c) => withSetup(c, { scene: { ...c.document.setup.scene, ...part } }));
+  useBench.getState().change(what, (c) => {
+    const { scene } = c.document.setup;
+    return changesNothing(scene, part) ? c : withSetup(c, { scene: { ...scene, ...part } });
+  });
 }
 
 /** Changes something of one rig. */
 export function changeRig(index: number, part: Partial<RigInput>): void {
   const what = `rig${index}:${Object.keys(part).join()}`;
-  useBench
-    .getState()
-    .change(what, (c) => withSetup(c, { rigs: c.document.setup.rigs.map((rig, i) => (i === index ? { ...rig, ...part } : rig)) }));
+  useBench.getState().change(what, (c) => {
+    const { rigs } = c.document.setup;
+    return changesNothing(rigs[index]!, part) ? c : withSetup(c, { rigs: rigs.map((rig, i) => (i === index ? { ...rig, ...part } : rig)) });
+  });
+}
+
+/** Changes what is known of a rig's lens. */
+export function changeLens(index: number, part: Partial<LensInput>): void {
+  const lens = useBench.getState().document.setup.rigs[index]!.lens ?? {};
+  changeRig(index, { lens: { ...lens, ...part } });
+}
+
+/** Changes what figures go by. */
+export function changeConventions(conventions: Conventions): void {
+  useBench.getState().change('conventions', (c) => withSetup(c, { conventions }));
 }
 
 /** Makes a rig the one that the others are measured against. */

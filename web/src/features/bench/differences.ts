@@ -38,10 +38,14 @@ function describe({ name, document }: Content): Map<string, string> {
     ['Delivered width', scene.deliveryWidthPx == null ? 'not given' : `${scene.deliveryWidthPx} px`],
     ['Lens height', length(scene.lensHeightMm ?? 1600)],
     ['Figure height', length(scene.figureHeightMm ?? 1750)],
-    ['Reference format', `${conventions?.referenceWidthMm ?? 36} × ${conventions?.referenceHeightMm ?? 24} mm`],
-    ['Circle of confusion', `1/${conventions?.cocDivisor ?? 1500}`],
     ['Yardstick', rigLetter(yardstick ?? 0)],
   ]);
+  for (const [what, value] of rest(scene, 'scene')) {
+    said.set(what, value);
+  }
+  for (const [what, value] of rest(conventions ?? {}, 'conventions')) {
+    said.set(what, value);
+  }
   rigs.forEach((rig, i) => {
     for (const [what, value] of describeRig(rig)) {
       said.set(`${rigLetter(i)}: ${what}`, value);
@@ -56,7 +60,48 @@ const describeRig = (rig: RigInput): [string, string][] => [
   ['recorded pixels', pixels(rig.recordedWidthPx, rig.recordedHeightPx)],
   ['focal length', `${plain(rig.focalLengthMm)} mm`],
   ['aperture', `ƒ${plain(rig.fNumber)}`],
-  ['reducer', `${plain(rig.opticsMagnification ?? 1)}×`],
+  ['reducers', (rig.optics ?? []).map((k) => `${plain(k)}×`).join(' ') || '1×'],
   ['squeeze', `${plain(rig.squeeze ?? 1)}×`],
   ['punch-in', `${plain(rig.punchIn ?? 1)}×`],
+  ...rest(rig, 'rig'),
+  ...rest(rig.lens ?? {}, 'lens'),
 ];
+
+/** What has a sentence of its own above. */
+const told = [
+  'name sensorWidthMm sensorHeightMm recordedWidthPx recordedHeightPx focalLengthMm fNumber optics squeeze punchIn lens',
+  'subjectDistanceMm backgroundDistanceMm deliveryAspect deliveryWidthPx lensHeightMm figureHeightMm',
+]
+  .join(' ')
+  .split(' ');
+
+/** What something is when it is left out; the same as the contract's own defaults. */
+const usual: Record<string, unknown> = {
+  sidewaysMm: 100,
+  timelineFps: 25,
+  shutterAngleDeg: 180,
+  mainsHertz: 50,
+  referenceWidthMm: 36,
+  referenceHeightMm: 24,
+  crop: 'delivered',
+  circle: 'shareOfDiagonal',
+  cocDivisor: 1500,
+  cocPx: 2,
+  screenWidthMm: 1200,
+  viewingDistanceMm: 2500,
+  distanceFrom: 'sensorMark',
+  squeezedDepth: 'vertical',
+  focalLength: 'marked',
+  squeezePlace: 'front',
+  rearFilterIndex: 1.5,
+};
+
+/** Everything else by the name of its field, taken apart into words: “nearest focus mm”. */
+function rest(thing: object, of: string): [string, string][] {
+  return Object.entries(thing as Record<string, unknown>)
+    .filter(([key]) => !told.includes(key) || (of === 'conventions' && key === 'focalLength'))
+    .filter(([key, value]) => value != null && value !== false && value !== (usual[key] ?? 0))
+    .map(([key, value]) => [`${of === 'rig' ? '' : `${of}: `}${inWords(key)}`, typeof value === 'number' ? plain(value, 5) : inWords(String(value))]);
+}
+
+const inWords = (text: string) => text.replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`);

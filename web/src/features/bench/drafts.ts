@@ -15,10 +15,23 @@ const keepCopies = 40;
 export function readDraft(id: string): Draft | null {
   try {
     const text = localStorage.getItem(prefix + id);
-    return text === null ? null : (JSON.parse(text) as { draft: Draft }).draft;
+    return text === null ? null : upgraded((JSON.parse(text) as { draft: Draft }).draft);
   } catch {
     return null;
   }
+}
+
+/** A copy from before version 2 of the document, in which reducers and extenders were one number. */
+function upgraded(draft: Draft): Draft {
+  const { document } = draft;
+  if (document.schemaVersion !== 1) {
+    return draft;
+  }
+  const rigs = document.setup.rigs.map((rig) => {
+    const { opticsMagnification = 1, ...others } = rig as typeof rig & { opticsMagnification?: number };
+    return opticsMagnification === 1 ? others : { ...others, optics: [opticsMagnification] };
+  });
+  return { ...draft, document: { ...document, schemaVersion: 2, setup: { ...document.setup, rigs } } };
 }
 
 export function writeDraft(id: string, draft: Draft): void {

@@ -1,180 +1,266 @@
-import type { RigReport } from '../../core/core';
-import { aperture, fixed, differenceInScale, inScale, lengthScale, percent, stops, withUnit } from '../../ui/format';
+import { core, type FigureId, type RigReport } from '../../core/core';
+import { differenceText, figureText } from '../../ui/figureText';
+import { fixed, withUnit } from '../../ui/format';
 
-/** A row of the figures: how it reads for all rigs, and how a rig differs from the yardstick. Nothing here computes. */
+/** A row of the figures: what stands in it, and what opens when it is pressed. Nothing here computes. */
 export interface FigureRow {
-  name: string;
-  help: string;
-  texts: (reports: RigReport[], feet: boolean) => string[];
-  differences?: (reports: RigReport[], feet: boolean) => (string | null)[];
+  /** The figure that the row is about: its name, its help, its working and its difference. */
+  figure: FigureId;
+  /** A shorter name where the row stands among others that say the rest. */
+  name?: string;
+  /** More help than the figure's own sentence. */
+  help?: string;
+  /** How it reads when more than one figure stands in it. */
+  text?: (report: RigReport) => string | null;
   warn?: (report: RigReport) => boolean;
 }
 
-const none = '—';
+export interface FigureGroup {
+  name: string;
+  rows: FigureRow[];
+}
 
-/** A row of plain texts. */
-const each = (text: (report: RigReport) => string | null) => (reports: RigReport[]) => reports.map((r) => text(r) ?? none);
+const both = (report: RigReport, a: FigureId, b: FigureId, decimals: number, unit: string) => {
+  const [x, y] = [report.figures[a], report.figures[b]];
+  const text = `${fixed(x, decimals)}×${fixed(y, decimals)}`;
+  return Number.isNaN(x) ? null : unit === '' ? text : withUnit(text, unit);
+};
 
-const rowScale = (pick: (report: RigReport) => number | null | undefined, reports: RigReport[], feet: boolean) =>
-  lengthScale(Math.max(0, ...reports.map((r) => pick(r) ?? 0)), feet);
+const onTheSensor = ({ figures: { effectiveFocalLengthMm: up, focalLengthAcrossMm: across } }: RigReport) => {
+  const said = withUnit(fixed(up, up < 100 ? 1 : 0), 'mm');
+  return across === up ? said : `${fixed(across, 1)}/${said}`;
+};
 
-/** A row of lengths in one scale; null is what the given text says. */
-const lengths =
-  (pick: (report: RigReport) => number | null | undefined, missing: (report: RigReport) => string = () => none) =>
-  (reports: RigReport[], feet: boolean) => {
-    const scale = rowScale(pick, reports, feet);
-    return reports.map((r) => {
-      const mm = pick(r);
-      return mm == null ? missing(r) : inScale(mm, scale);
-    });
-  };
+/** The links that change something, and their product: 1.53 × 1.18 × 0.71 = 1.28. */
+const chain = ({ figures: f }: RigReport) => {
+  const links = [f.cropModeStep, f.cropPunchInStep, f.cropShapeStep, f.opticsMagnification].filter((x) => Math.abs(x - 1) > 1e-9);
+  return [f.cropSensorStep, ...links].map((x) => fixed(x, 2)).join('×');
+};
 
-/** Differences in words. */
-const eachDifference = (text: (report: RigReport) => string | null) => (reports: RigReport[]) => reports.map(text);
+const enlarged = (report: RigReport) => report.figures.enlargement > 1;
 
-/** Differences of lengths, in the scale of the row that they stand in. */
-const lengthDifferences =
-  (pick: (report: RigReport) => number | null | undefined, difference: (report: RigReport) => number | null) =>
-  (reports: RigReport[], feet: boolean) => {
-    const scale = rowScale(pick, reports, feet);
-    return reports.map((r) => {
-      const mm = difference(r);
-      return mm === null ? null : differenceInScale(mm, scale);
-    });
-  };
+const usedArea: FigureRow = { figure: 'usedWidthMm', name: 'Used area', text: (r) => both(r, 'usedWidthMm', 'usedHeightMm', 1, 'mm') };
+const usedPixels: FigureRow = {
+  figure: 'usedWidthPx',
+  name: 'Used pixels',
+  text: (r) => both(r, 'usedWidthPx', 'usedHeightPx', 0, ''),
+  warn: enlarged,
+};
+const punchInLeft: FigureRow = { figure: 'punchInLeft', warn: enlarged };
 
-const endless = (report: RigReport) => (report.focus ? '∞' : none);
-const mm = (value: number) => withUnit(fixed(value, value < 100 ? 1 : 0), 'mm');
-const times = (value: number) => `${fixed(value, 2)}×`;
-const ifPercent = (value: number | null) => (value === null ? null : percent(value));
-const pixels = (r: RigReport) =>
-  r.sensor.usedWidthPx === null || r.sensor.usedHeightPx === null
-    ? null
-    : `${Math.round(r.sensor.usedWidthPx)}×${Math.round(r.sensor.usedHeightPx)}`;
+/** Groups of rows by topic; the first shows what most people look at first. */
+export const topics: Record<string, FigureGroup[]> = {
+  Essentials: [
+    { name: 'Sensor', rows: [usedArea, usedPixels, punchInLeft, { figure: 'cropFactor', help: 'By the school named below.' }] },
+    {
+      name: 'Angle and framing',
+      rows: [
+        { figure: 'effectiveFocalLengthMm', name: 'On the sensor', help: 'For a squeezed lens across, then up.', text: onTheSensor },
+        { figure: 'equivalentFocalLengthMm' },
+        { figure: 'angleOfViewHorizontalDeg' },
+        { figure: 'fieldWidthMm' },
+        { figure: 'backgroundFieldWidthMm' },
+      ],
+    },
+    {
+      name: 'Light and blur',
+      rows: [
+        { figure: 'effectiveFNumber' },
+        { figure: 'equivalentFNumber' },
+        { figure: 'backgroundDiscFractionOfHeight' },
+        { figure: 'backgroundReading', name: 'Background reads' },
+      ],
+    },
+    {
+      name: 'Sharp zone',
+      rows: [
+        { figure: 'depthOfFieldNearMm', name: 'From' },
+        { figure: 'depthOfFieldFarMm', name: 'To' },
+        { figure: 'depthOfFieldMm', name: 'Depth' },
+      ],
+    },
+  ],
+  'Crop and pixels': [
+    {
+      name: 'Chain of crops',
+      rows: [
+        { figure: 'cropChain', name: 'Links', text: chain, help: 'Sensor × mode × punch-in × shape × reducers; links of 1 are left out.' },
+        { figure: 'cropChain', name: 'Whole chain' },
+        { figure: 'cropFactorDiagonal', name: 'Bare, by diagonal' },
+        { figure: 'cropFactorWidth', name: 'Bare, by width' },
+        { figure: 'cropFactorHeight', name: 'Bare, by height' },
+        { figure: 'deliveredCropFactor', name: 'Delivered' },
+      ],
+    },
+    {
+      name: 'Picture',
+      rows: [
+        usedArea,
+        usedPixels,
+        { figure: 'enlargement', warn: enlarged },
+        punchInLeft,
+        { figure: 'imageCircleMm' },
+        { figure: 'darkShare', warn: (r) => r.figures.darkShare > 0 },
+      ],
+    },
+    {
+      name: 'Squeeze and trim',
+      rows: [
+        { figure: 'desqueezedAspect' },
+        { figure: 'desqueezedWidthPx', name: 'Desqueezed', text: (r) => both(r, 'desqueezedWidthPx', 'desqueezedHeightPx', 0, '') },
+        { figure: 'wasteShare' },
+        { figure: 'idealSqueeze', name: 'Wastes nothing' },
+      ],
+    },
+  ],
+  'Lens and angle': [
+    {
+      name: 'Lens',
+      rows: [
+        { figure: 'effectiveFocalLengthMm', name: 'On the sensor', text: onTheSensor },
+        { figure: 'equivalentFocalLengthMm' },
+        { figure: 'effectiveFNumber' },
+        { figure: 'effectiveTNumber' },
+        { figure: 'widestFNumber' },
+        { figure: 'lightGainStops' },
+        { figure: 'equivalentFNumber' },
+        { figure: 'equivalentAcrossFNumber', name: 'Blur as seen, across' },
+        { figure: 'sensitivityFactor' },
+      ],
+    },
+    {
+      name: 'Angle',
+      rows: [
+        { figure: 'angleOfViewHorizontalDeg' },
+        { figure: 'angleOfViewVerticalDeg' },
+        { figure: 'angleOfViewDiagonalDeg', name: 'Corner to corner' },
+        { figure: 'angleFocusedDeg', name: 'Across, as focused' },
+        { figure: 'breathingShare' },
+      ],
+    },
+  ],
+  'Focus and sharp zone': [
+    {
+      name: 'Focus',
+      rows: [
+        { figure: 'nearestSubjectDistanceMm' },
+        { figure: 'farthestSubjectDistanceMm' },
+        { figure: 'magnification', name: 'Ratio' },
+        { figure: 'largestMagnification' },
+        { figure: 'smallestFieldWidthMm' },
+        { figure: 'fieldWidthMm' },
+        { figure: 'fieldHeightMm' },
+        { figure: 'workingDistanceMm', name: 'Clear of the lens' },
+      ],
+    },
+    {
+      name: 'Sharp zone',
+      rows: [
+        { figure: 'circleOfConfusionMm', name: 'Circle' },
+        { figure: 'hyperfocalDistanceMm' },
+        { figure: 'depthOfFieldNearMm', name: 'From' },
+        { figure: 'depthOfFieldFarMm', name: 'To' },
+        { figure: 'depthInFrontMm', name: 'In front' },
+        { figure: 'depthBehindMm', name: 'Behind' },
+        { figure: 'depthOfFieldMm', name: 'Depth' },
+      ],
+    },
+  ],
+  'Blur and diffraction': [
+    {
+      name: 'Blur behind',
+      rows: [
+        { figure: 'backgroundReading', name: 'Reads' },
+        { figure: 'backgroundDiscMm', name: 'On the sensor' },
+        { figure: 'backgroundDiscFractionOfHeight', name: 'Of the height' },
+        { figure: 'backgroundDiscPx', name: 'In pixels' },
+        { figure: 'backgroundDiscCircles', name: 'In circles' },
+        { figure: 'backgroundDiscFractionOfWidth', name: 'Across, of the width' },
+        { figure: 'backgroundDiscAcrossPx', name: 'Across, in pixels' },
+        { figure: 'discShape' },
+        { figure: 'blurAtSubjectMm', name: 'At the subject' },
+        { figure: 'pupilMm' },
+      ],
+    },
+    {
+      name: 'Diffraction',
+      rows: [
+        { figure: 'airyDiscMm' },
+        { figure: 'airyDiscCircles', name: 'In circles', warn: (r) => r.figures.airyDiscCircles > 1 },
+        { figure: 'diffractionFNumber', name: 'Overtakes from' },
+      ],
+    },
+  ],
+  'Perspective and handling': [
+    {
+      name: 'Perspective',
+      rows: [
+        { figure: 'faceStretch', warn: (r) => r.figures.faceStretch > 1.15 },
+        { figure: 'edgeStretch' },
+        { figure: 'backgroundSize', name: 'Background size' },
+        { figure: 'parallaxShare' },
+      ],
+    },
+    { name: 'Hand', rows: [{ figure: 'unsteadiness' }] },
+    {
+      name: 'Squeeze',
+      rows: [
+        { figure: 'focalLengthAcrossMm', name: 'Focal length across' },
+        { figure: 'uprightLeanShare' },
+        { figure: 'levelTiltShare' },
+        { figure: 'openingNeededMm', name: 'Opening needed' },
+      ],
+    },
+    {
+      name: 'Back focus',
+      rows: [
+        { figure: 'filterShiftMm', name: 'Shift by filter' },
+        { figure: 'shimMm' },
+        { figure: 'farthestByMountMm', name: 'Sharp at most to' },
+      ],
+    },
+  ],
+  'Light and motion': [
+    {
+      name: 'Motion',
+      rows: [
+        { figure: 'exposureTimeSeconds' },
+        { figure: 'slowMotion' },
+        { figure: 'flickers' },
+        { figure: 'safeAngleDeg', name: 'Without flicker' },
+      ],
+    },
+    {
+      name: 'Light',
+      rows: [
+        { figure: 'effectiveFNumber' },
+        { figure: 'effectiveTNumber' },
+        { figure: 'bellowsStops' },
+        { figure: 'settingEv' },
+        { figure: 'leftOverStops' },
+        { figure: 'fixedFilterStops' },
+        { figure: 'leftAfterFilterStops', name: 'Left after it' },
+        { figure: 'sensitivityNeededIso' },
+        { figure: 'matchingFactor', name: 'To match' },
+        { figure: 'matchingIso', name: 'To match, ISO' },
+      ],
+    },
+  ],
+};
 
-export const figureGroups: { name: string; rows: FigureRow[] }[] = [
-  {
-    name: 'Sensor',
-    rows: [
-      {
-        name: 'Used area',
-        help: 'What of the sensor ends up in the delivered picture, in millimetres, before any desqueeze.',
-        texts: each((r) => withUnit(`${fixed(r.sensor.usedWidthMm, 1)}×${fixed(r.sensor.usedHeightMm, 1)}`, 'mm')),
-      },
-      {
-        name: 'Used pixels',
-        help: 'Recorded pixels that fall on the used area.',
-        texts: each(pixels),
-        warn: (r) => (r.sensor.enlargement ?? 0) > 1,
-      },
-      {
-        name: 'Punch-in left',
-        help: 'How far one can still punch in before delivery asks for more pixels than were recorded. Below 1 the picture is enlarged.',
-        texts: each((r) => (r.sensor.punchInLeft === null ? null : times(r.sensor.punchInLeft))),
-        warn: (r) => (r.sensor.punchInLeft ?? 1) < 1,
-      },
-      {
-        name: 'Crop factor, delivered',
-        help: 'Reference format over this one, both first trimmed to the delivered shape: the factor that answers “same picture”.',
-        texts: each((r) => times(r.crop.deliveredCropFactor)),
-        differences: eachDifference((r) => percent(r.difference.cropFactorPercent)),
-      },
-      {
-        name: 'Crop factor, bare',
-        help: 'Reference diagonal over the diagonal of the whole mode, without any trim.',
-        texts: each((r) => times(r.crop.cropFactorDiagonal)),
-      },
-    ],
-  },
-  {
-    name: 'Angle and framing',
-    rows: [
-      {
-        name: 'On the sensor',
-        help: 'Focal length as the sensor sees it, behind reducers and extenders; for a squeezed lens across, then up.',
-        texts: each((r) =>
-          r.lens.focalLengthAcrossMm === r.lens.effectiveFocalLengthMm
-            ? mm(r.lens.effectiveFocalLengthMm)
-            : `${fixed(r.lens.focalLengthAcrossMm, 1)}/${mm(r.lens.effectiveFocalLengthMm)}`,
-        ),
-      },
-      {
-        name: 'Equivalent',
-        help: 'Focal length on the reference format for the same angle. For a squeezed lens: of a spherical one with the same picture.',
-        texts: each((r) => mm(r.lens.equivalentFocalLengthMm)),
-        differences: eachDifference((r) => percent(r.difference.equivalentFocalLengthPercent)),
-      },
-      {
-        name: 'Angle across',
-        help: 'What the picture takes in from side to side, with the lens at infinity.',
-        texts: each((r) => `${fixed(r.angle.angleOfViewHorizontalDeg, 1)}°`),
-      },
-      {
-        name: 'Field at subject',
-        help: 'Width of what the picture takes in at the plane of focus.',
-        texts: lengths((r) => r.focus?.fieldWidthMm),
-        differences: eachDifference((r) => ifPercent(r.difference.fieldWidthPercent)),
-      },
-      {
-        name: 'Field behind',
-        help: 'Width of what the picture takes in at the background.',
-        texts: lengths((r) => r.focus?.backgroundFieldWidthMm, endless),
-      },
-    ],
-  },
-  {
-    name: 'Light and blur',
-    rows: [
-      {
-        name: 'Light as set',
-        help: 'The f-number as the sensor sees it: what exposure goes by. Never multiplied by a crop factor.',
-        texts: each((r) => aperture(r.lens.effectiveFNumber)),
-        differences: eachDifference((r) => stops(r.difference.lightStops)),
-      },
-      {
-        name: 'Blur as seen',
-        help: 'The f-number that gives the same blur on the reference format at the same framing.',
-        texts: each((r) => aperture(r.lens.equivalentFNumber)),
-        differences: eachDifference((r) => stops(r.difference.blurStops)),
-      },
-      {
-        name: 'Blur behind',
-        help: 'The disc of a point at the background, in per cent of the picture’s height; its upright size for a squeezed lens.',
-        texts: each((r) => (r.focus ? withUnit(fixed(100 * r.focus.backgroundDiscFractionOfHeight, 2), '%') : null)),
-        differences: eachDifference((r) => ifPercent(r.difference.backgroundDiscPercent)),
-      },
-    ],
-  },
-  {
-    name: 'Sharp zone',
-    rows: [
-      {
-        name: 'From',
-        help: 'Where the sharp zone begins, from the sensor mark.',
-        texts: lengths((r) => r.focus?.depthOfFieldNearMm),
-        differences: lengthDifferences(
-          (r) => r.focus?.depthOfFieldNearMm,
-          (r) => r.difference.depthOfFieldNearMm,
-        ),
-      },
-      {
-        name: 'To',
-        help: 'Where the sharp zone ends, from the sensor mark.',
-        texts: lengths((r) => r.focus?.depthOfFieldFarMm, endless),
-        differences: lengthDifferences(
-          (r) => r.focus?.depthOfFieldFarMm,
-          (r) => r.difference.depthOfFieldFarMm,
-        ),
-      },
-      {
-        name: 'Depth',
-        help: 'How deep the sharp zone is.',
-        texts: lengths((r) => r.focus?.depthOfFieldMm, endless),
-        differences: lengthDifferences(
-          (r) => r.focus?.depthOfFieldMm,
-          (r) => r.difference.depthOfFieldMm,
-        ),
-      },
-    ],
-  },
-];
+/** What a row says of each rig. */
+export function rowTexts(row: FigureRow, reports: RigReport[], feet: boolean): string[] {
+  const info = core().figures[row.figure];
+  const largest = largestOf(row, reports);
+  return reports.map((r) => row.text?.(r) ?? figureText(info, r.figures[row.figure], feet, largest));
+}
+
+/** How each rig differs from the yardstick in a row. */
+export function rowDifferences(row: FigureRow, reports: RigReport[], feet: boolean): (string | null)[] {
+  const info = core().figures[row.figure];
+  const largest = largestOf(row, reports);
+  return reports.map((r) => (row.text && info.comparison !== 'percent' ? null : differenceText(info, r.differences[row.figure], feet, largest)));
+}
+
+const largestOf = (row: FigureRow, reports: RigReport[]) =>
+  Math.max(0, ...reports.map((r) => Math.abs(r.figures[row.figure])).filter((x) => Number.isFinite(x)));

@@ -1,13 +1,14 @@
 import type { ComparisonDocument } from '../../api/client';
+import { useSettings } from '../../app/settings';
 
 /** What a new comparison starts from: the same lens on two sensors. */
 export function starterDocument(): ComparisonDocument {
   return {
-    schemaVersion: 1,
+    schemaVersion: 2,
     note: '',
     setup: {
       scene: { subjectDistanceMm: 2500, backgroundDistanceMm: 5000, deliveryAspect: 16 / 9, deliveryWidthPx: 3840, lensHeightMm: 1600 },
-      conventions: { referenceWidthMm: 36, referenceHeightMm: 24, cocDivisor: 1500 },
+      conventions: useSettings.getState().conventions ?? {},
       rigs: [
         { name: 'Full frame', sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm: 35, fNumber: 2.8 },
         { name: 'APS-C', sensorWidthMm: 23.5, sensorHeightMm: 15.6, focalLengthMm: 35, fNumber: 2.8 },

@@ -1,0 +1,181 @@
+import { Box, Button, FormControlLabel, Radio, RadioGroup, Typography } from '@mui/material';
+import { useId } from 'react';
+import { useSettings } from '../../../app/settings';
+import { core, type Conventions, type FieldError, type Question, type Setup } from '../../../core/core';
+import { EntryField } from '../../../ui/EntryField';
+import { figureText } from '../../../ui/figureText';
+import { distanceField, plain, withUnit } from '../../../ui/format';
+import { rigLetter } from '../../../ui/RigMark';
+import { changeConventions } from '../benchStore';
+import { topics } from '../figureRows';
+import { Fields } from './RigPanel';
+import { SidePanel } from './SidePanel';
+
+interface ConventionsPanelProps {
+  setup: Setup;
+  problems: FieldError[];
+  feet: boolean;
+}
+
+/** The choices on which people differ: what each means, and what it would change in the figures on the screen. */
+export function ConventionsPanel({ setup, problems, feet }: ConventionsPanelProps) {
+  const { conventions: preferred, preferConventions } = useSettings();
+  const conventions = setup.conventions ?? {};
+  const isDefault = JSON.stringify(preferred) === JSON.stringify(conventions);
+  return (
+    <SidePanel title="Conventions">
+      <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
+        People differ in these, and figures with them. They are saved with the comparison and printed with every figure.
+      </Typography>
+      {core()
+        .questions(setup, feet)
+        .map((question) => (
+          <Choice key={question.school} question={question} feet={feet} />
+        ))}
+      <Sizes conventions={conventions} problems={problems} feet={feet} />
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5 }}>
+        <Button variant="outlined" disabled={isDefault} onClick={() => preferConventions(conventions)}>
+          {isDefault ? 'New comparisons go by these' : 'Use these for new comparisons'}
+        </Button>
+        <Button onClick={() => changeConventions({})}>Back to the usual ones</Button>
+      </Box>
+    </SidePanel>
+  );
+}
+
+function Choice({ question, feet }: { question: Question; feet: boolean }) {
+  const id = useId();
+  const chosen = question.options.findIndex((o) => o.isChosen);
+  return (
+    <Box component="section" sx={{ mt: 1.5 }}>
+      <Typography component="h3" id={id} sx={{ fontSize: 14, fontWeight: 650 }}>
+        {question.title}
+      </Typography>
+      <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>{question.sentence}</Typography>
+      <RadioGroup
+        aria-labelledby={id}
+        value={chosen}
+        onChange={(event) => changeConventions(question.options[Number(event.target.value)]!.conventions)}
+      >
+        {question.options.map((option, i) => (
+          <FormControlLabel
+            key={option.name}
+            value={i}
+            control={<Radio size="small" />}
+            sx={{ alignItems: 'flex-start', m: 0, minHeight: 40, '& .MuiRadio-root': { p: '6px', ml: '-6px' } }}
+            label={
+              <Box sx={{ pt: '4px', fontSize: 13.5, lineHeight: 1.3 }}>
+                {option.name}
+                <Box sx={{ fontSize: 12, color: 'text.secondary' }}>{option.sentence}</Box>
+                {!option.isChosen && <Box sx={{ fontSize: 12, color: 'primary.main' }}>{wouldChange(option.changes, feet)}</Box>}
+              </Box>
+            }
+          />
+        ))}
+      </RadioGroup>
+    </Box>
+  );
+}
+
+const most = 2;
+
+/** The figures most people look at come first; of each, the rig whose figure changes most. */
+function wouldChange(changes: Question['options'][number]['changes'], feet: boolean): string {
+  if (changes.length === 0) {
+    return 'Changes nothing here.';
+  }
+  const first = [...topics['Essentials']!, ...topics['Focus and sharp zone']!].flatMap((group) => group.rows.map((row) => row.figure));
+  const place = (figure: (typeof first)[number]) => (first.includes(figure) ? first.indexOf(figure) : first.length);
+  const sorted = [...changes].sort((a, b) => place(a.figure) - place(b.figure));
+  const told = sorted.slice(0, most).map(({ figure, now, then }) => {
+    const by = now.map((value, i) => (value === null || then[i] == null || value === 0 ? -1 : Math.abs(then[i] / value - 1)));
+    const rig = Math.max(0, by.indexOf(Math.max(...by)));
+    const info = core().figures[figure];
+    const say = (value: number | null | undefined) => (value == null ? '—' : figureText(info, value, feet));
+    return `${rigLetter(rig)}: ${info.name} ${say(now[rig])} → ${say(then[rig])}`;
+  });
+  return `${told.join('; ')}${changes.length > most ? `; and ${changes.length - most} more` : ''}`;
+}
+
+/** Sizes that belong to a choice. */
+function Sizes({ conventions, problems, feet }: { conventions: Conventions; problems: FieldError[]; feet: boolean }) {
+  const problem = (field: string) => problems.find((p) => p.field === `conventions.${field}`)?.message;
+  const set = (part: Conventions) => changeConventions({ ...conventions, ...part });
+  const circle = conventions.circle ?? 'shareOfDiagonal';
+  return (
+    <Box component="section" sx={{ mt: 1.5 }}>
+      <Typography component="h3" sx={{ fontSize: 14, fontWeight: 650, mb: 0.5 }}>
+        Sizes
+      </Typography>
+      <Fields>
+        <EntryField
+          label="Reference format, mm"
+          help="Width × height of the format that equivalents refer to."
+          kind="sensorArea"
+          shown={`${plain(conventions.referenceWidthMm ?? 36)}×${plain(conventions.referenceHeightMm ?? 24)}`}
+          problem={problem('referenceWidthMm') ?? problem('referenceHeightMm')}
+          onValue={(referenceWidthMm, height) => set({ referenceWidthMm, referenceHeightMm: height! })}
+        />
+        {circle === 'shareOfDiagonal' && (
+          <EntryField
+            label="Diagonal over"
+            help="Circle of confusion: the diagonal of the delivered picture over this number."
+            kind="cocDivisor"
+            shown={plain(conventions.cocDivisor ?? 1500)}
+            stepFrom={conventions.cocDivisor ?? 1500}
+            problem={problem('cocDivisor')}
+            onValue={(cocDivisor) => set({ cocDivisor })}
+          />
+        )}
+        {circle === 'fixedSize' && (
+          <EntryField
+            label="One circle for all"
+            help="Empty for the customary size of each format."
+            kind="circle"
+            placeholder="by format"
+            shown={conventions.cocFixedMm == null ? '' : withUnit(plain(conventions.cocFixedMm, 5), 'mm')}
+            stepFrom={conventions.cocFixedMm ?? undefined}
+            problem={problem('cocFixedMm')}
+            onClear={() => set({ cocFixedMm: null })}
+            onValue={(cocFixedMm) => set({ cocFixedMm })}
+          />
+        )}
+        {circle === 'deliveredPixels' && (
+          <EntryField
+            label="Pixels across the circle"
+            help="How many delivered pixels still count as a point."
+            kind="circlePx"
+            shown={withUnit(plain(conventions.cocPx ?? 2), 'px')}
+            stepFrom={conventions.cocPx ?? 2}
+            problem={problem('cocPx')}
+            onValue={(cocPx) => set({ cocPx })}
+          />
+        )}
+        {circle === 'acuity' && (
+          <>
+            <EntryField
+              label="Picture watched, wide"
+              help="Width of the picture as it is watched."
+              kind="viewing"
+              feet={feet}
+              shown={distanceField(conventions.screenWidthMm ?? 1200, feet)}
+              stepFrom={conventions.screenWidthMm ?? 1200}
+              problem={problem('screenWidthMm')}
+              onValue={(screenWidthMm) => set({ screenWidthMm })}
+            />
+            <EntryField
+              label="Watched from"
+              help="From the eye to the picture."
+              kind="viewing"
+              feet={feet}
+              shown={distanceField(conventions.viewingDistanceMm ?? 2500, feet)}
+              stepFrom={conventions.viewingDistanceMm ?? 2500}
+              problem={problem('viewingDistanceMm')}
+              onValue={(viewingDistanceMm) => set({ viewingDistanceMm })}
+            />
+          </>
+        )}
+      </Fields>
+    </Box>
+  );
+}

@@ -1,0 +1,65 @@
+import { Typography } from '@mui/material';
+import { memo } from 'react';
+import type { EntryKind, FieldError, SceneInput } from '../../../core/core';
+import { EntryField } from '../../../ui/EntryField';
+import { distanceField, plain, withUnit } from '../../../ui/format';
+import { changeScene } from '../benchStore';
+import { Fields, Section } from './RigPanel';
+import { SidePanel } from './SidePanel';
+
+interface ScenePanelProps {
+  scene: SceneInput;
+  problems: FieldError[];
+  feet: boolean;
+}
+
+type Field = Exclude<keyof SceneInput, 'subjectDistanceMm'>;
+
+/** Light, motion and room: the same for all rigs. */
+export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: ScenePanelProps) {
+  const far = (value: number) => distanceField(value, feet);
+  const field = (label: string, help: string, kind: EntryKind, name: Field, usual: number | null, shown: (value: number) => string, placeholder = '') => (
+    <EntryField
+      label={label}
+      help={help}
+      kind={kind}
+      shown={scene[name] == null ? (usual === null ? '' : shown(usual)) : shown(scene[name])}
+      stepFrom={scene[name] ?? usual ?? undefined}
+      feet={feet}
+      placeholder={placeholder}
+      problem={problems.find((p) => p.field === `scene.${name}`)?.message}
+      onClear={usual === null ? () => changeScene({ [name]: null }) : undefined}
+      onValue={(value) => changeScene({ [name]: value })}
+    />
+  );
+  return (
+    <SidePanel title="Light, motion and room">
+      <Section title="Light">
+        <Fields>
+          {field('Brightness', 'Exposure value at ISO 100, such as EV 12, or lux on the subject, such as 500 lx.', 'brightness', 'brightnessEv', null, (v) => `EV ${plain(v, 2)}`, 'not known')}
+          {field('Mains', 'Frequency of the mains that lamps hang on.', 'mains', 'mainsHertz', 50, (v) => withUnit(plain(v), 'Hz'))}
+        </Fields>
+        <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>
+          A meter’s reading for ISO 100. Bright sun is about EV 15, shade 12, a lit room 6 to 8, a street at night 2 to 4.
+        </Typography>
+      </Section>
+      <Section title="Motion">
+        <Fields>
+          {field('Timeline', 'Frames a second of the finished film.', 'fps', 'timelineFps', 25, (v) => withUnit(plain(v), 'fps'))}
+          {field('Shutter angle', 'How much of each frame gathers light; 180° looks natural.', 'shutterAngle', 'shutterAngleDeg', 180, (v) => `${plain(v, 2)}°`)}
+          {field('Sideways move', 'The move of the camera for which parallax is told.', 'sideways', 'sidewaysMm', 100, far)}
+        </Fields>
+      </Section>
+      <Section title="Room">
+        <Fields>
+          {field('Camera not nearer', 'Heat, water, animals: the nearest that the camera may come to the subject.', 'cameraPlace', 'nearestCameraMm', null, far, 'free')}
+          {field('Camera not farther', 'The farthest that the sensor mark can be from the subject: the room less what stands behind the mark.', 'cameraPlace', 'farthestCameraMm', null, far, 'open')}
+          {field('Standing figure', 'Height of the figures in the frames.', 'lensHeight', 'figureHeightMm', 1750, far)}
+        </Fields>
+        <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>
+          “Find” keeps within these. Keep a safe distance from heat, water, tools and animals, and follow local rules.
+        </Typography>
+      </Section>
+    </SidePanel>
+  );
+});

@@ -1,0 +1,65 @@
+import { Box, IconButton, Typography } from '@mui/material';
+import { useEffect, useRef, type ReactNode } from 'react';
+import { CloseIcon } from '../../../ui/icons';
+import { usePanel } from './panelStore';
+
+interface SidePanelProps {
+  title: string;
+  /** Stands beside the title, such as the mark of a rig. */
+  mark?: ReactNode;
+  children: ReactNode;
+}
+
+/**
+ * A panel over the left of the Bench, away from the figures, which stay in sight and change as one works in it. Nothing behind it
+ * is shut off. Escape closes it.
+ */
+export function SidePanel({ title, mark, children }: SidePanelProps) {
+  const close = usePanel((s) => s.close);
+  const box = useRef<HTMLElement>(null);
+  useEffect(() => {
+    box.current?.querySelector<HTMLElement>('[data-close]')?.focus({ preventScroll: true });
+  }, [title]);
+  return (
+    <Box
+      component="aside"
+      ref={box}
+      role="dialog"
+      aria-label={title}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape' && !(event.target instanceof HTMLInputElement && event.target.getAttribute('aria-invalid') === 'true')) {
+          event.stopPropagation();
+          close();
+        }
+      }}
+      sx={{
+        position: 'fixed',
+        zIndex: 5,
+        left: { xs: 0, md: 68 },
+        right: { xs: 0, sm: 'auto' },
+        top: { xs: 'auto', sm: 0 },
+        bottom: 0,
+        width: { xs: 'auto', sm: 372 },
+        maxHeight: { xs: '72vh', sm: 'none' },
+        display: 'flex',
+        flexDirection: 'column',
+        bgcolor: 'background.paper',
+        borderRight: { sm: 1 },
+        borderTop: { xs: 1, sm: 0 },
+        borderColor: { xs: 'divider', sm: 'divider' },
+        boxShadow: '0 0 24px rgb(0 0 0 / 0.18)',
+      }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, pl: 1.5, pr: 0.5, minHeight: 48, borderBottom: 1, borderColor: 'divider' }}>
+        {mark}
+        <Typography component="h2" sx={{ flex: 1, fontSize: 16, fontWeight: 650, lineHeight: 1.2 }}>
+          {title}
+        </Typography>
+        <IconButton data-close onClick={close} aria-label="Close">
+          <CloseIcon />
+        </IconButton>
+      </Box>
+      <Box sx={{ flex: 1, overflowY: 'auto', p: 1.5, pt: 1 }}>{children}</Box>
+    </Box>
+  );
+}

@@ -1,0 +1,38 @@
+import { create } from 'zustand';
+import type { FigureId } from '../../../core/core';
+
+/** What stands open at the side of the Bench, one thing at a time. */
+export type OpenPanel =
+  | { kind: 'working'; rig: number; figure: FigureId }
+  | { kind: 'rig'; rig: number }
+  | { kind: 'reasons'; rig: number }
+  | { kind: 'scene' }
+  | { kind: 'conventions' }
+  | { kind: 'find' };
+
+interface PanelState {
+  panel: OpenPanel | null;
+  /** Opens a panel; the focus goes back to where it was when the panel is closed. */
+  open: (panel: OpenPanel) => void;
+  close: () => void;
+}
+
+let before: HTMLElement | null = null;
+
+export const usePanel = create<PanelState>()((set, get) => ({
+  panel: null,
+  open(panel) {
+    if (get().panel === null && document.activeElement instanceof HTMLElement) {
+      before = document.activeElement;
+    }
+    set({ panel });
+  },
+  close() {
+    set({ panel: null });
+    before?.focus();
+    before = null;
+  },
+}));
+
+/** Opens the working of a figure. */
+export const openWorking = (rig: number, figure: FigureId): void => usePanel.getState().open({ kind: 'working', rig, figure });

@@ -1,0 +1,35 @@
+import { Box, Select } from '@mui/material';
+import { useId, type ReactNode } from 'react';
+
+interface LabelledSelectProps<T extends string> {
+  label: string;
+  value: T;
+  onChange: (value: T) => void;
+  children: ReactNode;
+}
+
+/** A choice among a few, with its label above it like the fields beside it. */
+export function LabelledSelect<T extends string>({ label, value, onChange, children }: LabelledSelectProps<T>) {
+  const id = useId();
+  return (
+    <Box sx={{ minWidth: 0, '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary', whiteSpace: 'nowrap' } }}>
+      <label id={id}>{label}</label>
+      <Select
+        value={value}
+        onChange={(event) => onChange(event.target.value as T)}
+        labelId={id}
+        sx={{
+          width: '100%',
+          height: 40,
+          fontSize: 14,
+          bgcolor: 'background.default',
+          '& fieldset': { borderColor: 'divider' },
+          '& .MuiSelect-select': { pl: 0.75, pr: '20px !important' },
+          '& .MuiSelect-icon': { right: -2 },
+        }}
+      >
+        {children}
+      </Select>
+    </Box>
+  );
+}
