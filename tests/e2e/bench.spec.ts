@@ -8,7 +8,7 @@ test('the address opens the Bench with two demo rigs', async ({ page, server }) 
   await expect(bench.rig('B')).toBeVisible();
   await expect(bench.rig('C')).toHaveCount(0);
   // 36 / 17.3 = 2.081; 25 × 0.71 × 2.081 = 36.9; 1.8 × 0.71 = 1.278.
-  await expect(bench.figure('Crop factor, delivered', 'B')).toHaveText('2.08×');
+  await expect(bench.figure('Crop factor', 'B')).toHaveText('2.08×');
   await expect(bench.figure('Equivalent', 'B')).toHaveText('36.9mm');
   await expect(bench.figure('Light as set', 'B')).toHaveText('ƒ1.3');
 });
@@ -22,16 +22,17 @@ test('every figure follows what is typed, at once', async ({ bench }) => {
   await expect(bench.figure('On the sensor', 'A')).toHaveText('35.5mm');
   await expect(bench.figure('Light as set', 'A')).toHaveText('ƒ2.8');
   await bench.type('18 x 12', 'Area, mm', 'A');
-  await expect(bench.figure('Crop factor, bare', 'A')).toHaveText('2.00×');
+  await expect(bench.figure('Crop factor', 'A')).toHaveText('2.00×');
   await bench.type('4000x2667', 'Recorded pixels', 'A');
   // 18 mm at 16:9 keeps the full width: 4000 px across, 10.125 of 12 mm up.
   await expect(bench.figure('Used pixels', 'A')).toHaveText('4000×2250');
   await bench.type('2x', 'Squeeze', 'B');
   await expect(bench.figure('On the sensor', 'B')).toHaveText('17.5/35.0mm');
   await bench.type('2', 'Punch-in', 'B');
-  await expect(bench.figure('Crop factor, bare', 'B')).toHaveText('3.07×');
   await bench.type('2.39', 'Delivered shape');
   await expect(bench.figure('Used area', 'A')).toHaveText('18.0×7.5mm');
+  await bench.showTopic('Crop, pixels');
+  await expect(bench.figure('Bare, by diagonal', 'B')).toHaveText('3.07×');
 });
 
 test('the format picker sets the area', async ({ bench }) => {
@@ -54,6 +55,7 @@ test('distances are read as people write them', async ({ bench }) => {
     await expect(bench.field('To the subject')).toHaveValue(shown.replace(' ', '\u2009'));
   }
   await bench.type('inf', 'To what is behind');
+  await bench.showTopic('Focus, depth');
   await expect(bench.figure('Field behind', 'A')).toHaveText('∞');
   await bench.page.getByRole('button', { name: 'Show feet and inches' }).click();
   await bench.type('10', 'To the subject');
@@ -107,10 +109,10 @@ test('a subject too close keeps the last good picture and says the limit and the
 });
 
 test('a background nearer than the subject is refused beside the field until either is mended', async ({ bench }) => {
-  const before = await bench.figure('Field behind', 'A').textContent();
+  const before = await bench.figure('Blur behind', 'A').textContent();
   await bench.type('1m', 'To what is behind');
   await expect(bench.page.getByRole('alert')).toHaveText('The background at 1 m is nearer than the subject at 2.5 m.');
-  await expect(bench.figure('Field behind', 'A')).toHaveText(before!);
+  await expect(bench.figure('Blur behind', 'A')).toHaveText(before!);
   await expect(bench.saving).toHaveText('Not saved: mend the marked field');
   await bench.type('90 cm', 'To the subject');
   await expect(bench.page.getByRole('alert')).toHaveCount(0);

@@ -56,6 +56,17 @@ export class Bench {
     await this.field(label, letter).fill(text);
   }
 
+  /** Shows another group of figures. */
+  async showTopic(name: string): Promise<void> {
+    await this.page.getByRole('region', { name: 'Figures' }).getByRole('combobox').click();
+    await this.page.getByRole('option', { name, exact: true }).click();
+  }
+
+  /** What stands open at the side. */
+  get panel(): Locator {
+    return this.page.getByRole('dialog');
+  }
+
   /** A cell of the figures: the rig's own, or what it differs from the yardstick. */
   figure(row: string, column: 'A' | 'B' | 'difference'): Locator {
     const cells = this.page.locator(`tr[data-row="${row}"] td`);

@@ -2,25 +2,22 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from './bench';
 
-interface ReferenceCase {
-  input: Record<string, number>;
-}
-
-const cases = JSON.parse(
-  readFileSync(join(__dirname, '../Juxtopsis.Core.Tests/Reference/thin-lens-cases.json'), 'utf8'),
-) as ReferenceCase[];
+const reference = join(__dirname, '../Juxtopsis.Core.Tests/Reference');
+const read = (name: string) => JSON.parse(readFileSync(join(reference, name), 'utf8')) as unknown;
+const plain = read('thin-lens-cases.json') as { input: Record<string, number> }[];
+const full = read('full-cases.json') as { input: { scene: object; conventions: object; rigs: object[] } }[];
 
 const ofScene = ['subjectDistanceMm', 'backgroundDistanceMm', 'deliveryAspect'];
 
-function request({ input }: ReferenceCase): string {
-  const leaves = Object.entries(input);
-  const rig = Object.fromEntries(leaves.filter(([name]) => !ofScene.includes(name)));
+function request({ input }: { input: Record<string, number> }): object {
+  const { opticsMagnification = 1, ...leaves } = input;
+  const rig = { ...Object.fromEntries(Object.entries(leaves).filter(([name]) => !ofScene.includes(name))), optics: [opticsMagnification] };
   const wider = { ...rig, focalLengthMm: input['focalLengthMm']! * 0.7, recordedWidthPx: 4096, recordedHeightPx: 2304 };
-  return JSON.stringify({
-    scene: { ...Object.fromEntries(leaves.filter(([name]) => ofScene.includes(name))), deliveryWidthPx: 3840 },
+  return {
+    scene: { ...Object.fromEntries(Object.entries(leaves).filter(([name]) => ofScene.includes(name))), deliveryWidthPx: 3840 },
     rigs: [rig, wider],
     yardstick: 1,
-  });
+  };
 }
 
 const refused = [
@@ -31,29 +28,97 @@ const refused = [
   '{"scene":{"subjectDistanceMm":2000},"rigs":[{"sensorWidthMm":36,"sensorHeightMm":24,"fNumber":2}]}',
   '{"scene":{"subjectDistanceMm":2000,"colour":1},"rigs":[]}',
   '{"scene":{"subjectDistanceMm":"2000"},"rigs":[]}',
+  '{"scene":{"subjectDistanceMm":2000},"conventions":{"crop":"sideways"},"rigs":[]}',
   '{"scene":{"subjectDistanceMm":3000,"backgroundDistanceMm":1},"rigs":[{"sensorWidthMm":1e308,"sensorHeightMm":0,"focalLengthMm":-1,"fNumber":1e999}]}',
 ];
 
-test('browser and server give the same answers to the last digit', async ({ page, server }) => {
-  expect(cases).toHaveLength(60);
-  const requests = [...cases.map(request), ...refused];
-  await page.goto(`${server.address}/health`);
-  const inBrowser = await page.evaluate(async (bodies) => {
-    const address = '/_framework/dotnet.js';
-    // eslint-disable-next-line @typescript-eslint/no-unsafe-assignment -- the runtime's own module has no types
-    const { dotnet } = await import(address);
-    /* eslint-disable @typescript-eslint/no-unsafe-assignment, @typescript-eslint/no-unsafe-call, @typescript-eslint/no-unsafe-member-access, @typescript-eslint/no-unsafe-return -- likewise */
-    const { getAssemblyExports, getConfig } = await dotnet.create();
-    const core = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser.Exports;
-    return bodies.map((body) => core.Evaluate(body)) as string[];
-    /* eslint-enable */
-  }, requests);
+interface Door {
+  Evaluate: (json: string) => Float64Array;
+  Words: (json: string, feet: boolean) => string;
+  Working: (json: string, feet: boolean) => string;
+  Solve: (json: string, feet: boolean) => string;
+  Conventions: (json: string, feet: boolean) => string;
+  Figures: () => string;
+}
 
-  for (const [i, body] of requests.entries()) {
-    const answer = await page.request.post(`${server.address}/api/evaluate`, {
+type Numbers = Record<string, number | null>;
+
+test('browser and server give the same answers to the last digit', async ({ page, server }) => {
+  test.slow();
+  expect(plain).toHaveLength(60);
+  const setups = [...plain.map(request), ...full.map((c) => c.input)];
+  const bodies = setups.map((setup) => JSON.stringify(setup));
+  const figures = ['depthOfFieldFarMm', 'cropChain', 'leftOverStops'];
+  const asked = [
+    ...full.flatMap((c) => figures.map((figure) => ({ path: 'working', body: JSON.stringify({ setup: c.input, rig: 0, figure }) }))),
+    ...full.flatMap(({ input: setup }) =>
+      [
+        { goal: 'distance', sizeMm: 700 },
+        { goal: 'focalLength', sizeMm: 1200, isAcross: true },
+        { goal: 'depth', fromMm: 900, toMm: 1400 },
+        { goal: 'blur', share: 0.013 },
+        { goal: 'range' },
+      ].map((question) => ({ path: 'solve', body: JSON.stringify({ setup, ...question }) })),
+    ),
+    ...full.map((c) => ({ path: 'conventions', body: JSON.stringify(c.input) })),
+  ];
+
+  await page.goto(`${server.address}/health`);
+  const inBrowser = await page.evaluate(
+    async ({ bodies, refused, asked }) => {
+      const address = '/_framework/dotnet.js';
+      /* eslint-disable @typescript-eslint/no-unsafe-assignment, @typescript-eslint/no-unsafe-call, @typescript-eslint/no-unsafe-member-access -- the runtime's own module has no types */
+      const { dotnet } = await import(address);
+      const { getAssemblyExports, getConfig } = await dotnet.create();
+      const door = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser.Exports as Door;
+      /* eslint-enable */
+      const doors: Record<string, (json: string, feet: boolean) => string> = {
+        working: door.Working,
+        solve: door.Solve,
+        conventions: door.Conventions,
+      };
+      return {
+        names: (JSON.parse(door.Figures()) as { id: string }[]).map((figure) => figure.id),
+        // NaN and infinity do not survive the way out of the page as JSON, so they go as text.
+        numbers: bodies.map((body) => Array.from(door.Evaluate(body), String)),
+        words: bodies.map((body) => door.Words(body, true)),
+        refusals: refused.map((body) => [Array.from(door.Evaluate(body), String).join(), door.Words(body, false)]),
+        answers: asked.map(({ path, body }) => doors[path]!(body, false)),
+      };
+    },
+    { bodies, refused, asked },
+  );
+
+  const post = async (path: string, body: string) => {
+    const answer = await page.request.post(`${server.address}/api/${path}`, {
       data: Buffer.from(body),
       headers: { 'Content-Type': 'application/json' },
     });
-    expect(inBrowser[i], `request ${i}`).toBe(await answer.text());
+    return answer.text();
+  };
+  const { names } = inBrowser;
+  for (const [i, body] of bodies.entries()) {
+    const answer = JSON.parse(await post('evaluate?units=feet', body)) as {
+      reports: { figures: Numbers; differences: Numbers; reasons: object[] }[];
+    };
+    let at = 1;
+    for (const report of answer.reports) {
+      at++;
+      for (const numbers of [report.figures, report.differences]) {
+        for (const name of names) {
+          const value = numbers[name];
+          const theirs = value === undefined ? 'NaN' : value === null ? 'Infinity' : String(value);
+          expect(inBrowser.numbers[i]![at++], `${name} of request ${i}`).toBe(theirs);
+        }
+      }
+    }
+    expect(inBrowser.numbers[i]).toHaveLength(at);
+    expect((JSON.parse(inBrowser.words[i]!) as { reasons: object[] }).reasons).toEqual(answer.reports.map((r) => r.reasons));
+  }
+  for (const [i, body] of refused.entries()) {
+    expect(inBrowser.refusals[i], `refusal ${i}`).toEqual(['1', await post('evaluate', body)]);
+  }
+  for (const [i, { path, body }] of asked.entries()) {
+    expect(inBrowser.answers[i], `${path} ${i}`).toBe(await post(path, body));
   }
 });

@@ -21,21 +21,21 @@ public static class ConventionWords
         Schools.Reference => $"equivalents on {LengthWords.Number(c.ReferenceWidthMm)} × {LengthWords.Number(c.ReferenceHeightMm)} mm",
         Schools.Crop => c.Crop switch
         {
-            CropSchool.Diagonal => "crop factor by bare diagonals",
-            CropSchool.Width => "crop factor by bare widths",
-            CropSchool.Height => "crop factor by bare heights",
-            _ => "crop factor at the delivered shape",
+            CropSchool.Diagonal => "crop by bare diagonals",
+            CropSchool.Width => "crop by bare widths",
+            CropSchool.Height => "crop by bare heights",
+            _ => "crop as delivered",
         },
         Schools.Circle => c.Circle switch
         {
-            CircleSchool.FixedSize when c.CocFixedMm is { } fixedMm => $"circle of confusion {LengthWords.Millimetres(fixedMm)} for all",
-            CircleSchool.FixedSize => "circle of confusion customary for each format",
-            CircleSchool.DeliveredPixels => $"circle of confusion {LengthWords.Number(c.CocPx)} delivered pixels",
+            CircleSchool.FixedSize when c.CocFixedMm is { } fixedMm => $"circle {LengthWords.Millimetres(fixedMm)} for all",
+            CircleSchool.FixedSize => "circle customary for each format",
+            CircleSchool.DeliveredPixels => $"circle {LengthWords.Number(c.CocPx)} delivered pixels",
             CircleSchool.Acuity =>
-                $"circle of confusion by an eye at {LengthWords.Distance(c.ViewingDistanceMm, unit)} from a picture {LengthWords.Distance(c.ScreenWidthMm, unit)} wide",
-            _ => $"circle of confusion 1/{LengthWords.Number(c.CocDivisor)} of the delivered diagonal",
+                $"circle by an eye at {LengthWords.Distance(c.ViewingDistanceMm, unit)} from a picture {LengthWords.Distance(c.ScreenWidthMm, unit)} wide",
+            _ => $"circle 1/{LengthWords.Number(c.CocDivisor)} of the delivered diagonal",
         },
-        Schools.Distance => c.DistanceFrom == DistanceMark.LensFront ? "distances from the front of the lens" : "distances from the sensor mark",
+        Schools.Distance => c.DistanceFrom == DistanceMark.LensFront ? "from the front of the lens" : "from the sensor mark",
         Schools.SqueezedDepth => c.SqueezedDepth == DepthSchool.Horizontal ? "squeezed depth across" : "squeezed depth up and down",
         _ => c.FocalLength == FocalLengthSchool.Measured ? "focal lengths as measured" : "focal lengths as marked",
     };

@@ -33,7 +33,7 @@ public static class FramingSolver
         var bound = Within(wanted, reached) ? SolveBound.None : wanted < from ? fromBound : toBound;
         var there = setting.At(reached);
         var field = there.Field(framing.IsAcross);
-        var size = setting.Far(framing.SizeMm);
+        var size = Size(setting, framing);
         var message = bound == SolveBound.None
             ? $"{setting.Far(reached)} frames {size}."
             : $"{setting.Far(reached)} is {Say(bound)}; there it frames {setting.Far(field ?? double.NaN)}, not {size}"
@@ -53,7 +53,7 @@ public static class FramingSolver
         // The lens's own zoom must not bound the search, or the wanted focal length could not be told.
         var setting = new Setting(scene, conventions, rig, unit);
         var free = setting with { Rig = rig with { Lens = rig.Lens with { ZoomShortMm = null, ZoomLongMm = null, WidestLongFNumber = null } } };
-        var size = setting.Far(framing.SizeMm);
+        var size = Size(setting, framing);
         if (Search(free, framing) is not { } wanted)
         {
             return new Solution(
@@ -157,6 +157,8 @@ public static class FramingSolver
         var focus = there.Report.Focus;
         return new Solution(what, bound, message, mend) { FieldWidthMm = focus?.FieldWidthMm, FieldHeightMm = focus?.FieldHeightMm };
     }
+
+    private static string Size(in Setting setting, Framing framing) => $"{setting.Far(framing.SizeMm)} {(framing.IsAcross ? "across" : "upright")}";
 
     private static Solution NoPlace(in Setting setting, double from, double to) => new(
         "Distance", SolveBound.Impossible,

@@ -47,15 +47,23 @@ public sealed record WorkingOut(
 
         schools |= term.Schools;
         var value = term.Value(given) ?? double.NaN;
-        if (term.Formula is null)
+        var formula = term.Formula?.Invoke(given);
+        if (formula is null || (steps.Count + met.Count > 1 && IsConstant(formula)))
         {
             inputs.Add(new WorkingInput(term.Symbol, term.Name, term.Unit, value));
             return;
         }
 
-        var formula = term.Formula(given);
-        var puts = new Dictionary<string, string>();
+        // What is only another name here (no zoom, no close-up lens, …) gives way to what it names: fewer steps, the same values.
+        var names = new Dictionary<string, string>();
         foreach (var symbol in Formula.Symbols(formula))
+        {
+            names[symbol] = Named(given, Terms[symbol], ref schools).Symbol;
+        }
+
+        formula = Formula.Put(formula, symbol => names[symbol]);
+        var puts = new Dictionary<string, string>();
+        foreach (var symbol in names.Values)
         {
             var other = Terms[symbol];
             Follow(given, other, met, inputs, steps, ref schools);
@@ -64,6 +72,19 @@ public sealed record WorkingOut(
 
         steps.Add(new WorkingStep(term.Symbol, term.Name, term.Unit, formula, Formula.Put(formula, symbol => puts[symbol]), value));
     }
+
+    private static Term Named(in FigureCase given, Term term, ref Schools schools)
+    {
+        while (term.Formula?.Invoke(given) is { } formula && Formula.Symbols(formula) is [var only] && only == formula)
+        {
+            schools |= term.Schools;
+            term = Terms[only];
+        }
+
+        return term;
+    }
+
+    private static bool IsConstant(string formula) => formula.Length > 0 && formula != "∞" && Formula.Symbols(formula).Count == 0;
 }
 
 /// <summary>A value that was put in.</summary>

@@ -45,7 +45,7 @@ public static class DemoComparisons
         },
         new RigInput
         {
-            Name = "Four Thirds, 25 mm and reducer",
+            Name = "Four Thirds, 25 mm × 0.71",
             SensorWidthMm = 17.3,
             SensorHeightMm = 13,
             RecordedWidthPx = 5184,

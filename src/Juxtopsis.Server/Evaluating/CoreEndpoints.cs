@@ -2,6 +2,7 @@ using System.ComponentModel;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
 using Juxtopsis.Core.Quantities;
@@ -32,8 +33,10 @@ internal static class CoreEndpoints
         where TRequest : notnull =>
         app.MapPost(
             path,
-            async ([Description("Distances in sentences: metres, or feet and inches.")] LengthUnit? units, HttpRequest request, CancellationToken cancellationToken) =>
-                new Written(door((await RequestBody.ReadAsync(request, cancellationToken)).Span, units ?? LengthUnit.Metres)))
+            async ([Description("Distances in sentences: metres (when left out) or feet.")] string? units, HttpRequest request, CancellationToken cancellationToken) =>
+                new Written(TryRead(units, out var unit)
+                    ? door((await RequestBody.ReadAsync(request, cancellationToken)).Span, unit)
+                    : WireAnswer.Refuse(Problem.OfFields([UnknownUnits(units!)]))))
             .WithName(name)
             .WithTags("Core")
             .WithSummary(summary)
@@ -41,13 +44,22 @@ internal static class CoreEndpoints
             .Produces<TResponse>()
             .ProducesProblems(400, 413, 415, 422);
 
+    private static bool TryRead(string? units, out LengthUnit unit)
+    {
+        unit = string.Equals(units, "feet", StringComparison.OrdinalIgnoreCase) ? LengthUnit.Feet : LengthUnit.Metres;
+        return units is null || unit == LengthUnit.Feet || string.Equals(units, "metres", StringComparison.OrdinalIgnoreCase);
+    }
+
+    private static FieldError UnknownUnits(string units) => new(
+        "units", units.Length > 20 ? units[..20] + "…" : units, "metres or feet", "These units are not known here.", "Ask for metres or feet, or leave units out.");
+
     /// <summary>Hands on the door's bytes as they are.</summary>
     private sealed class Written(WireAnswer answer) : IResult
     {
         public async Task ExecuteAsync(HttpContext httpContext)
         {
             httpContext.Response.StatusCode = answer.Status;
-            httpContext.Response.ContentType = answer.Status == 200 ? "application/json; charset=utf-8" : Contracts.Problems.Problem.MediaType;
+            httpContext.Response.ContentType = answer.Status == 200 ? "application/json; charset=utf-8" : Problem.MediaType;
             httpContext.Response.ContentLength = answer.Body.Length;
             await httpContext.Response.Body.WriteAsync(answer.Body, httpContext.RequestAborted);
         }

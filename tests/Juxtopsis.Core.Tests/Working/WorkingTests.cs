@@ -59,7 +59,7 @@ public sealed class WorkingTests
         Assert.Equal(1.2844, given.Figure(FigureId.CropChain)!.Value, 4);
         Assert.Equal(28 * 1.28442, given.Figure(FigureId.EquivalentFocalLengthMm)!.Value, 3);
         var working = WorkingOut.Of(given, FigureId.CropChain);
-        Assert.Equal("q₁·q₂·q₃·q₄·k", working.Steps[^1].Formula);
+        Assert.Equal("q₁·q₂·z·q₄·k₁", working.Steps[^1].Formula);
         Assert.Equal("1.531915·1.180905·1·1·0.71", working.Steps[^1].Put);
         Assert.Equal(Schools.Reference | Schools.Crop, working.Schools);
     }

@@ -35,6 +35,7 @@ export const theme = createTheme({
         background: { default: '#efede7', paper: '#fbfaf7' },
         text: { primary: '#15191b', secondary: '#4d5457' },
         divider: '#d3d0c7',
+        action: { active: '#4d5457' },
         drawing: {
           wall: '#e9e6dd',
           floor: '#d9d4c6',
@@ -52,6 +53,7 @@ export const theme = createTheme({
         background: { default: '#12100d', paper: '#1b1814' },
         text: { primary: '#d8cdbb', secondary: '#a2978a' },
         divider: '#3a342c',
+        action: { active: '#a2978a' },
         drawing: {
           wall: '#262119',
           floor: '#312a20',

@@ -98,7 +98,7 @@ export type EntryKind =
   | 'blurShare';
 
 interface Exports {
-  Evaluate: (json: string) => number[];
+  Evaluate: (json: string) => Float64Array;
   Words: (json: string, feet: boolean) => string;
   Working: (json: string, feet: boolean) => string;
   Solve: (json: string, feet: boolean) => string;
@@ -144,7 +144,7 @@ async function boot(): Promise<Core> {
   const names = infos.map((info) => info.id);
   const each = 1 + 2 * names.length;
 
-  const named = (row: number[], from: number): Numbers => {
+  const named = (row: Float64Array, from: number): Numbers => {
     const numbers = {} as Numbers;
     for (let i = 0; i < names.length; i++) {
       numbers[names[i]!] = row[from + i]!;

@@ -15,8 +15,9 @@ const Table = styled('table')(({ theme }) => ({
   borderCollapse: 'collapse',
   fontSize: 13,
   '& th': { textAlign: 'left', fontWeight: 400, color: theme.vars!.palette.text.secondary, padding: '0 6px 0 0', whiteSpace: 'nowrap' },
-  '& tbody th.group': { color: theme.vars!.palette.text.primary, fontWeight: 650, paddingTop: 3, height: 24 },
-  '& tr': { height: 22 },
+  '& th[scope="row"], & thead th': { width: 136, minWidth: 136 },
+  '& tbody th.group': { color: theme.vars!.palette.text.primary, fontWeight: 650, height: 22, verticalAlign: 'bottom' },
+  '& tr': { height: 21 },
   '& td': { textAlign: 'right', fontFamily: figureFont, fontSize: 14, whiteSpace: 'nowrap', padding: '0 0 0 6px' },
   '& td.difference': { color: theme.vars!.palette.text.secondary, fontSize: 12, minWidth: 66 },
   // A figure's box has a size of its own, so that a new figure lays out its box and not the whole table.
@@ -29,6 +30,7 @@ const Table = styled('table')(({ theme }) => ({
   [theme.breakpoints.down('sm')]: {
     fontSize: 12.5,
     '& th': { whiteSpace: 'normal', lineHeight: 1.15 },
+    '& th[scope="row"], & thead th': { width: 92, minWidth: 92 },
     '& td': { fontSize: 12, letterSpacing: '-0.03em' },
     '& td.difference': { fontSize: 11, minWidth: 50 },
     '& td .figure': { width: 96 },
@@ -37,7 +39,14 @@ const Table = styled('table')(({ theme }) => ({
   '& tbody tr:not(.group):hover': { background: theme.vars!.palette.background.default },
 }));
 
-const FiguresPanel = styled(Panel)({ padding: '4px 10px', overflowX: 'auto', display: 'flex', flexDirection: 'column' });
+const FiguresPanel = styled(Panel)(({ theme }) => ({
+  padding: '1px 10px',
+  overflowX: 'auto',
+  display: 'flex',
+  flexDirection: 'column',
+  // As tall as the longest group, so that nothing jumps when another one is chosen.
+  [theme.breakpoints.up('lg')]: { minHeight: 487 },
+}));
 
 interface FiguresProps {
   reports: RigReport[];
@@ -202,8 +211,9 @@ const GoesBy = memo(function GoesBy({ conventions }: { conventions: string[] }) 
         minHeight: 40,
         justifyContent: 'flex-start',
         textAlign: 'left',
+        fontFamily: 'inherit',
         fontSize: 11.5,
-        lineHeight: 1.3,
+        lineHeight: 1.25,
         color: 'text.secondary',
         borderTop: 1,
         borderColor: 'divider',

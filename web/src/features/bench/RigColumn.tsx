@@ -132,6 +132,7 @@ function ToKnow({ index, reasons }: { index: number; reasons: Reason[] }) {
         px: 0.75,
         justifyContent: 'flex-start',
         textAlign: 'left',
+        fontFamily: 'inherit',
         fontSize: 12.5,
         lineHeight: 1.25,
         border: 1,

@@ -59,7 +59,6 @@ export const topics: Record<string, FigureGroup[]> = {
         { figure: 'equivalentFocalLengthMm' },
         { figure: 'angleOfViewHorizontalDeg' },
         { figure: 'fieldWidthMm' },
-        { figure: 'backgroundFieldWidthMm' },
       ],
     },
     {
@@ -80,7 +79,7 @@ export const topics: Record<string, FigureGroup[]> = {
       ],
     },
   ],
-  'Crop and pixels': [
+  'Crop, pixels': [
     {
       name: 'Chain of crops',
       rows: [
@@ -113,7 +112,7 @@ export const topics: Record<string, FigureGroup[]> = {
       ],
     },
   ],
-  'Lens and angle': [
+  'Lens, angle': [
     {
       name: 'Lens',
       rows: [
@@ -139,7 +138,7 @@ export const topics: Record<string, FigureGroup[]> = {
       ],
     },
   ],
-  'Focus and sharp zone': [
+  'Focus, depth': [
     {
       name: 'Focus',
       rows: [
@@ -150,6 +149,7 @@ export const topics: Record<string, FigureGroup[]> = {
         { figure: 'smallestFieldWidthMm' },
         { figure: 'fieldWidthMm' },
         { figure: 'fieldHeightMm' },
+        { figure: 'backgroundFieldWidthMm' },
         { figure: 'workingDistanceMm', name: 'Clear of the lens' },
       ],
     },
@@ -166,7 +166,7 @@ export const topics: Record<string, FigureGroup[]> = {
       ],
     },
   ],
-  'Blur and diffraction': [
+  Blur: [
     {
       name: 'Blur behind',
       rows: [
@@ -191,7 +191,7 @@ export const topics: Record<string, FigureGroup[]> = {
       ],
     },
   ],
-  'Perspective and handling': [
+  Handling: [
     {
       name: 'Perspective',
       rows: [
@@ -220,7 +220,7 @@ export const topics: Record<string, FigureGroup[]> = {
       ],
     },
   ],
-  'Light and motion': [
+  'Light, motion': [
     {
       name: 'Motion',
       rows: [

@@ -1,10 +1,11 @@
-import { Box, Button, FormControlLabel, Radio, RadioGroup, Typography } from '@mui/material';
+import { Box, Button, FormControlLabel, MenuItem, Radio, RadioGroup, Typography } from '@mui/material';
 import { useId } from 'react';
 import { useSettings } from '../../../app/settings';
 import { core, type Conventions, type FieldError, type Question, type Setup } from '../../../core/core';
 import { EntryField } from '../../../ui/EntryField';
 import { figureText } from '../../../ui/figureText';
 import { distanceField, plain, withUnit } from '../../../ui/format';
+import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { rigLetter } from '../../../ui/RigMark';
 import { changeConventions } from '../benchStore';
 import { topics } from '../figureRows';
@@ -46,6 +47,9 @@ export function ConventionsPanel({ setup, problems, feet }: ConventionsPanelProp
 function Choice({ question, feet }: { question: Question; feet: boolean }) {
   const id = useId();
   const chosen = question.options.findIndex((o) => o.isChosen);
+  // Of the many formats by name only the two that most people compare with stand open.
+  const open = question.school === 'reference' ? commonFormats : question.options.length;
+  const others = question.options.slice(open);
   return (
     <Box component="section" sx={{ mt: 1.5 }}>
       <Typography component="h3" id={id} sx={{ fontSize: 14, fontWeight: 650 }}>
@@ -57,7 +61,7 @@ function Choice({ question, feet }: { question: Question; feet: boolean }) {
         value={chosen}
         onChange={(event) => changeConventions(question.options[Number(event.target.value)]!.conventions)}
       >
-        {question.options.map((option, i) => (
+        {question.options.slice(0, open).map((option, i) => (
           <FormControlLabel
             key={option.name}
             value={i}
@@ -73,10 +77,24 @@ function Choice({ question, feet }: { question: Question; feet: boolean }) {
           />
         ))}
       </RadioGroup>
+      {others.length > 0 && (
+        <LabelledSelect
+          label="Another format"
+          value={chosen >= open ? String(chosen) : ''}
+          onChange={(i) => changeConventions(question.options[Number(i)]!.conventions)}
+        >
+          {others.map((option, i) => (
+            <MenuItem key={option.name} value={String(open + i)}>
+              {option.name}
+            </MenuItem>
+          ))}
+        </LabelledSelect>
+      )}
     </Box>
   );
 }
 
+const commonFormats = 2;
 const most = 2;
 
 /** The figures most people look at come first; of each, the rig whose figure changes most. */
@@ -84,7 +102,7 @@ function wouldChange(changes: Question['options'][number]['changes'], feet: bool
   if (changes.length === 0) {
     return 'Changes nothing here.';
   }
-  const first = [...topics['Essentials']!, ...topics['Focus and sharp zone']!].flatMap((group) => group.rows.map((row) => row.figure));
+  const first = [...topics['Essentials']!, ...topics['Focus, depth']!].flatMap((group) => group.rows.map((row) => row.figure));
   const place = (figure: (typeof first)[number]) => (first.includes(figure) ? first.indexOf(figure) : first.length);
   const sorted = [...changes].sort((a, b) => place(a.figure) - place(b.figure));
   const told = sorted.slice(0, most).map(({ figure, now, then }) => {

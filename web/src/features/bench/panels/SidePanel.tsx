@@ -1,7 +1,35 @@
-import { Box, IconButton, Typography } from '@mui/material';
+import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { CloseIcon } from '../../../ui/icons';
-import { usePanel } from './panelStore';
+import { rigLetter } from '../../../ui/RigMark';
+import { useBench } from '../benchStore';
+import { usePanel, type OpenPanel } from './panelStore';
+
+/** The way to the other panels, since this one lies over their buttons. */
+function OtherPanels() {
+  const { panel, open } = usePanel();
+  const rigs = useBench((s) => s.document.setup.rigs.length);
+  const to = (label: string, next: OpenPanel, said = label) => (
+    <Button
+      key={label}
+      size="small"
+      aria-label={said}
+      aria-pressed={panel?.kind === next.kind && (next.kind !== 'rig' || (panel.kind === 'rig' && panel.rig === next.rig))}
+      onClick={() => open(next)}
+      sx={{ minWidth: 40, px: 1, '&[aria-pressed=true]': { bgcolor: 'background.default', color: 'text.primary' } }}
+    >
+      {label}
+    </Button>
+  );
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', px: 0.5, borderBottom: 1, borderColor: 'divider' }}>
+      {Array.from({ length: rigs }, (_, rig) => to(`Rig ${rigLetter(rig)}`, { kind: 'rig', rig }, `Go to more of rig ${rigLetter(rig)}`))}
+      {to('Light, room', { kind: 'scene' }, 'Go to light and room')}
+      {to('Find', { kind: 'find' }, 'Go to find')}
+      {to('Conventions', { kind: 'conventions' }, 'Go to conventions')}
+    </Box>
+  );
+}
 
 interface SidePanelProps {
   title: string;
@@ -22,7 +50,7 @@ export function SidePanel({ title, mark, children }: SidePanelProps) {
   }, [title]);
   return (
     <Box
-      component="aside"
+      component="div"
       ref={box}
       role="dialog"
       aria-label={title}
@@ -59,7 +87,10 @@ export function SidePanel({ title, mark, children }: SidePanelProps) {
           <CloseIcon />
         </IconButton>
       </Box>
-      <Box sx={{ flex: 1, overflowY: 'auto', p: 1.5, pt: 1 }}>{children}</Box>
+      <OtherPanels />
+      <Box tabIndex={0} role="region" aria-label={title} sx={{ flex: 1, overflowY: 'auto', p: 1.5, pt: 1, '&:focus-visible': { outlineOffset: -2 } }}>
+        {children}
+      </Box>
     </Box>
   );
 }

@@ -13,6 +13,7 @@ const Steps = styled('ol')(({ theme }) => ({
   padding: 0,
   '& li': { padding: '7px 0', borderTop: `1px solid ${theme.vars!.palette.divider}` },
   '& .name': { fontSize: 12.5, color: theme.vars!.palette.text.secondary },
+  '& .name::first-letter': { textTransform: 'uppercase' },
   '& code': { display: 'block', fontFamily: figureFont, fontSize: 13, lineHeight: 1.45, overflowWrap: 'anywhere' },
   '& code + code': { paddingLeft: '1.2em' },
   '& strong': { fontWeight: 650 },
@@ -66,7 +67,7 @@ function Told({ working, feet, figure }: { working: Working; feet: boolean; figu
         <>
           <Heading>Working</Heading>
           <Steps aria-label="Steps">
-            {steps.map((step) => (
+            {[...steps].reverse().map((step) => (
               <li key={step.symbol}>
                 <div className="name">{step.name}</div>
                 {step.formula === '' ? (
