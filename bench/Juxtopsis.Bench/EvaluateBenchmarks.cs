@@ -1,25 +1,38 @@
 using System.Text;
 using BenchmarkDotNet.Attributes;
 using Juxtopsis.Contracts;
+using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Rigs;
+using Juxtopsis.Core.Working;
 
 namespace Juxtopsis.Bench;
 
-/// <summary>What a report costs natively: bare, and through the door with JSON both ways.</summary>
+/// <summary>What a report costs natively: bare, as figures, through the door with JSON, and with a working.</summary>
 public class EvaluateBenchmarks
 {
     private const int Rigs = 1024;
     private readonly Rig[] rigs = new Rig[Rigs];
-    private readonly byte[] twoRigs = Encoding.UTF8.GetBytes(
+    private readonly double[] figures = new double[FigureCatalogue.All.Count];
+    private readonly byte[] fourRigs = Encoding.UTF8.GetBytes(
         """
-        {"scene":{"subjectDistanceMm":2200,"backgroundDistanceMm":3900,"deliveryAspect":1.7777777777777777,"deliveryWidthPx":3840},
+        {"scene":{"subjectDistanceMm":2200,"backgroundDistanceMm":3900,"deliveryAspect":1.7777777777777777,"deliveryWidthPx":3840,"brightnessEv":9},
         "rigs":[{"sensorWidthMm":36,"sensorHeightMm":24,"recordedWidthPx":6000,"recordedHeightPx":4000,"focalLengthMm":35,"fNumber":2.8},
-        {"sensorWidthMm":17.3,"sensorHeightMm":13,"focalLengthMm":25,"fNumber":1.8,"optics":[0.71]}]}
+        {"sensorWidthMm":17.3,"sensorHeightMm":13,"focalLengthMm":25,"fNumber":1.8,"optics":[0.71]},
+        {"sensorWidthMm":23.5,"sensorHeightMm":15.6,"focalLengthMm":50,"fNumber":4,"lens":{"nearestFocusMm":380,"largestMagnification":0.3}},
+        {"sensorWidthMm":24.89,"sensorHeightMm":18.66,"focalLengthMm":50,"fNumber":2.8,"squeeze":2,"sensitivityIso":800}]}
         """);
 
-    private Scene scene = new(2200) { BackgroundDistanceMm = 3900, DeliveryAspect = 16.0 / 9, DeliveryWidthPx = 3840 };
-    private Conventions conventions = Conventions.Default;
+    private Scene scene = new(2200)
+    {
+        BackgroundDistanceMm = 3900, DeliveryAspect = 16.0 / 9, DeliveryWidthPx = 3840, BrightnessEv = 9,
+    };
 
+    private Conventions conventions = Conventions.Default;
+    private FigureCase[] cases = [];
+
+    /// <summary>
+    /// The rigs that <c>report.cpp</c> makes too: reducers, squeezes, and a quarter of lenses whose own data make them breathe.
+    /// </summary>
     [GlobalSetup]
     public void MakeRigs()
     {
@@ -30,22 +43,45 @@ public class EvaluateBenchmarks
                 Optics = new OpticsChain(i % 3 == 0 ? 0.71 : 1),
                 Squeeze = i % 5 == 0 ? 1.5 : 1,
                 Recorded = new PixelSize(3840, 2160),
+                SensitivityIso = 800,
+                BodyStabilisationStops = i % 6,
+                Lens = i % 4 == 0 ? new LensData { NearestFocusMm = 9 * (8 + i % 211), LargestMagnification = 0.15 } : LensData.Unknown,
             };
         }
+
+        cases = FigureCase.Of(scene, conventions, rigs, 0);
     }
 
-    [Benchmark(Description = "One report, native", OperationsPerInvoke = Rigs)]
+    [Benchmark(Description = "One full report, native", OperationsPerInvoke = Rigs)]
     public double Report()
     {
         var sum = 0.0;
         foreach (ref readonly var rig in rigs.AsSpan())
         {
-            sum += RigEvaluator.Evaluate(scene, conventions, rig).Focus?.DepthOfFieldNearMm ?? 0;
+            RigEvaluator.Evaluate(scene, conventions, rig, out var report);
+            sum += report.Light.LightNeeded + (report.IsFocused ? 1 : 0);
         }
 
         return sum;
     }
 
-    [Benchmark(Description = "Two rigs, JSON to JSON, native")]
-    public int Door() => CoreDoor.Evaluate(twoRigs).Body.Length;
+    [Benchmark(Description = "A report's figures read from the catalogue, native", OperationsPerInvoke = Rigs)]
+    public double Figures()
+    {
+        foreach (ref readonly var given in cases.AsSpan())
+        {
+            FigureCatalogue.Fill(given, figures);
+        }
+
+        return figures[0];
+    }
+
+    [Benchmark(Description = "Four rigs, JSON to numbers, native")]
+    public int Numbers() => CoreDoor.EvaluateNumbers(fourRigs).Length;
+
+    [Benchmark(Description = "Four rigs, JSON to JSON, native")]
+    public int Door() => CoreDoor.Evaluate(fourRigs).Body.Length;
+
+    [Benchmark(Description = "The working of one figure, native")]
+    public int Working() => WorkingOut.Of(cases[1], FigureId.DepthOfFieldNearMm).Steps.Count;
 }

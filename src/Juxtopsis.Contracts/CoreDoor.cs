@@ -39,7 +39,7 @@ public static class CoreDoor
             return new EvaluateResponse(
                 request.Conventions,
                 Phrases(request, unit),
-                [.. cases.Select(c => c.ToWire(cases[request.Yardstick], unit))]);
+                FigureMapping.ToWire(cases, request.Yardstick, unit));
         },
         WireJson.Default.EvaluateResponse);
 
@@ -67,16 +67,15 @@ public static class CoreDoor
         }
 
         var cases = Cases(request);
-        var each = 1 + 2 * FigureCatalogue.All.Count;
+        var each = 1 + FigureMapping.CountEach;
         var numbers = new double[1 + cases.Length * each];
         numbers[0] = Plain;
         for (var i = 0; i < cases.Length; i++)
         {
-            var row = numbers.AsSpan(1 + i * each, each);
-            row[0] = (double)cases[i].Report.Reasons;
-            cases[i].Pack(cases[request.Yardstick], row[1..]);
+            numbers[1 + i * each] = (double)cases[i].Report.Reasons;
         }
 
+        FigureMapping.Pack(cases, request.Yardstick, numbers.AsSpan(2), each);
         return numbers;
     }
 

@@ -98,19 +98,42 @@ console.log(
   `  the same of a page with one changing number: ${say(floor.painted)}; ours is ${(median(painted) / median(floor.painted)).toFixed(2)} times that`,
 );
 
-const call = await page
+const calls = await page
   .evaluate(async () => {
     const path = '/_framework/dotnet.js';
     const { dotnet } = await import(path);
     const { getAssemblyExports, getConfig } = await dotnet.create();
     const core = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser.Exports;
     const id = location.pathname.split('/').at(-1);
-    const setup = JSON.stringify((await (await fetch(`/api/comparisons/${id}`)).json()).document.setup);
-    for (let i = 0; i < 1000; i++) core.Evaluate(setup);
-    const began = performance.now();
-    for (let i = 0; i < 2000; i++) core.Evaluate(setup);
-    return (performance.now() - began) / 2000;
+    const setup = (await (await fetch(`/api/comparisons/${id}`)).json()).document.setup;
+    const four = { ...setup, rigs: [...setup.rigs, ...setup.rigs].map((rig, i) => ({ ...rig, focalLengthMm: rig.focalLengthMm + i })) };
+    four.rigs[3].lens = { nearestFocusMm: 250, largestMagnification: 0.15 };
+    const times = (what, warm, count) => {
+      const all = [];
+      for (let i = 0; i < warm + count; i++) {
+        const began = performance.now();
+        what();
+        if (i >= warm) all.push(performance.now() - began);
+      }
+      return all;
+    };
+    const figure = { setup: four, rig: 1, figure: 'depthOfFieldFarMm' };
+    return {
+      two: times(() => core.Evaluate(JSON.stringify(setup)), 400, 400),
+      four: times(() => core.Evaluate(JSON.stringify(four)), 400, 400),
+      words: times(() => JSON.parse(core.Words(JSON.stringify(four), false)), 200, 200),
+      working: times(() => JSON.parse(core.Working(JSON.stringify(figure), false)), 200, 200),
+      conventions: times(() => JSON.parse(core.Conventions(JSON.stringify(four), false)), 40, 40),
+    };
   })
-  .catch(() => NaN);
-console.log(`  the core in the browser, two rigs, JSON both ways: ${call.toFixed(3)} ms`);
+  .catch((error) => console.log(`  the core was not measured: ${error}`));
+for (const [name, what] of [
+  ['two', 'two rigs with all figures'],
+  ['four', 'four rigs with all figures (aim: median under 6 ms)'],
+  ['words', 'the sentences of four rigs'],
+  ['working', 'the working of one figure among four rigs'],
+  ['conventions', 'all conventions with what each would change, four rigs'],
+]) {
+  console.log(`  the core in the browser, ${what}: ${say(calls[name])}`);
+}
 await browser.close();

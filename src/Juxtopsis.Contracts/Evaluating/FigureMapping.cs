@@ -13,40 +13,56 @@ internal static class FigureMapping
     public static IReadOnlyList<FigureInfo> Infos =>
         [.. FigureCatalogue.All.Select(f => new FigureInfo(f.Id, f.Name, f.Unit, Comparison(f.Comparison), f.Meaning))];
 
-    public static RigReportOutput ToWire(this in FigureCase given, in FigureCase yardstick, LengthUnit unit)
+    /// <summary>Numbers a rig: all figures, then all differences.</summary>
+    public static int CountEach => 2 * FigureCatalogue.All.Count;
+
+    public static IReadOnlyList<RigReportOutput> ToWire(FigureCase[] cases, int yardstick, LengthUnit unit)
+    {
+        var numbers = new double[cases.Length * CountEach];
+        Pack(cases, yardstick, numbers, CountEach);
+        return [.. cases.Select((given, i) => new RigReportOutput(
+            Named(numbers.AsSpan(i * CountEach, CountEach / 2)).ToDictionary(p => p.Name, p => double.IsInfinity(p.Value) ? (double?)null : p.Value),
+            Named(numbers.AsSpan(i * CountEach + CountEach / 2, CountEach / 2)).ToDictionary(p => p.Name, p => p.Value),
+            given.Reasons(unit)))];
+    }
+
+    /// <summary>Writes all figures and then all differences of each rig; NaN for what does not exist.</summary>
+    /// <param name="cases">The rigs.</param>
+    /// <param name="yardstick">Index of the one that the others are measured against.</param>
+    /// <param name="numbers">Room for them.</param>
+    /// <param name="apart">Numbers from the start of one rig to that of the next, at least <see cref="CountEach"/>.</param>
+    public static void Pack(FigureCase[] cases, int yardstick, Span<double> numbers, int apart)
     {
         var count = FigureCatalogue.All.Count;
-        Span<double> numbers = stackalloc double[2 * count];
-        given.Pack(yardstick, numbers);
-        var figures = new Dictionary<string, double?>(count);
-        var differences = new Dictionary<string, double>(count);
-        for (var i = 0; i < count; i++)
+        for (var i = 0; i < cases.Length; i++)
+        {
+            FigureCatalogue.Fill(cases[i], numbers.Slice(i * apart, count));
+        }
+
+        var theirs = numbers.Slice(yardstick * apart, count);
+        for (var i = 0; i < cases.Length; i++)
+        {
+            var ours = numbers.Slice(i * apart, count);
+            var differences = numbers.Slice(i * apart + count, count);
+            for (var n = 0; n < count; n++)
+            {
+                differences[n] = FigureCatalogue.All[n].Difference(ours[n], theirs[n]) ?? double.NaN;
+            }
+        }
+    }
+
+    private static List<(string Name, double Value)> Named(ReadOnlySpan<double> numbers)
+    {
+        var named = new List<(string, double)>(numbers.Length);
+        for (var i = 0; i < numbers.Length; i++)
         {
             if (!double.IsNaN(numbers[i]))
             {
-                figures.Add(Names[i], double.IsInfinity(numbers[i]) ? null : numbers[i]);
-            }
-
-            if (!double.IsNaN(numbers[count + i]))
-            {
-                differences.Add(Names[i], numbers[count + i]);
+                named.Add((Names[i], numbers[i]));
             }
         }
 
-        return new RigReportOutput(figures, differences, given.Reasons(unit));
-    }
-
-    /// <summary>Writes all figures and then all differences; NaN for what does not exist.</summary>
-    public static void Pack(this in FigureCase given, in FigureCase yardstick, Span<double> numbers)
-    {
-        var count = FigureCatalogue.All.Count;
-        for (var i = 0; i < count; i++)
-        {
-            var figure = FigureCatalogue.All[i];
-            var value = figure.Value(given);
-            numbers[i] = value ?? double.NaN;
-            numbers[count + i] = figure.Comparison == FigureComparison.None ? double.NaN : figure.Difference(value, figure.Value(yardstick)) ?? double.NaN;
-        }
+        return named;
     }
 
     public static IReadOnlyList<ReasonOutput> Reasons(this in FigureCase given, LengthUnit unit) =>

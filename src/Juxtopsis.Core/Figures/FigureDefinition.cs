@@ -56,7 +56,7 @@ public sealed record FigureDefinition(
     /// <returns>Per cent, stops or the figure's unit, by <see cref="Comparison"/>; null where there is none.</returns>
     public double? Difference(double? value, double? yardstick)
     {
-        if (value is not { } ours || yardstick is not { } theirs || !double.IsFinite(ours) || !double.IsFinite(theirs))
+        if (Comparison == FigureComparison.None || value is not { } ours || yardstick is not { } theirs || !double.IsFinite(ours) || !double.IsFinite(theirs))
         {
             return null;
         }

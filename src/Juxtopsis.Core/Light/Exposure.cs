@@ -18,7 +18,7 @@ public static class Exposure
     /// <param name="filterStops">Filters in place, stops.</param>
     /// <returns>A ratio: 1 at ƒ1 and one second.</returns>
     public static double LightNeeded(double workingTNumber, double timeSeconds, double filterStops) =>
-        workingTNumber * workingTNumber / timeSeconds * PortableMath.Exp2(filterStops);
+        workingTNumber * workingTNumber / timeSeconds * (filterStops == 0 ? 1 : PortableMath.Exp2(filterStops));
 
     /// <summary>The scene's exposure value at ISO 100 from lux on a surface: log2(lux/2.5).</summary>
     /// <param name="lux">Illuminance, lux, positive.</param>

@@ -160,11 +160,14 @@ public readonly record struct FocusTravel(
         var beyond = IsBeyondLifeSize;
         var high = beyond ? LargestOwnMagnification ?? 1 : RingAtNearest(LargestOwnMagnification ?? 1);
         var low = 0.0;
-        var ring = Math.Min(high, InfinityFocalLengthMm / Math.Max(subjectDistanceMm - 2 * InfinityFocalLengthMm, InfinityFocalLengthMm));
+        var ring = Math.Min(high, PlainMagnification(subjectDistanceMm));
         for (var i = 0; i < 60; i++)
         {
-            var (error, slope) = Miss(ring, subjectDistanceMm);
-            var step = error / slope;
+            // (D − v)/s = 1, multiplied out: smooth through infinity, and nothing to divide by.
+            var d = Derivatives(ring);
+            var behind = subjectDistanceMm - d.V;
+            var error = d.A * behind - d.Fv;
+            var step = error / (d.ASlope * behind - d.A * d.VSlope - d.FvSlope);
             if (Math.Abs(step) <= 1e-14 * ring)
             {
                 break;
@@ -186,11 +189,11 @@ public readonly record struct FocusTravel(
         return ring;
     }
 
-    /// <summary>How far the ring's place misses a distance: (D − v)/s − 1, smooth through infinity; and its slope.</summary>
-    private (double Error, double Slope) Miss(double ring, double subjectDistanceMm)
+    /// <summary>The ratio of a lens that keeps its focal length: where the search begins.</summary>
+    private double PlainMagnification(double subjectDistanceMm)
     {
-        var (v, vSlope, power, powerSlope) = Derivatives(ring);
-        return (power * (subjectDistanceMm - v) - 1, powerSlope * (subjectDistanceMm - v) - power * vSlope);
+        var f = InfinityFocalLengthMm;
+        return subjectDistanceMm <= 4 * f ? 1 : f / ((subjectDistanceMm + Math.Sqrt(subjectDistanceMm * (subjectDistanceMm - 4 * f))) / 2 - f);
     }
 
     /// <summary>The ring's place of the nearest distance: its end, unless the distance grows again beyond life size.</summary>
@@ -215,16 +218,19 @@ public readonly record struct FocusTravel(
     /// <summary>Has the sign of the change of D with i.</summary>
     private double Slope(double ring)
     {
-        var (_, vSlope, power, powerSlope) = Derivatives(ring);
-        return vSlope * power * power - powerSlope;
+        var d = Derivatives(ring);
+        return d.VSlope * d.A * d.A - (d.ASlope * d.Fv - d.A * d.FvSlope);
     }
 
-    private (double V, double VSlope, double Power, double PowerSlope) Derivatives(double ring)
+    /// <summary>v, f·v and A = f·v/s with their slopes.</summary>
+    private (double V, double VSlope, double Fv, double FvSlope, double A, double ASlope) Derivatives(double ring)
     {
         var f = InfinityFocalLengthMm + FocalLengthSlopeMm * ring;
         var v = f * (1 + ring) + ExtensionMm;
         var vSlope = FocalLengthSlopeMm * (1 + ring) + f;
-        return (v, vSlope, Power(f, v, ring), vSlope / (v * v) - FocalLengthSlopeMm / (f * f));
+        var fv = f * v;
+        var fvSlope = FocalLengthSlopeMm * v + f * vSlope;
+        return (v, vSlope, fv, fvSlope, f * ring + ExtensionMm + CloseUpPerMm * fv, f + FocalLengthSlopeMm * ring + CloseUpPerMm * fvSlope);
     }
 }
 

@@ -1,3 +1,5 @@
+using System.Runtime.CompilerServices;
+
 namespace Juxtopsis.Core.Optics;
 
 /// <summary>
@@ -14,6 +16,7 @@ namespace Juxtopsis.Core.Optics;
 public static class PortableMath
 {
     private const double NaturalLogOf2 = 0.693147180559945309417;
+    private const double StopsPerNaturalUnit = 1.44269504088896340736;
     private const double SquareRootOf2 = 1.41421356237309504880;
 
     /// <summary>The angle whose tangent is <paramref name="x"/>.</summary>
@@ -59,7 +62,7 @@ public static class PortableMath
             exponent++;
         }
 
-        return exponent + LogNearOne(mantissa) / NaturalLogOf2;
+        return exponent + LogNearOne(mantissa) * StopsPerNaturalUnit;
     }
 
     /// <summary>Two to the power of <paramref name="stops"/>: a ratio of light from stops.</summary>
@@ -97,10 +100,13 @@ public static class PortableMath
             + z * (2.75573137070700676789e-06 + z * (-2.50507602534068634195e-08 + z * 1.58969099521155010221e-10)))));
     }
 
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static double AtanNearZero(double x) => x - x * AtanSeries(x);
 
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static double AtanAround(double x, double high, double low) => high - ((x * AtanSeries(x) - low) - x);
 
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static double AtanSeries(double x)
     {
         var z = x * x;
@@ -112,6 +118,7 @@ public static class PortableMath
         return odd + even;
     }
 
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static double LogNearOne(double x)
     {
         var f = x - 1;

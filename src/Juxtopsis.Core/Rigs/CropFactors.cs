@@ -1,31 +1,42 @@
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>Reference format over this format, by each school, and the chain that leads there.</summary>
-/// <param name="Diagonal">Bare, by the diagonals: whole mode area after punch-in, no squeeze, no trim.</param>
-/// <param name="Width">Bare, by the widths.</param>
-/// <param name="Height">Bare, by the heights.</param>
-/// <param name="Delivered">Both formats trimmed to the delivered shape first; this one answers "same picture".</param>
-/// <param name="Chosen">The one of these that the conventions choose.</param>
-/// <param name="SensorStep">Reference over the whole sensor (over the mode, when the sensor is not known), bare.</param>
-/// <param name="ModeStep">Whole sensor over the mode, bare; 1 when the sensor is not known.</param>
-/// <param name="PunchInStep">The punch-in.</param>
-/// <param name="ShapeStep">What the trim to the delivered shape adds; 1 for the bare schools.</param>
-/// <param name="OpticsStep">k, reducers and extenders.</param>
-/// <param name="Chain">The product of the five steps: focal length as marked times this is the equivalent one.</param>
-public readonly record struct CropFactors(
-    double Diagonal,
-    double Width,
-    double Height,
-    double Delivered,
-    double Chosen,
-    double SensorStep,
-    double ModeStep,
-    double PunchInStep,
-    double ShapeStep,
-    double OpticsStep,
-    double Chain)
+public record struct CropFactors
 {
-    internal static CropFactors Of(in Conventions conventions, in Rig rig, double aspect, in UsedArea used)
+    /// <summary>Bare, by the diagonals: whole mode area after punch-in, no squeeze, no trim.</summary>
+    public double Diagonal { get; private set; }
+
+    /// <summary>Bare, by the widths.</summary>
+    public double Width { get; private set; }
+
+    /// <summary>Bare, by the heights.</summary>
+    public double Height { get; private set; }
+
+    /// <summary>Both formats trimmed to the delivered shape first; this one answers "same picture".</summary>
+    public double Delivered { get; private set; }
+
+    /// <summary>The one of these that the conventions choose.</summary>
+    public double Chosen { get; private set; }
+
+    /// <summary>Reference over the whole sensor (over the mode, when the sensor is not known), bare.</summary>
+    public double SensorStep { get; private set; }
+
+    /// <summary>Whole sensor over the mode, bare; 1 when the sensor is not known.</summary>
+    public double ModeStep { get; private set; }
+
+    /// <summary>The punch-in.</summary>
+    public double PunchInStep { get; private set; }
+
+    /// <summary>What the trim to the delivered shape adds; 1 for the bare schools.</summary>
+    public double ShapeStep { get; private set; }
+
+    /// <summary>k, reducers and extenders.</summary>
+    public double OpticsStep { get; private set; }
+
+    /// <summary>The product of the five steps: focal length as marked times this is the equivalent one.</summary>
+    public double Chain { get; private set; }
+
+    internal static void Fill(ref CropFactors to, in Conventions conventions, in Rig rig, double aspect, in UsedArea used)
     {
         var (width, height) = (conventions.ReferenceWidthMm, conventions.ReferenceHeightMm);
         var (modeWidth, modeHeight) = (rig.SensorWidthMm / rig.PunchIn, rig.SensorHeightMm / rig.PunchIn);
@@ -42,18 +53,17 @@ public readonly record struct CropFactors(
         };
         var modeStep = rig.WholeSensor is { } whole ? Measure(conventions.Crop, whole) / Measure(conventions.Crop, new(rig.SensorWidthMm, rig.SensorHeightMm)) : 1;
         var k = rig.Optics.Magnification;
-        return new CropFactors(
-            diagonal,
-            across,
-            up,
-            delivered,
-            chosen,
-            bare / rig.PunchIn / modeStep,
-            modeStep,
-            rig.PunchIn,
-            chosen / bare,
-            k,
-            chosen * k);
+        to.Diagonal = diagonal;
+        to.Width = across;
+        to.Height = up;
+        to.Delivered = delivered;
+        to.Chosen = chosen;
+        to.SensorStep = bare / rig.PunchIn / modeStep;
+        to.ModeStep = modeStep;
+        to.PunchInStep = rig.PunchIn;
+        to.ShapeStep = chosen / bare;
+        to.OpticsStep = k;
+        to.Chain = chosen * k;
     }
 
     private static double Measure(CropSchool school, in AreaSize area) => school switch

@@ -1,8 +1,11 @@
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>What is known of the lens beyond its focal length and aperture. Null is unknown; what is known goes before the model.</summary>
-public readonly record struct LensData
+public sealed record LensData
 {
+    /// <summary>Nothing is known.</summary>
+    public static LensData Unknown { get; } = new();
+
     /// <summary>Short end of a zoom, mm as marked; given together with the long end.</summary>
     public double? ZoomShortMm { get; init; }
 

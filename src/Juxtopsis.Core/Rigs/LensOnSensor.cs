@@ -4,33 +4,45 @@ using Juxtopsis.Core.Optics;
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>The lens behind its reducers and extenders, and what it equals on the reference format.</summary>
-/// <param name="UsedFocalLengthMm">f₀ that counts: as marked within the zoom, or as measured, mm.</param>
-/// <param name="UsedFNumber">N₀ that counts: as set, within what the lens has there.</param>
-/// <param name="WidestFNumber">The widest N₀ at this focal length; null when not known.</param>
-/// <param name="EffectiveFocalLengthMm">k·f₀, mm; up and down for a squeezed lens.</param>
-/// <param name="FocalLengthAcrossMm">k·f₀/S, mm; the same as the other for a spherical lens.</param>
-/// <param name="EffectiveFNumber">k·N₀, no faster than the reducer lets out: light as set.</param>
-/// <param name="EffectiveTNumber">T-number as the sensor sees it; null when the lens's transmission is not known.</param>
-/// <param name="LightGainStops">Light gained by the optics in between, −2·log2 k stops.</param>
-/// <param name="EquivalentFocalLengthMm">Focal length on the reference format for the same angle, mm.</param>
-/// <param name="EquivalentFNumber">f-number on the reference format for the same blur at the same framing: blur as seen.</param>
-/// <param name="EquivalentAcrossFNumber">The same for blur across, which a front squeeze makes smaller.</param>
-/// <param name="SensitivityFactor">C²: times the sensitivity for the same picture and noise on the reference format.</param>
-public readonly record struct LensOnSensor(
-    double UsedFocalLengthMm,
-    double UsedFNumber,
-    double? WidestFNumber,
-    double EffectiveFocalLengthMm,
-    double FocalLengthAcrossMm,
-    double EffectiveFNumber,
-    double? EffectiveTNumber,
-    double LightGainStops,
-    double EquivalentFocalLengthMm,
-    double EquivalentFNumber,
-    double EquivalentAcrossFNumber,
-    double SensitivityFactor)
+public record struct LensOnSensor
 {
-    internal static LensOnSensor Of(in Conventions conventions, in Rig rig, double crop)
+    /// <summary>f₀ that counts: as marked within the zoom, or as measured, mm.</summary>
+    public double UsedFocalLengthMm { get; private set; }
+
+    /// <summary>N₀ that counts: as set, within what the lens has there.</summary>
+    public double UsedFNumber { get; private set; }
+
+    /// <summary>The widest N₀ at this focal length; null when not known.</summary>
+    public double? WidestFNumber { get; private set; }
+
+    /// <summary>k·f₀, mm; up and down for a squeezed lens.</summary>
+    public double EffectiveFocalLengthMm { get; private set; }
+
+    /// <summary>k·f₀/S, mm; the same as the other for a spherical lens.</summary>
+    public double FocalLengthAcrossMm { get; private set; }
+
+    /// <summary>k·N₀, no faster than the reducer lets out: light as set.</summary>
+    public double EffectiveFNumber { get; private set; }
+
+    /// <summary>T-number as the sensor sees it; null when the lens's transmission is not known.</summary>
+    public double? EffectiveTNumber { get; private set; }
+
+    /// <summary>Light gained by the optics in between, −2·log2 k stops.</summary>
+    public double LightGainStops { get; private set; }
+
+    /// <summary>Focal length on the reference format for the same angle, mm.</summary>
+    public double EquivalentFocalLengthMm { get; private set; }
+
+    /// <summary>f-number on the reference format for the same blur at the same framing: blur as seen.</summary>
+    public double EquivalentFNumber { get; private set; }
+
+    /// <summary>The same for blur across, which a front squeeze makes smaller.</summary>
+    public double EquivalentAcrossFNumber { get; private set; }
+
+    /// <summary>C²: times the sensitivity for the same picture and noise on the reference format.</summary>
+    public double SensitivityFactor { get; private set; }
+
+    internal static void Fill(ref LensOnSensor to, in Conventions conventions, in Rig rig, double crop)
     {
         var marked = InZoom(rig);
         var widest = WidestAt(rig.Lens, marked);
@@ -40,19 +52,18 @@ public readonly record struct LensOnSensor(
         var k = rig.Optics.Magnification;
         var focalLength = k * used;
         var effective = Math.Max(k * fNumber, rig.OpticsFastestFNumber ?? 0);
-        return new LensOnSensor(
-            used,
-            fNumber,
-            widest,
-            focalLength,
-            focalLength / rig.Squeeze,
-            effective,
-            effective * (rig.Lens.WidestTNumber / rig.Lens.WidestFNumber),
-            -2 * PortableMath.Log2(k),
-            focalLength * crop,
-            effective * crop,
-            effective * crop * rig.PupilNarrowing(),
-            crop * crop);
+        to.UsedFocalLengthMm = used;
+        to.UsedFNumber = fNumber;
+        to.WidestFNumber = widest;
+        to.EffectiveFocalLengthMm = focalLength;
+        to.FocalLengthAcrossMm = focalLength / rig.Squeeze;
+        to.EffectiveFNumber = effective;
+        to.EffectiveTNumber = effective * (rig.Lens.WidestTNumber / rig.Lens.WidestFNumber);
+        to.LightGainStops = k == 1 ? 0 : -2 * PortableMath.Log2(k);
+        to.EquivalentFocalLengthMm = focalLength * crop;
+        to.EquivalentFNumber = effective * crop;
+        to.EquivalentAcrossFNumber = effective * crop * rig.PupilNarrowing();
+        to.SensitivityFactor = crop * crop;
     }
 
     /// <summary>The marked focal length, kept within the zoom.</summary>
@@ -61,7 +72,7 @@ public readonly record struct LensOnSensor(
         : rig.FocalLengthMm;
 
     /// <summary>The widest f-number of a lens at a marked focal length; null when not known.</summary>
-    internal static double? WidestAt(in LensData lens, double focalLengthMm) =>
+    internal static double? WidestAt(LensData lens, double focalLengthMm) =>
         lens is { WidestFNumber: { } atShort, WidestLongFNumber: { } atLong, ZoomShortMm: { } from, ZoomLongMm: { } to } && from < to
             ? Exposure.WidestFNumber(focalLengthMm, from, to, atShort, atLong)
             : lens.WidestFNumber;

@@ -4,33 +4,45 @@ using Juxtopsis.Core.Optics;
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>Time, light and filters.</summary>
-/// <param name="TimeSeconds">t, exposure time of a frame, s.</param>
-/// <param name="CaptureFps">Captured frames a second.</param>
-/// <param name="SlowMotion">Captured over timeline: above 1 it plays slower than life.</param>
-/// <param name="BellowsStops">Light lost by focusing close, stops; 0 without a plane of focus.</param>
-/// <param name="WorkingTNumber">T (or N, when the transmission is not known) with that loss.</param>
-/// <param name="LightNeeded">Tw²/t with the filters in place: the light that the setting needs at ISO 100, as a ratio.</param>
-/// <param name="SettingEv">The exposure value at ISO 100 that the setting is right for; null when the sensitivity is open.</param>
-/// <param name="LeftOverStops">Light left over, stops; negative when there is too little; null when not known.</param>
-/// <param name="FixedFilterStops">The fixed filter to offer for it, whole stops; null likewise.</param>
-/// <param name="SensitivityNeededIso">The sensitivity that would be just right; null when the scene's brightness is not known.</param>
-/// <param name="Flickers">Flickers of mains light in one exposure.</param>
-/// <param name="SafeAngleDeg">The nearest shutter angle without flicker, degrees; null when there is none.</param>
-public readonly record struct LightReport(
-    double TimeSeconds,
-    double CaptureFps,
-    double SlowMotion,
-    double BellowsStops,
-    double WorkingTNumber,
-    double LightNeeded,
-    double? SettingEv,
-    double? LeftOverStops,
-    double? FixedFilterStops,
-    double? SensitivityNeededIso,
-    double Flickers,
-    double? SafeAngleDeg)
+public record struct LightReport
 {
-    internal static LightReport Of(in Scene scene, in Rig rig, in LensOnSensor lens, double workingOverSet)
+    /// <summary>t, exposure time of a frame, s.</summary>
+    public double TimeSeconds { get; private set; }
+
+    /// <summary>Captured frames a second.</summary>
+    public double CaptureFps { get; private set; }
+
+    /// <summary>Captured over timeline: above 1 it plays slower than life.</summary>
+    public double SlowMotion { get; private set; }
+
+    /// <summary>Light lost by focusing close, stops; 0 without a plane of focus.</summary>
+    public double BellowsStops { get; private set; }
+
+    /// <summary>T (or N, when the transmission is not known) with that loss.</summary>
+    public double WorkingTNumber { get; private set; }
+
+    /// <summary>Tw²/t with the filters in place: the light that the setting needs at ISO 100, as a ratio.</summary>
+    public double LightNeeded { get; private set; }
+
+    /// <summary>The exposure value at ISO 100 that the setting is right for; null when the sensitivity is open.</summary>
+    public double? SettingEv { get; private set; }
+
+    /// <summary>Light left over, stops; negative when there is too little; null when not known.</summary>
+    public double? LeftOverStops { get; private set; }
+
+    /// <summary>The fixed filter to offer for it, whole stops; null likewise.</summary>
+    public double? FixedFilterStops { get; private set; }
+
+    /// <summary>The sensitivity that would be just right; null when the scene's brightness is not known.</summary>
+    public double? SensitivityNeededIso { get; private set; }
+
+    /// <summary>Flickers of mains light in one exposure.</summary>
+    public double Flickers { get; private set; }
+
+    /// <summary>The nearest shutter angle without flicker, degrees; null when there is none.</summary>
+    public double? SafeAngleDeg { get; private set; }
+
+    internal static void Fill(ref LightReport to, in Scene scene, in Rig rig, in LensOnSensor lens, double workingOverSet)
     {
         var fps = rig.CaptureFps ?? scene.TimelineFps;
         var time = Exposure.TimeSeconds(scene.ShutterAngleDeg, fps);
@@ -40,18 +52,17 @@ public readonly record struct LightReport(
         var leftOver = scene.BrightnessEv - setting;
         double? isoNeeded = scene.BrightnessEv is { } ev ? 100 * needed / PortableMath.Exp2(ev) : null;
         var flickers = Flicker.Count(time, scene.MainsHertz);
-        return new LightReport(
-            time,
-            fps,
-            fps / scene.TimelineFps,
-            workingOverSet == 1 ? 0 : 2 * PortableMath.Log2(workingOverSet),
-            working,
-            needed,
-            setting,
-            leftOver,
-            leftOver is { } stops ? Exposure.FixedFilterStops(stops) : null,
-            isoNeeded,
-            flickers,
-            Flicker.SafeAngleDeg(flickers, fps, scene.MainsHertz));
+        to.TimeSeconds = time;
+        to.CaptureFps = fps;
+        to.SlowMotion = fps / scene.TimelineFps;
+        to.BellowsStops = workingOverSet == 1 ? 0 : 2 * PortableMath.Log2(workingOverSet);
+        to.WorkingTNumber = working;
+        to.LightNeeded = needed;
+        to.SettingEv = setting;
+        to.LeftOverStops = leftOver;
+        to.FixedFilterStops = leftOver is { } stops ? Exposure.FixedFilterStops(stops) : null;
+        to.SensitivityNeededIso = isoNeeded;
+        to.Flickers = flickers;
+        to.SafeAngleDeg = Flicker.SafeAngleDeg(flickers, fps, scene.MainsHertz);
     }
 }

@@ -12,10 +12,13 @@ internal static class ReasonFinder
     /// <summary>Light too much or too little by less than this is left to the grade, stops.</summary>
     public const double LightToleranceStops = 1.0 / 3;
 
+    /// <summary>Widest apertures along a zoom are interpolated; a setting as near as this to one is that one.</summary>
+    private const double Rounding = 0.01;
+
     public static Reasons Find(in Scene scene, in Conventions conventions, in Rig rig, in RigReport report)
     {
         var lens = report.Lens;
-        var reasons = If(scene.SubjectDistanceMm < report.Limits.NearestSubjectDistanceMm, Reasons.TooClose)
+        return If(scene.SubjectDistanceMm < report.Limits.NearestSubjectDistanceMm, Reasons.TooClose)
             | If(scene.SubjectDistanceMm > report.Limits.FarthestSubjectDistanceMm, Reasons.TooFar)
             | If(rig.Lens.FrontFromSensorMm >= scene.SubjectDistanceMm + RigEvaluator.MarkMm(conventions, rig), Reasons.InsideLens)
             | If(report.Sharpness.CircleOfConfusionMm > report.Sensor.UsedHeightMm, Reasons.CircleLargerThanFrame)
@@ -25,16 +28,18 @@ internal static class ReasonFinder
             | If(lens.EffectiveFNumber > rig.Optics.Magnification * lens.UsedFNumber * (1 + Rounding), Reasons.ReducerLimitsAperture)
             | If(lens.EffectiveFNumber < FastestPossible, Reasons.FasterThanPossible)
             | If(
-                rig.Lens is { NearestFocusMm: { } nearest, LargestMagnification: null } && nearest < ThinLens.NearestSubjectDistanceMm(lens.EffectiveFocalLengthMm),
+                rig.Lens.LargestMagnification is null && rig.Lens.NearestFocusMm < ThinLens.NearestSubjectDistanceMm(lens.EffectiveFocalLengthMm),
                 Reasons.NearestFocusIncomplete)
             | If(report.Sharpness.CircleIsFallback, Reasons.PixelsUnknown)
             | If(conventions.DistanceFrom == DistanceMark.LensFront && rig.Lens.FrontFromSensorMm is null, Reasons.FrontUnknown)
-            | If(conventions.FocalLength == FocalLengthSchool.Measured && rig.Lens.MeasuredFocalLengthMm is null, Reasons.NotMeasured);
-        return reasons | Spoils(scene, rig, report);
+            | If(conventions.FocalLength == FocalLengthSchool.Measured && rig.Lens.MeasuredFocalLengthMm is null, Reasons.NotMeasured)
+            | Spoils(scene, rig, report);
     }
 
-    /// <summary>Widest apertures along a zoom are interpolated; a setting as near as this to one is that one.</summary>
-    private const double Rounding = 0.01;
+    /// <summary>What only a plane of focus can bring about.</summary>
+    public static Reasons InFocus(in FocusReport focus, double circleMm) =>
+        If(focus.AiryDiscMm > circleMm, Reasons.DiffractionSoftens)
+        | If((focus.FaceStretch ?? double.PositiveInfinity) > Perspective.FaceStretchNoticed, Reasons.FaceStretched);
 
     private static Reasons Spoils(in Scene scene, in Rig rig, in RigReport report)
     {
@@ -43,8 +48,6 @@ internal static class ReasonFinder
             | If(rig.Lens.FrontOpeningMm < report.Handling.OpeningNeededMm, Reasons.OpeningTooSmall)
             | If(rig.FocalLengthMm < rig.Lens.ShortestTakingMm, Reasons.TakingLensTooShort)
             | If(report.Sensor.Enlargement > 1 + 1e-9, Reasons.Enlarged)
-            | If(report.Focus?.AiryDiscMm > report.Sharpness.CircleOfConfusionMm, Reasons.DiffractionSoftens)
-            | If(report.Focus is { } focus && (focus.FaceStretch ?? double.PositiveInfinity) > Perspective.FaceStretchNoticed, Reasons.FaceStretched)
             | If(leftOver < -LightToleranceStops, Reasons.TooDark)
             | If(leftOver > LightToleranceStops, Reasons.TooBright)
             | If(leftOver > LightToleranceStops && (leftOver < rig.VariableFilterMinStops || leftOver > rig.VariableFilterMaxStops), Reasons.VariableFilterOutOfRange)

@@ -32,7 +32,7 @@ public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, d
     public PixelSize? Recorded { get; init; }
 
     /// <summary>What is known of the lens.</summary>
-    public LensData Lens { get; init; }
+    public LensData Lens { get; init; } = LensData.Unknown;
 
     /// <summary>Close-up lens in front, dioptres (1/m); 0 is none.</summary>
     public double CloseUpDioptres { get; init; }

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Juxtopsis.Core.Optics;
 
 namespace Juxtopsis.Core.Rigs;
@@ -15,6 +16,18 @@ public static class RigEvaluator
     /// </returns>
     public static RigReport Evaluate(in Scene scene, in Conventions conventions, in Rig rig)
     {
+        Evaluate(scene, conventions, rig, out var report);
+        return report;
+    }
+
+    /// <summary>Evaluates one rig into a report that lies somewhere already; the same as the other, without a copy.</summary>
+    /// <param name="scene">The scene.</param>
+    /// <param name="conventions">What the figures go by.</param>
+    /// <param name="rig">The rig.</param>
+    /// <param name="report">The report.</param>
+    public static void Evaluate(in Scene scene, in Conventions conventions, in Rig rig, out RigReport report)
+    {
+        Unsafe.SkipInit(out report);
         var modeWidth = rig.SensorWidthMm / rig.PunchIn;
         var modeHeight = rig.SensorHeightMm / rig.PunchIn;
         var desqueezedAspect = rig.Squeeze * modeWidth / modeHeight;
@@ -22,41 +35,38 @@ public static class RigEvaluator
         var used = scene.DeliveryAspect is null
             ? new UsedArea(modeWidth, modeHeight, rig.Squeeze)
             : UsedArea.Trim(modeWidth, modeHeight, rig.Squeeze, aspect);
+        SensorUse.Fill(ref report.SensorPart, scene, rig, used, desqueezedAspect, aspect);
+        CropFactors.Fill(ref report.CropPart, conventions, rig, aspect, used);
+        LensOnSensor.Fill(ref report.LensPart, conventions, rig, report.CropPart.Chosen);
+        ref readonly var lens = ref report.LensPart;
+        report.Angle = AngleOfView.Of(used, lens.EffectiveFocalLengthMm);
 
-        var sensor = SensorUse.Of(scene, rig, used, desqueezedAspect, aspect);
-        var crop = CropFactors.Of(conventions, rig, aspect, used);
-        var lens = LensOnSensor.Of(conventions, rig, crop.Chosen);
         var travel = TravelOf(rig, lens.EffectiveFocalLengthMm);
         var mark = MarkMm(conventions, rig);
         var limits = new FocusLimits(travel.NearestMm() - mark, travel.FarthestMm() - mark, travel.LargestMagnification());
-        var sharpness = SharpnessLimits.Of(scene, conventions, rig, used, sensor, lens, !travel.HasFarEnd);
-        if (mark != 0 && sharpness.HyperfocalDistanceMm is { } hyperfocal)
+        report.Limits = limits;
+        var sharpness = SharpnessLimits.Of(scene, conventions, rig, used, report.SensorPart, lens, travel.HasFarEnd ? null : mark);
+        report.Sharpness = sharpness;
+        var working = 1.0;
+        var reasons = Reasons.None;
+        if (scene.SubjectDistanceMm >= limits.NearestSubjectDistanceMm && scene.SubjectDistanceMm <= limits.FarthestSubjectDistanceMm)
         {
-            sharpness = sharpness with { HyperfocalDistanceMm = hyperfocal - mark };
+            var depthCircle = SharpnessLimits.DepthCircleMm(sharpness.CircleOfConfusionMm, conventions, rig);
+            FocusReport.Fill(ref report.FocusPart, scene, rig, used, lens.EffectiveFNumber, depthCircle, travel.FocusAt(scene.SubjectDistanceMm + mark));
+            working = report.FocusPart.WorkingOverSet;
+            reasons = ReasonFinder.InFocus(report.FocusPart, sharpness.CircleOfConfusionMm);
+            report.IsFocused = true;
+        }
+        else
+        {
+            report.FocusPart = default;
+            report.IsFocused = false;
         }
 
-        FocusReport? focus = scene.SubjectDistanceMm >= limits.NearestSubjectDistanceMm && scene.SubjectDistanceMm <= limits.FarthestSubjectDistanceMm
-            ? FocusReport.Of(
-                scene,
-                rig,
-                used,
-                lens.EffectiveFNumber,
-                SharpnessLimits.DepthCircleMm(sharpness.CircleOfConfusionMm, conventions, rig),
-                travel.FocusAt(scene.SubjectDistanceMm + mark))
-            : null;
-        var report = new RigReport(
-            sensor,
-            crop,
-            lens,
-            AngleOfView.Of(used, lens.EffectiveFocalLengthMm),
-            sharpness,
-            limits,
-            focus,
-            SqueezeReport.Of(rig, used, aspect),
-            LightReport.Of(scene, rig, lens, focus?.WorkingOverSet ?? 1),
-            HandlingReport.Of(rig, lens, used, UsedArea.Trim(36, 24, 1, aspect).HeightMm / used.HeightMm, mark),
-            Reasons.None);
-        return report with { Reasons = ReasonFinder.Find(scene, conventions, rig, report) };
+        report.Squeeze = SqueezeReport.Of(rig, used, aspect);
+        LightReport.Fill(ref report.LightPart, scene, rig, lens, working);
+        HandlingReport.Fill(ref report.HandlingPart, rig, lens, used, UsedArea.Trim(36, 24, 1, aspect).HeightMm / used.HeightMm, mark);
+        report.Reasons = reasons | ReasonFinder.Find(scene, conventions, rig, report);
     }
 
     /// <summary>How a rig's lens focuses.</summary>

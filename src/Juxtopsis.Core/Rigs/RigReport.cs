@@ -1,30 +1,73 @@
+using System.Diagnostics.CodeAnalysis;
+
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>Everything the core says of one rig in one scene.</summary>
 /// <remarks>
 /// Distances are from the mark that the conventions name. A null is a figure that does not exist for this rig; the reasons say
-/// why where that is not plain. The catalogue in <see cref="Figures.FigureCatalogue"/> names every figure.
+/// why where that is not plain. The catalogue in <see cref="Figures.FigureCatalogue"/> names every figure. The evaluator fills a
+/// report where it lies, part by part, since copying so much would take longer than reckoning it.
 /// </remarks>
-/// <param name="Sensor">What of the sensor is used.</param>
-/// <param name="Crop">How the format compares with the reference format.</param>
-/// <param name="Lens">The lens as the sensor sees it, and its equivalents.</param>
-/// <param name="Angle">What the rig takes in, as angles at infinity.</param>
-/// <param name="Sharpness">What counts as sharp.</param>
-/// <param name="Limits">Between which distances it can focus.</param>
-/// <param name="Focus">What follows from the plane of focus; null when there is none.</param>
-/// <param name="Squeeze">What the squeeze costs and needs.</param>
-/// <param name="Light">Time, light and filters.</param>
-/// <param name="Handling">Steadiness, back focus and what is in front.</param>
-/// <param name="Reasons">What physics, the lens or a convention said no to.</param>
-public readonly record struct RigReport(
-    SensorUse Sensor,
-    CropFactors Crop,
-    LensOnSensor Lens,
-    AngleOfView Angle,
-    SharpnessLimits Sharpness,
-    FocusLimits Limits,
-    FocusReport? Focus,
-    SqueezeReport Squeeze,
-    LightReport Light,
-    HandlingReport Handling,
-    Reasons Reasons);
+public record struct RigReport
+{
+    private SensorUse sensor;
+    private CropFactors crop;
+    private LensOnSensor lens;
+    private FocusReport focus;
+    private LightReport light;
+    private HandlingReport handling;
+
+    /// <summary>What of the sensor is used.</summary>
+    public readonly SensorUse Sensor => sensor;
+
+    /// <summary>How the format compares with the reference format.</summary>
+    public readonly CropFactors Crop => crop;
+
+    /// <summary>The lens as the sensor sees it, and its equivalents.</summary>
+    public readonly LensOnSensor Lens => lens;
+
+    /// <summary>What the rig takes in, as angles at infinity.</summary>
+    public AngleOfView Angle { get; internal set; }
+
+    /// <summary>What counts as sharp.</summary>
+    public SharpnessLimits Sharpness { get; internal set; }
+
+    /// <summary>Between which distances it can focus.</summary>
+    public FocusLimits Limits { get; internal set; }
+
+    /// <summary>What follows from the plane of focus; null when there is none.</summary>
+    public readonly FocusReport? Focus => IsFocused ? focus : null;
+
+    /// <summary>True when there is a plane of focus.</summary>
+    public bool IsFocused { get; internal set; }
+
+    /// <summary>What the squeeze costs and needs.</summary>
+    public SqueezeReport Squeeze { get; internal set; }
+
+    /// <summary>Time, light and filters.</summary>
+    public readonly LightReport Light => light;
+
+    /// <summary>Steadiness, back focus and what is in front.</summary>
+    public readonly HandlingReport Handling => handling;
+
+    /// <summary>What physics, the lens or a convention said no to.</summary>
+    public Reasons Reasons { get; internal set; }
+
+    [UnscopedRef]
+    internal ref SensorUse SensorPart => ref sensor;
+
+    [UnscopedRef]
+    internal ref CropFactors CropPart => ref crop;
+
+    [UnscopedRef]
+    internal ref LensOnSensor LensPart => ref lens;
+
+    [UnscopedRef]
+    internal ref FocusReport FocusPart => ref focus;
+
+    [UnscopedRef]
+    internal ref LightReport LightPart => ref light;
+
+    [UnscopedRef]
+    internal ref HandlingReport HandlingPart => ref handling;
+}

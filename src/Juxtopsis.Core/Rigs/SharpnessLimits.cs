@@ -26,13 +26,14 @@ public readonly record struct SharpnessLimits(double CircleOfConfusionMm, bool C
             _ => used.PictureDiagonalMm / conventions.CocDivisor,
         };
 
+    /// <summary>What counts as sharp; the hyperfocal distance from a mark, or none when the rig cannot focus far away (a null mark).</summary>
     internal static SharpnessLimits Of(
-        in Scene scene, in Conventions conventions, in Rig rig, in UsedArea used, in SensorUse sensor, in LensOnSensor lens, bool reachesFar)
+        in Scene scene, in Conventions conventions, in Rig rig, in UsedArea used, in SensorUse sensor, in LensOnSensor lens, double? markMm)
     {
         var circle = Circle(scene, conventions, rig, used, sensor);
         var c = circle ?? used.PictureDiagonalMm / FallbackDivisor;
-        double? hyperfocal = reachesFar && c <= used.HeightMm
-            ? DepthOfField.HyperfocalDistanceMm(lens.EffectiveFocalLengthMm, lens.EffectiveFNumber, DepthCircleMm(c, conventions, rig))
+        double? hyperfocal = c <= used.HeightMm
+            ? DepthOfField.HyperfocalDistanceMm(lens.EffectiveFocalLengthMm, lens.EffectiveFNumber, DepthCircleMm(c, conventions, rig)) - markMm
             : null;
         return new SharpnessLimits(c, circle is null, hyperfocal);
     }

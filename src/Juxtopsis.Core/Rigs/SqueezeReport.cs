@@ -17,7 +17,7 @@ public readonly record struct SqueezeReport(
 {
     internal static SqueezeReport Of(in Rig rig, in UsedArea used, double aspect) => new(
         rig.Recorded is { } recorded ? new PixelSize(recorded.Width / rig.PunchIn * rig.Squeeze, recorded.Height / rig.PunchIn) : null,
-        1 - used.WidthMm * used.HeightMm / (rig.SensorWidthMm / rig.PunchIn * (rig.SensorHeightMm / rig.PunchIn)),
+        1 - used.WidthMm * used.HeightMm * (rig.PunchIn * rig.PunchIn) / (rig.SensorWidthMm * rig.SensorHeightMm),
         aspect * rig.SensorHeightMm / rig.SensorWidthMm,
         rig.SqueezeTurnDeg == 0 ? 0 : Squeezing.UprightLean(rig.Squeeze, rig.SqueezeTurnDeg),
         rig.SqueezeTurnDeg == 0 ? 0 : Squeezing.LevelTilt(rig.Squeeze, rig.SqueezeTurnDeg));

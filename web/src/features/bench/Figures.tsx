@@ -6,7 +6,7 @@ import { figureFont } from '../../app/theme';
 import { core, type FigureId, type RigReport } from '../../core/core';
 import { Figure } from '../../ui/Figure';
 import { Panel } from '../../ui/Panel';
-import { RigMark, rigLetter } from '../../ui/RigMark';
+import { RigMark } from '../../ui/RigMark';
 import { rowDifferences, rowTexts, topics, type FigureRow } from './figureRows';
 import { openWorking, usePanel } from './panels/panelStore';
 
@@ -104,7 +104,9 @@ export const Figures = memo(function Figures({ reports, yardstick, feet, convent
             </th>
             {columns.flatMap(({ index, compared }) => [
               <td key={index}>
-                <RigMark index={index} size={22} />
+                <span id={`figures-${index}`}>
+                  <RigMark index={index} size={22} />
+                </span>
               </td>,
               compared && (
                 <td key={`${index}-difference`} className="difference">
@@ -132,13 +134,16 @@ export const Figures = memo(function Figures({ reports, yardstick, feet, convent
               const name = row.name ?? core().figures[row.figure].name;
               return (
                 <tr key={name} data-row={name}>
-                  <RowHead name={name} row={row} />
+                  <RowHead id={`row-${first}-${place}`} name={name} row={row} />
                   {columns.flatMap(({ index, compared }) => [
                     <td key={index} className={row.warn?.(reports[index]!) ? 'warn' : undefined}>
                       <div
                         role="button"
                         tabIndex={first === 0 && place === 0 && index === 0 ? 0 : -1}
-                        aria-label={`${name}, rig ${rigLetter(index)}: ${texts[index]!}. Show the working.`}
+                        // By reference, so that a new figure changes nothing but its own text.
+                        aria-labelledby={`figures-${index} row-${first}-${place} cell-${first}-${place}-${index}`}
+                        id={`cell-${first}-${place}-${index}`}
+                        aria-haspopup="dialog"
                         data-figure={row.figure}
                         data-rig={index}
                       >
@@ -163,11 +168,13 @@ export const Figures = memo(function Figures({ reports, yardstick, feet, convent
 });
 
 /** The name of a row with its explanation; never drawn anew while figures change. */
-const RowHead = memo(function RowHead({ name, row }: { name: string; row: FigureRow }) {
+const RowHead = memo(function RowHead({ id, name, row }: { id: string; name: string; row: FigureRow }) {
   const help = `${core().figures[row.figure].meaning}${row.help ? ` ${row.help}` : ''}`;
   return (
     <Tooltip title={help} describeChild placement="left">
-      <th scope="row">{name}</th>
+      <th scope="row" id={id}>
+        {name}
+      </th>
     </Tooltip>
   );
 });

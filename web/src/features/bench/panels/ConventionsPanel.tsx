@@ -1,11 +1,12 @@
 import { Box, Button, FormControlLabel, MenuItem, Radio, RadioGroup, Typography } from '@mui/material';
-import { useId } from 'react';
+import { useId, useMemo } from 'react';
 import { useSettings } from '../../../app/settings';
 import { core, type Conventions, type FieldError, type Question, type Setup } from '../../../core/core';
 import { EntryField } from '../../../ui/EntryField';
 import { figureText } from '../../../ui/figureText';
 import { distanceField, plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
+import { useCalm } from '../../../ui/useCalm';
 import { rigLetter } from '../../../ui/RigMark';
 import { changeConventions } from '../benchStore';
 import { topics } from '../figureRows';
@@ -22,15 +23,14 @@ interface ConventionsPanelProps {
 export function ConventionsPanel({ setup, problems, feet }: ConventionsPanelProps) {
   const { conventions: preferred, preferConventions } = useSettings();
   const conventions = setup.conventions ?? {};
+  const questions = useQuestions(setup, feet);
   const isDefault = JSON.stringify(preferred) === JSON.stringify(conventions);
   return (
     <SidePanel title="Conventions">
       <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
         People differ in these, and figures with them. They are saved with the comparison and printed with every figure.
       </Typography>
-      {core()
-        .questions(setup, feet)
-        .map((question) => (
+      {questions.map((question) => (
           <Choice key={question.school} question={question} feet={feet} />
         ))}
       <Sizes conventions={conventions} problems={problems} feet={feet} />
@@ -42,6 +42,16 @@ export function ConventionsPanel({ setup, problems, feet }: ConventionsPanelProp
       </Box>
     </SidePanel>
   );
+}
+
+const calmMs = 250;
+
+/** A choice of one's own is answered at once; what others change, such as a hand that drags, a moment later. */
+function useQuestions(setup: Setup, feet: boolean): Question[] {
+  const calm = useCalm(setup, calmMs);
+  const { conventions } = setup;
+  const asked = useMemo(() => ({ ...calm, ...(conventions && { conventions }) }), [calm, conventions]);
+  return useMemo(() => core().questions(asked, feet), [asked, feet]);
 }
 
 function Choice({ question, feet }: { question: Question; feet: boolean }) {

@@ -1,9 +1,10 @@
 import { Box, Button, MenuItem, Typography } from '@mui/material';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { core, type SceneInput, type Setup, type Solution, type SolveRequest } from '../../../core/core';
 import { EntryField } from '../../../ui/EntryField';
 import { distanceField, plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
+import { useCalm } from '../../../ui/useCalm';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
 import { changeRig, changeScene } from '../benchStore';
 import { usePanel } from './panelStore';
@@ -29,6 +30,7 @@ interface Asked {
   share: number;
 }
 
+const calmMs = 120;
 let remembered: Asked | null = null;
 
 /** Questions asked backwards: what is wanted is typed, and each rig answers what to set, or what stops it. */
@@ -41,7 +43,8 @@ export function FindPanel({ setup, feet }: { setup: Setup; feet: boolean }) {
     remembered = { ...asked, ...part };
     setAsked(remembered);
   };
-  const answer = core().solve({ setup, ...asked }, feet);
+  const calm = useCalm(setup, calmMs);
+  const answer = useMemo(() => core().solve({ setup: calm, ...asked }, feet), [calm, asked, feet]);
   const refused = answer.length > 0 && 'field' in answer[0]! ? (answer as { field: string; message: string }[]) : [];
   const solutions = refused.length > 0 ? [] : (answer as Solution[][]);
   const problem = (field: string) => refused.find((p) => p.field === field)?.message;

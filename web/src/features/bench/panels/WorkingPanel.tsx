@@ -1,9 +1,11 @@
 import { Box, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
+import { useMemo } from 'react';
 import { figureFont } from '../../../app/theme';
 import { core, type FigureId, type Setup, type Working } from '../../../core/core';
 import { Figure } from '../../../ui/Figure';
 import { figureText } from '../../../ui/figureText';
+import { useCalm } from '../../../ui/useCalm';
 import { RigMark } from '../../../ui/RigMark';
 import { SidePanel } from './SidePanel';
 
@@ -30,6 +32,8 @@ const Inputs = styled('table')(({ theme }) => ({
 
 const Heading = styled('h3')({ fontSize: 13, fontWeight: 650, margin: '14px 0 4px' });
 
+const calmMs = 60;
+
 interface WorkingPanelProps {
   setup: Setup;
   rig: number;
@@ -40,7 +44,8 @@ interface WorkingPanelProps {
 /** How one figure came about, with the person's own values; follows them as they change. */
 export function WorkingPanel({ setup, rig, figure, feet }: WorkingPanelProps) {
   const info = core().figures[figure];
-  const working = core().working(setup, rig, figure, feet);
+  const calm = useCalm(setup, calmMs);
+  const working = useMemo(() => core().working(calm, rig, figure, feet), [calm, rig, figure, feet]);
   return (
     <SidePanel title={info.name} mark={<RigMark index={rig} size={24} />}>
       {working && <Told working={working} feet={feet} figure={figure} />}
