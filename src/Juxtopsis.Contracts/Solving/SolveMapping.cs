@@ -45,7 +45,7 @@ internal static class SolveMapping
 
     private static IReadOnlyList<Solution> Solve(SolveRequest request, in Scene scene, in Core.Rigs.Conventions conventions, in Rig rig, LengthUnit unit)
     {
-        var framing = new Framing(request.SizeMm ?? 0, request.IsAcross);
+        var framing = new FramedSize(request.SizeMm ?? 0, request.IsAcross);
         return request.Goal switch
         {
             SolveGoal.Distance => [FramingSolver.Distance(scene, conventions, rig, framing, unit)],

@@ -30,11 +30,17 @@ internal static class ReasonFinder
             | If(
                 rig.Lens.LargestMagnification is null && rig.Lens.NearestFocusMm < ThinLens.NearestSubjectDistanceMm(lens.EffectiveFocalLengthMm),
                 Reasons.NearestFocusIncomplete)
+            | If(IsUnlikely(rig, lens.EffectiveFocalLengthMm), Reasons.NearestFocusUnlikely)
             | If(report.Sharpness.CircleIsFallback, Reasons.PixelsUnknown)
             | If(conventions.DistanceFrom == DistanceMark.LensFront && rig.Lens.FrontFromSensorMm is null, Reasons.FrontUnknown)
             | If(conventions.FocalLength == FocalLengthSchool.Measured && rig.Lens.MeasuredFocalLengthMm is null, Reasons.NotMeasured)
             | Spoils(scene, rig, report);
     }
+
+    /// <summary>Lenses shorten to perhaps a third as they focus close, and lengthen by little.</summary>
+    private static bool IsUnlikely(in Rig rig, double focalLengthMm) =>
+        rig.Lens is { NearestFocusMm: { } nearest, LargestMagnification: { } ratio }
+        && ThinLens.FocalLengthMm(nearest, ratio * rig.Optics.Magnification) / focalLengthMm is < 0.25 or > 1.6;
 
     /// <summary>What only a plane of focus can bring about.</summary>
     public static Reasons InFocus(in FocusReport focus, double circleMm) =>

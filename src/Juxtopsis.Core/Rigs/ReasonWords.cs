@@ -55,6 +55,7 @@ public static partial class ReasonWords
             or Reasons.TooFar
             or Reasons.InsideLens
             or Reasons.NearestFocusIncomplete
+            or Reasons.NearestFocusUnlikely
             or Reasons.InfinityLost
             or Reasons.FaceStretched => Focus(given, kind, unit),
         Reasons.ApertureTooWide

@@ -78,4 +78,7 @@ public enum Reasons
 
     /// <summary>The mount keeps the background from being reached by focus.</summary>
     InfinityLost = 1 << 23,
+
+    /// <summary>Nearest focus and largest ratio together ask for a focal length that no lens changes to: one of them is mistyped.</summary>
+    NearestFocusUnlikely = 1 << 24,
 }

@@ -15,7 +15,7 @@ public static class FramingSolver
     /// <param name="framing">What is to fill the picture.</param>
     /// <param name="unit">The person's unit for distances.</param>
     /// <returns>The distance, or the nearest possible with what stopped it.</returns>
-    public static Solution Distance(in Scene scene, in Conventions conventions, in Rig rig, Framing framing, LengthUnit unit)
+    public static Solution Distance(in Scene scene, in Conventions conventions, in Rig rig, FramedSize framing, LengthUnit unit)
     {
         var setting = new Setting(scene, conventions, rig, unit);
         var (from, fromBound, to, toBound) = setting.Reach;
@@ -48,7 +48,7 @@ public static class FramingSolver
     /// <param name="framing">What is to fill the picture.</param>
     /// <param name="unit">The person's unit for distances.</param>
     /// <returns>The focal length, or the nearest end of the zoom.</returns>
-    public static Solution FocalLength(in Scene scene, in Conventions conventions, in Rig rig, Framing framing, LengthUnit unit)
+    public static Solution FocalLength(in Scene scene, in Conventions conventions, in Rig rig, FramedSize framing, LengthUnit unit)
     {
         // The lens's own zoom must not bound the search, or the wanted focal length could not be told.
         var setting = new Setting(scene, conventions, rig, unit);
@@ -126,7 +126,7 @@ public static class FramingSolver
     }
 
     /// <summary>Halves the range of focal lengths, in proportion: the longer, the smaller the field; too long, and there is none.</summary>
-    private static double? Search(in Setting free, Framing framing)
+    private static double? Search(in Setting free, FramedSize framing)
     {
         var low = Quantity.FocalLength.Min;
         var high = Quantity.FocalLength.Max;
@@ -158,7 +158,7 @@ public static class FramingSolver
         return new Solution(what, bound, message, mend) { FieldWidthMm = focus?.FieldWidthMm, FieldHeightMm = focus?.FieldHeightMm };
     }
 
-    private static string Size(in Setting setting, Framing framing) => $"{setting.Far(framing.SizeMm)} {(framing.IsAcross ? "across" : "upright")}";
+    private static string Size(in Setting setting, FramedSize framing) => $"{setting.Far(framing.SizeMm)} {(framing.IsAcross ? "across" : "upright")}";
 
     private static Solution NoPlace(in Setting setting, double from, double to) => new(
         "Distance", SolveBound.Impossible,

@@ -66,4 +66,4 @@ public sealed record Solution(string What, SolveBound Bound, string Message, str
 /// <summary>A size at the subject that is to fill the picture.</summary>
 /// <param name="SizeMm">The size, mm.</param>
 /// <param name="IsAcross">True for the picture's width, false for its height.</param>
-public readonly record struct Framing(double SizeMm, bool IsAcross);
+public readonly record struct FramedSize(double SizeMm, bool IsAcross);
