@@ -8,6 +8,10 @@ run_bench() {
   say "The core, native (BenchmarkDotNet)"
   quietly "  measuring" dotnet run -c Release --project bench/Juxtopsis.Bench -- "$root/artifacts/bench"
   node scripts/bench-core.mjs artifacts/bench/results/*-report-brief-compressed.json
+  say "The same formulas in C++ (-O3), in the same minute"
+  need_cxx
+  g++ -O3 -o "$data/report-cpp" bench/native/report.cpp
+  node scripts/bench-native.mjs artifacts/bench/results/*-report-brief-compressed.json "$("$data/report-cpp")"
   db_start
   db_stop
   say "A second start"

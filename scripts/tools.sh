@@ -60,3 +60,9 @@ need_chromium() {
   mkdir -p "$data"
   install_debian "the browser that tests drive" chromium
 }
+
+need_cxx() {
+  command -v g++ >/dev/null && return
+  mkdir -p "$data"
+  install_debian "the C++ compiler that the core is compared with" g++
+}

@@ -24,7 +24,10 @@ public class EvaluateBenchmarks
 
     private Scene scene = new(2200)
     {
-        BackgroundDistanceMm = 3900, DeliveryAspect = 16.0 / 9, DeliveryWidthPx = 3840, BrightnessEv = 9,
+        BackgroundDistanceMm = 3900,
+        DeliveryAspect = 16.0 / 9,
+        DeliveryWidthPx = 3840,
+        BrightnessEv = 9,
     };
 
     private Conventions conventions = Conventions.Default;

@@ -8,7 +8,7 @@ public sealed class EdgeTests(ServerFixture fixture) : IClassFixture<ServerFixtu
     {
         var document = (await fixture.Server.SendAsync(HttpMethod.Get, "/openapi/v1.json")).Json;
         Assert.Equal(
-            ["/api/evaluate", "/api/comparisons", "/api/comparisons/{id}", "/api/comparisons/{id}/restore"],
+            ["/api/evaluate", "/api/working", "/api/solve", "/api/conventions", "/api/figures", "/api/comparisons", "/api/comparisons/{id}", "/api/comparisons/{id}/restore"],
             document["paths"]!.AsObject().Select(p => p.Key));
         Assert.Equal("number", document["components"]!["schemas"]!["RigInput"]!["properties"]!["focalLengthMm"]!["type"]!.GetValue<string>());
     }

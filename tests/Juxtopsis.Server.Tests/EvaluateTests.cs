@@ -33,8 +33,10 @@ public sealed class EvaluateTests(ServerFixture fixture) : IClassFixture<ServerF
         Assert.Equal(36, answer.Json["conventions"]!["referenceWidthMm"]!.GetValue<double>());
         Assert.Equal(1500, answer.Json["conventions"]!["cocDivisor"]!.GetValue<double>());
         var report = answer.Json["reports"]![0]!;
-        Assert.Equal(35, report["lens"]!["equivalentFocalLengthMm"]!.GetValue<double>());
-        Assert.Null(report["focus"]!["backgroundFieldWidthMm"]);
+        Assert.Equal(35, report["figures"]!["equivalentFocalLengthMm"]!.GetValue<double>());
+        Assert.True(report["figures"]!.AsObject().ContainsKey("backgroundFieldWidthMm"));
+        Assert.Null(report["figures"]!["backgroundFieldWidthMm"]);
+        Assert.Contains("crop as delivered", answer.Json["conventionWords"]!.AsArray().Select(w => w!.GetValue<string>()));
     }
 
     [Fact]
@@ -43,11 +45,13 @@ public sealed class EvaluateTests(ServerFixture fixture) : IClassFixture<ServerF
         var answer = await Evaluate(Request(scene: """{"subjectDistanceMm":100}"""));
         Assert.Equal(200, (int)answer.Status);
         var report = answer.Json["reports"]![0]!;
-        Assert.Null(report["focus"]);
-        Assert.Equal("tooClose", report["error"]!["error"]!.GetValue<string>());
-        Assert.Equal(140, report["error"]!["nearestSubjectDistanceMm"]!.GetValue<double>());
-        Assert.Contains("14 cm", report["error"]!["message"]!.GetValue<string>(), StringComparison.Ordinal);
-        Assert.NotNull(report["crop"]);
+        var reason = report["reasons"]![0]!;
+        Assert.False(report["figures"]!.AsObject().ContainsKey("magnification"));
+        Assert.Equal("tooClose", reason["kind"]!.GetValue<string>());
+        Assert.Equal("stops", reason["severity"]!.GetValue<string>());
+        Assert.Equal("14 cm", reason["bound"]!.GetValue<string>());
+        Assert.Contains("14 cm", reason["message"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Equal(140, report["figures"]!["nearestSubjectDistanceMm"]!.GetValue<double>());
     }
 
     [Theory]
@@ -66,7 +70,7 @@ public sealed class EvaluateTests(ServerFixture fixture) : IClassFixture<ServerF
         rig.Remove(field);
         var answer = await Evaluate(Request(rig.ToJsonString().TrimEnd('}') + $",\"{field}\":{value}}}"));
         answer.IsProblem(422);
-        Assert.Equal([$"rigs[0].{field}"], answer.Fields);
+        Assert.Equal([field == "optics" ? "rigs[0].optics[1]" : $"rigs[0].{field}"], answer.Fields);
         var error = answer.Json["errors"]![0]!;
         Assert.Equal(limit, error["limit"]!.GetValue<string>());
         Assert.NotEmpty(error["value"]!.GetValue<string>());

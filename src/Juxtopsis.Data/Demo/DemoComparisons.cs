@@ -67,7 +67,7 @@ public static class DemoComparisons
         },
         new RigInput
         {
-            Name = "Full width, 25 frames",
+            Name = "Full width, 25 fps",
             SensorWidthMm = 23.5,
             SensorHeightMm = 15.6,
             RecordedWidthPx = 6000,
@@ -77,7 +77,10 @@ public static class DemoComparisons
         },
         new RigInput
         {
-            Name = "Cropped fast mode, 100 frames",
+            Name = "Cropped mode, 100 fps",
+            WholeSensorWidthMm = 23.5,
+            WholeSensorHeightMm = 15.6,
+            CaptureFps = 100,
             SensorWidthMm = 14.08,
             SensorHeightMm = 7.92,
             RecordedWidthPx = 3600,

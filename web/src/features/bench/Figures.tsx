@@ -15,7 +15,7 @@ const Table = styled('table')(({ theme }) => ({
   borderCollapse: 'collapse',
   fontSize: 13,
   '& th': { textAlign: 'left', fontWeight: 400, color: theme.vars!.palette.text.secondary, padding: '0 6px 0 0', whiteSpace: 'nowrap' },
-  '& th[scope="row"], & thead th': { width: 136, minWidth: 136 },
+  '& th[scope="row"], & thead th': { width: 124, minWidth: 124 },
   '& tbody th.group': { color: theme.vars!.palette.text.primary, fontWeight: 650, height: 22, verticalAlign: 'bottom' },
   '& tr': { height: 21 },
   '& td': { textAlign: 'right', fontFamily: figureFont, fontSize: 14, whiteSpace: 'nowrap', padding: '0 0 0 6px' },

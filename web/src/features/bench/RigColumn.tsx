@@ -42,12 +42,11 @@ const Answer = styled('div')(({ theme }) => ({
   alignItems: 'center',
   gap: 8,
   minHeight: 52,
-  maxHeight: 130,
   '& > div:first-of-type': { flex: 1, minWidth: 0 },
-  '& strong': { fontSize: 19, fontWeight: 600, lineHeight: 1.25 },
+  '& strong': { fontSize: 18, fontWeight: 600, lineHeight: 1.25 },
   '& small': { fontWeight: 400, fontSize: 13, color: theme.vars!.palette.text.secondary },
   '& p': { margin: 0, fontSize: 13, color: theme.vars!.palette.text.secondary },
-  '& .sensor': { position: 'relative', alignSelf: 'stretch', width: 120, minHeight: 52 },
+  '& .sensor': { position: 'relative', height: '100%', maxHeight: 118, width: 104, minHeight: 52 },
 }));
 
 /** One rig: its name, the frame it gives, the answer in a line, and what can be changed. */
