@@ -193,7 +193,7 @@ void evaluate(const Scene& c, const Rig& r, Report& o) {
   o.filter = std::clamp(std::ceil(o.left - 0.5), 0.0, 10.0);
   o.iso_needed = 100 * o.needed / std::exp2(c.ev);
   o.flickers = 2 * c.mains * o.time;
-  double one = 360 * o.fps / (2 * c.mains), whole = std::max(1.0, std::floor(o.flickers + 0.5));
+  double one = 360 * o.fps / (2 * c.mains), whole = std::max(1.0, std::ceil(o.flickers - 0.5));
   o.safe = one > 360 * (1 + 1e-12) ? nan_ : std::min(whole, std::floor(360 / one * (1 + 1e-12))) * one;
   o.steps = r.body;
   double full = (o.aspect > 1.5 ? 36 / o.aspect : 24.0) / o.used_h;

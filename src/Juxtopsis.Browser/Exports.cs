@@ -35,10 +35,12 @@ internal static partial class Exports
         EntryStep.Next(Kind(kind), value, up, large, Unit(feet));
 
     [JSExport]
-    internal static string Formats() => CoreDoor.Formats();
+    [return: JSMarshalAs<JSType.Array<JSType.String>>]
+    internal static string[] Formats() => CoreDoor.FormatTexts();
 
     [JSExport]
-    internal static string Figures() => CoreDoor.Figures();
+    [return: JSMarshalAs<JSType.Array<JSType.String>>]
+    internal static string[] Figures() => CoreDoor.FigureTexts();
 
     private static string Text(WireAnswer answer) => Encoding.UTF8.GetString(answer.Body.Span);
 

@@ -135,11 +135,14 @@ public static class CoreDoor
         return JsonSerializer.Serialize(new EntryOutput(infinite ? [] : read.Values, infinite, read.Problem), WireJson.Default.EntryOutput);
     }
 
-    /// <summary>The generic sensor formats. Answers a list of <see cref="FormatOutput"/>.</summary>
-    /// <returns>JSON.</returns>
-    public static string Formats() => JsonSerializer.Serialize(
-        [.. SensorFormat.All.Select(f => new FormatOutput(f.Name, f.WidthMm, f.HeightMm))],
-        WireJson.Default.IReadOnlyListFormatOutput);
+    /// <summary>The generic sensor formats, for a page that starts: as text, since the serializer is slow to wake in a browser.</summary>
+    /// <returns>For each format its name, width and height in mm.</returns>
+    public static string[] FormatTexts() =>
+        [.. SensorFormat.All.SelectMany(f => (string[])[f.Name, LengthWords.Number(f.WidthMm), LengthWords.Number(f.HeightMm)])];
+
+    /// <summary>What each figure is, for a page that starts, in the order of <see cref="FigureId"/>.</summary>
+    /// <returns>For each figure the members of <see cref="FigureInfo"/>, as on the wire.</returns>
+    public static string[] FigureTexts() => FigureMapping.Texts;
 
     /// <summary>What each figure is, in the order of <see cref="FigureId"/>. Answers a list of <see cref="FigureInfo"/>.</summary>
     /// <returns>JSON.</returns>

@@ -43,7 +43,6 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(ComparisonDocument))]
 [JsonSerializable(typeof(ComparisonConflict))]
 [JsonSerializable(typeof(EntryOutput))]
-[JsonSerializable(typeof(IReadOnlyList<FormatOutput>))]
 [JsonSerializable(typeof(Problem))]
 [JsonSerializable(typeof(HealthOutput))]
 public sealed partial class WireJson : JsonSerializerContext;

@@ -38,7 +38,7 @@ interface Door {
   Working: (json: string, feet: boolean) => string;
   Solve: (json: string, feet: boolean) => string;
   Conventions: (json: string, feet: boolean) => string;
-  Figures: () => string;
+  Figures: () => string[];
 }
 
 type Numbers = Record<string, number | null>;
@@ -78,7 +78,7 @@ test('browser and server give the same answers to the last digit', async ({ page
         conventions: door.Conventions,
       };
       return {
-        names: (JSON.parse(door.Figures()) as { id: string }[]).map((figure) => figure.id),
+        names: door.Figures().filter((_, i) => i % 5 === 0),
         // NaN and infinity do not survive the way out of the page as JSON, so they go as text.
         numbers: bodies.map((body) => Array.from(door.Evaluate(body), String)),
         words: bodies.map((body) => door.Words(body, true)),

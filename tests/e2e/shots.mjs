@@ -8,6 +8,10 @@ const shots = [
   { name: 'bench', path: demo(1), viewport: wide },
   { name: 'bench-set', path: demo(3), viewport: wide, colorScheme: 'dark' },
   { name: 'bench-phone', path: demo(2), viewport: { width: 390, height: 844 } },
+  { name: 'working', path: demo(1), viewport: wide, press: /^Rig B From/ },
+  { name: 'conventions', path: demo(3), viewport: wide, press: /^Conventions/ },
+  { name: 'find', path: demo(1), viewport: wide, press: /^Find$/ },
+  { name: 'rig', path: demo(2), viewport: wide, colorScheme: 'dark', press: /^More of rig B/ },
   { name: 'saved', path: '/comparisons', viewport: wide },
 ];
 
@@ -15,12 +19,17 @@ const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-background-networking'],
 });
-for (const { name, path, viewport, colorScheme = 'light' } of shots) {
+for (const { name, path, viewport, colorScheme = 'light', press } of shots) {
   const page = await browser.newPage({ viewport, colorScheme });
   await page.goto(address + path);
   await page.waitForSelector('tr[data-row], li');
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(800);
+  if (press) {
+    await page.getByRole('button', { name: press }).click();
+    await page.mouse.move(0, 0);
+    await page.waitForTimeout(400);
+  }
   await page.screenshot({ path: `${folder}/${name}.png` });
   console.log(`  ${folder}/${name}.png`);
   await page.close();

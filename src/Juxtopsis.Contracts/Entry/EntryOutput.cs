@@ -5,9 +5,3 @@ namespace Juxtopsis.Contracts.Entry;
 /// <param name="Infinite">True for an infinite distance.</param>
 /// <param name="Problem">What is wrong and how to mend it; null when the text was read.</param>
 public sealed record EntryOutput(IReadOnlyList<double> Values, bool Infinite, string? Problem);
-
-/// <summary>A sensor format by its generic name.</summary>
-/// <param name="Name">The name that people use.</param>
-/// <param name="WidthMm">Width, mm.</param>
-/// <param name="HeightMm">Height, mm.</param>
-public sealed record FormatOutput(string Name, double WidthMm, double HeightMm);

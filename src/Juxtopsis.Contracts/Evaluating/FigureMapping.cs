@@ -10,6 +10,9 @@ internal static class FigureMapping
 {
     private static readonly string[] Names = [.. FigureCatalogue.All.Select(f => JsonNamingPolicy.CamelCase.ConvertName(f.Id.ToString()))];
 
+    public static string[] Texts =>
+        [.. FigureCatalogue.All.SelectMany((f, i) => (string[])[Names[i], f.Name, JsonNamingPolicy.CamelCase.ConvertName(f.Unit.ToString()), Comparison(f.Comparison), f.Meaning])];
+
     public static IReadOnlyList<FigureInfo> Infos =>
         [.. FigureCatalogue.All.Select(f => new FigureInfo(f.Id, f.Name, f.Unit, Comparison(f.Comparison), f.Meaning))];
 

@@ -1,17 +1,50 @@
+using System.Diagnostics.CodeAnalysis;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Figures;
 
 /// <summary>One rig in one scene with its report: what a figure is read from, and its working written from.</summary>
-/// <param name="Scene">The scene.</param>
-/// <param name="Conventions">The conventions.</param>
-/// <param name="Rig">The rig.</param>
-/// <param name="Report">Its report.</param>
-/// <param name="YardstickRig">The rig that it is measured against.</param>
-/// <param name="Yardstick">The report of that rig.</param>
-public readonly record struct FigureCase(
-    Scene Scene, Conventions Conventions, Rig Rig, RigReport Report, Rig YardstickRig, RigReport Yardstick)
+/// <remarks>Its parts are handed out by reference: they are read a hundred times for each report, and large.</remarks>
+/// <param name="scene">The scene.</param>
+/// <param name="conventions">The conventions.</param>
+/// <param name="rig">The rig.</param>
+/// <param name="report">Its report.</param>
+/// <param name="yardstickRig">The rig that it is measured against.</param>
+/// <param name="yardstick">The report of that rig.</param>
+public readonly struct FigureCase(
+    in Scene scene, in Conventions conventions, in Rig rig, in RigReport report, in Rig yardstickRig, in RigReport yardstick)
 {
+    private readonly Scene scene = scene;
+    private readonly Conventions conventions = conventions;
+    private readonly Rig rig = rig;
+    private readonly RigReport report = report;
+    private readonly Rig yardstickRig = yardstickRig;
+    private readonly RigReport yardstick = yardstick;
+
+    /// <summary>The scene.</summary>
+    [UnscopedRef]
+    public ref readonly Scene Scene => ref scene;
+
+    /// <summary>The conventions.</summary>
+    [UnscopedRef]
+    public ref readonly Conventions Conventions => ref conventions;
+
+    /// <summary>The rig.</summary>
+    [UnscopedRef]
+    public ref readonly Rig Rig => ref rig;
+
+    /// <summary>Its report.</summary>
+    [UnscopedRef]
+    public ref readonly RigReport Report => ref report;
+
+    /// <summary>The rig that it is measured against.</summary>
+    [UnscopedRef]
+    public ref readonly Rig YardstickRig => ref yardstickRig;
+
+    /// <summary>The report of that rig.</summary>
+    [UnscopedRef]
+    public ref readonly RigReport Yardstick => ref yardstick;
+
     /// <summary>Evaluates rigs of one scene into cases.</summary>
     /// <param name="scene">The scene.</param>
     /// <param name="conventions">The conventions.</param>
@@ -24,12 +57,12 @@ public readonly record struct FigureCase(
         var cases = new FigureCase[rigs.Length];
         for (var i = 0; i < rigs.Length; i++)
         {
-            var report = i == yardstick ? yardstickReport : RigEvaluator.Evaluate(scene, conventions, rigs[i]);
-            cases[i] = new FigureCase(scene, conventions, rigs[i], report, rigs[yardstick], yardstickReport);
+            var its = i == yardstick ? yardstickReport : RigEvaluator.Evaluate(scene, conventions, rigs[i]);
+            cases[i] = new FigureCase(scene, conventions, rigs[i], its, rigs[yardstick], yardstickReport);
         }
 
         return cases;
     }
 
-    internal bool HasDepth => Report.Focus is not null && !Report.Reasons.HasFlag(Reasons.CircleLargerThanFrame);
+    internal bool HasDepth => Report.IsFocused && !Report.Reasons.HasFlag(Reasons.CircleLargerThanFrame);
 }

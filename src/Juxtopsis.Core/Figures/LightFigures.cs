@@ -65,7 +65,7 @@ internal static class LightFigures
         new(
             FigureId.SafeAngleDeg, "θk", "Angle without flicker", FigureUnit.Degrees, FigureComparison.Plain,
             "The nearest shutter angle that holds a whole number of flickers.",
-            (in _) => "min(max(1, floor(Fk + 0.5)), floor(2·Hz/Fc))·360·Fc/(2·Hz)",
+            (in _) => "min(max(1, ceil(Fk − 0.5)), floor(2·Hz/Fc))·360·Fc/(2·Hz)",
             (in c) => c.Report.Light.SafeAngleDeg) { Limits = "None where a frame is shorter than a flicker." },
     ];
 }

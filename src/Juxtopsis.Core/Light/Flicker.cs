@@ -33,5 +33,6 @@ public static class Flicker
         return Math.Min(Whole(count), Math.Floor(360 / oneDeg * (1 + 1e-12))) * oneDeg;
     }
 
-    private static double Whole(double count) => Math.Max(1, Math.Floor(count + 0.5));
+    /// <summary>The nearest whole number from 1; of two equally near the smaller, which stops movement better.</summary>
+    private static double Whole(double count) => Math.Max(1, Math.Ceiling(count - 0.5));
 }

@@ -18,13 +18,16 @@ public record struct RigReport
     private HandlingReport handling;
 
     /// <summary>What of the sensor is used.</summary>
-    public readonly SensorUse Sensor => sensor;
+    [UnscopedRef]
+    public readonly ref readonly SensorUse Sensor => ref sensor;
 
     /// <summary>How the format compares with the reference format.</summary>
-    public readonly CropFactors Crop => crop;
+    [UnscopedRef]
+    public readonly ref readonly CropFactors Crop => ref crop;
 
     /// <summary>The lens as the sensor sees it, and its equivalents.</summary>
-    public readonly LensOnSensor Lens => lens;
+    [UnscopedRef]
+    public readonly ref readonly LensOnSensor Lens => ref lens;
 
     /// <summary>What the rig takes in, as angles at infinity.</summary>
     public AngleOfView Angle { get; internal set; }
@@ -45,10 +48,12 @@ public record struct RigReport
     public SqueezeReport Squeeze { get; internal set; }
 
     /// <summary>Time, light and filters.</summary>
-    public readonly LightReport Light => light;
+    [UnscopedRef]
+    public readonly ref readonly LightReport Light => ref light;
 
     /// <summary>Steadiness, back focus and what is in front.</summary>
-    public readonly HandlingReport Handling => handling;
+    [UnscopedRef]
+    public readonly ref readonly HandlingReport Handling => ref handling;
 
     /// <summary>What physics, the lens or a convention said no to.</summary>
     public Reasons Reasons { get; internal set; }

@@ -35,6 +35,42 @@ public sealed class PortableMathTests
         return UnitsInLastPlace(PortableMath.Log2(x), Math.Log2(x)) <= 3;
     }
 
+    [Property(MaxTest = 5000)]
+    public bool Exp2_is_right_to_two_places(int thousandths)
+    {
+        var stops = thousandths % 1_000_000 / 1e3;
+        return UnitsInLastPlace(PortableMath.Exp2(stops), Math.Pow(2, stops)) <= 3;
+    }
+
+    [Fact]
+    public void Exp2_of_whole_stops_is_exact_and_leads_back()
+    {
+        for (var stops = -1000; stops <= 1000; stops++)
+        {
+            Assert.Equal(Math.Pow(2, stops), PortableMath.Exp2(stops));
+            Assert.Equal(stops, PortableMath.Log2(PortableMath.Exp2(stops)));
+        }
+    }
+
+    [Theory]
+    [InlineData(1000.5)]
+    [InlineData(-1001)]
+    [InlineData(double.NaN)]
+    public void Exp2_refuses_more_stops_than_it_can_tell(double stops) => Assert.Throws<ArgumentOutOfRangeException>(() => PortableMath.Exp2(stops));
+
+    [Property(MaxTest = 5000)]
+    public bool Sin_is_right_to_the_last_place(short part)
+    {
+        var x = part / 32768.0 * (Math.PI / 4);
+        return UnitsInLastPlace(PortableMath.Sin(x), Math.Sin(x)) <= 1.5;
+    }
+
+    [Theory]
+    [InlineData(0.8)]
+    [InlineData(-0.8)]
+    [InlineData(double.NaN)]
+    public void Sin_refuses_larger_angles(double x) => Assert.Throws<ArgumentOutOfRangeException>(() => PortableMath.Sin(x));
+
     [Fact]
     public void Log2_of_powers_of_two_is_exact()
     {

@@ -44,7 +44,7 @@ export interface Entry {
   problem: string | null;
 }
 
-/** A generic sensor format; see FormatOutput in the contract. */
+/** A generic sensor format; see SensorFormat in the core. */
 export interface SensorFormat {
   name: string;
   widthMm: number;
@@ -105,8 +105,8 @@ interface Exports {
   Conventions: (json: string, feet: boolean) => string;
   ReadEntry: (kind: string, text: string, feet: boolean) => string;
   StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
-  Formats: () => string;
-  Figures: () => string;
+  Formats: () => string[];
+  Figures: () => string[];
 }
 
 interface DotnetModule {
@@ -135,12 +135,16 @@ export interface Core {
 
 const noReasons: Reason[][] = [];
 
+/** Texts in a row, taken apart into rows of so many. */
+const rowsOf = (texts: string[], each: number): string[][] =>
+  Array.from({ length: texts.length / each }, (_, i) => texts.slice(i * each, (i + 1) * each));
+
 async function boot(): Promise<Core> {
   const address = '/_framework/dotnet.js';
   const { dotnet } = (await import(/* @vite-ignore */ address)) as DotnetModule;
   const { getConfig, getAssemblyExports } = await dotnet.create();
   const { Exports: door } = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser;
-  const infos = JSON.parse(door.Figures()) as FigureInfo[];
+  const infos = rowsOf(door.Figures(), 5).map(([id, name, unit, comparison, meaning]) => ({ id, name, unit, comparison, meaning }) as FigureInfo);
   const names = infos.map((info) => info.id);
   const each = 1 + 2 * names.length;
 
@@ -184,7 +188,7 @@ async function boot(): Promise<Core> {
     },
     read: (kind, text, feet) => JSON.parse(door.ReadEntry(kind, text, feet)) as Entry,
     step: (kind, value, up, large, feet) => door.StepEntry(kind, value, up, large, feet),
-    formats: JSON.parse(door.Formats()) as SensorFormat[],
+    formats: rowsOf(door.Formats(), 3).map(([name, width, height]) => ({ name: name!, widthMm: Number(width), heightMm: Number(height) })),
     figures: Object.fromEntries(infos.map((info) => [info.id, info])) as Record<FigureId, FigureInfo>,
   };
 }

@@ -18,6 +18,7 @@ import { Panel } from '../../ui/Panel';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
 import { changeScene } from './benchStore';
 import { groundScale, rulerMarks, type GroundScale } from './groundScale';
+import { openWorking } from './panels/panelStore';
 import { Person } from './Person';
 
 const drawingPx = 118;
@@ -369,7 +370,10 @@ function SharpZone({ index, report, top, x, widthPx, feet }: SharpZoneProps) {
         fontSize="11.5"
         fill={text.secondary}
         fontFamily={figureFont}
+        onClick={() => openWorking(index, 'depthOfFieldMm')}
+        style={{ cursor: 'pointer' }}
       >
+        <title>Show the working</title>
         {said}
       </text>
     </g>

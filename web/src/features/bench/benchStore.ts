@@ -196,6 +196,14 @@ export function changeLens(index: number, part: Partial<LensInput>): void {
   changeRig(index, { lens: { ...lens, ...part } });
 }
 
+/** Sets what a solution found, in one step of undo. */
+export function applySolution(index: number, sceneOf: Partial<SceneInput>, rigOf: Partial<RigInput>): void {
+  useBench.getState().change('solution', (c) => {
+    const { scene, rigs } = c.document.setup;
+    return withSetup(c, { scene: { ...scene, ...sceneOf }, rigs: rigs.map((rig, i) => (i === index ? { ...rig, ...rigOf } : rig)) });
+  });
+}
+
 /** Changes what figures go by. */
 export function changeConventions(conventions: Conventions): void {
   useBench.getState().change('conventions', (c) => withSetup(c, { conventions }));

@@ -6,7 +6,7 @@ import { distanceField, plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { useCalm } from '../../../ui/useCalm';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
-import { changeRig, changeScene } from '../benchStore';
+import { applySolution } from '../benchStore';
 import { usePanel } from './panelStore';
 import { Fields } from './RigPanel';
 import { SidePanel } from './SidePanel';
@@ -149,14 +149,14 @@ interface AnswerProps {
 function Answer({ rig, solution, scene, focuses }: AnswerProps) {
   const { subjectDistanceMm, focalLengthMm, fNumber } = solution;
   const take = () => {
-    if (subjectDistanceMm !== null) {
-      // When the camera moves, the background is as much farther away.
-      const behind = scene.backgroundDistanceMm == null ? null : scene.backgroundDistanceMm + (focuses ? 0 : subjectDistanceMm - scene.subjectDistanceMm);
-      changeScene({ subjectDistanceMm, backgroundDistanceMm: behind === null ? null : Math.max(behind, subjectDistanceMm) });
-    }
-    if (focalLengthMm !== null || fNumber !== null) {
-      changeRig(rig, { ...(focalLengthMm !== null && { focalLengthMm }), ...(fNumber !== null && { fNumber }) });
-    }
+    const moved = subjectDistanceMm === null || focuses ? 0 : subjectDistanceMm - scene.subjectDistanceMm;
+    // When the camera moves, the background is as much farther away.
+    const behind = scene.backgroundDistanceMm == null ? null : scene.backgroundDistanceMm + moved;
+    applySolution(
+      rig,
+      subjectDistanceMm === null ? {} : { subjectDistanceMm, backgroundDistanceMm: behind === null ? null : Math.max(behind, subjectDistanceMm) },
+      { ...(focalLengthMm !== null && { focalLengthMm }), ...(fNumber !== null && { fNumber }) },
+    );
   };
   const settable = subjectDistanceMm !== null || focalLengthMm !== null || fNumber !== null;
   return (
