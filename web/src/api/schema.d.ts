@@ -378,7 +378,6 @@ export interface components {
          * @enum {unknown}
          */
         FocalLengthSchool: "marked" | "measured";
-        LengthUnit: number;
         /** @description What is known of a lens; what is left out is unknown, and the model stands in. */
         LensInput: {
             /**
@@ -917,8 +916,8 @@ export interface operations {
     Evaluate: {
         parameters: {
             query?: {
-                /** @description Distances in sentences: metres, or feet and inches. */
-                units?: components["schemas"]["LengthUnit"];
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
             };
             header?: never;
             path?: never;
@@ -980,8 +979,8 @@ export interface operations {
     Working: {
         parameters: {
             query?: {
-                /** @description Distances in sentences: metres, or feet and inches. */
-                units?: components["schemas"]["LengthUnit"];
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
             };
             header?: never;
             path?: never;
@@ -1043,8 +1042,8 @@ export interface operations {
     Solve: {
         parameters: {
             query?: {
-                /** @description Distances in sentences: metres, or feet and inches. */
-                units?: components["schemas"]["LengthUnit"];
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
             };
             header?: never;
             path?: never;
@@ -1106,8 +1105,8 @@ export interface operations {
     Conventions: {
         parameters: {
             query?: {
-                /** @description Distances in sentences: metres, or feet and inches. */
-                units?: components["schemas"]["LengthUnit"];
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
             };
             header?: never;
             path?: never;
