@@ -20,6 +20,24 @@ test('a press on a figure opens its working with one’s own values, and it foll
   await expect(bench.page.getByRole('button', { name: /^Rig A Field at subject/ })).toBeFocused();
 });
 
+test('while a field is at fault, panels keep the answers of before and say so', async ({ bench }) => {
+  await bench.page.getByRole('button', { name: /^Rig B Field at subject/ }).click();
+  const steps = bench.panel.getByRole('list', { name: 'Steps' });
+  const before = await steps.textContent();
+  await bench.type('1m', 'To what is behind');
+  await expect(bench.panel).toContainText('A field is at fault');
+  await expect(steps).toHaveText(before!);
+  for (const [to, said] of [
+    ['Go to conventions', 'Crop factor by'],
+    ['Go to find', '60 cm upright'],
+  ] as const) {
+    await bench.panel.getByRole('button', { name: to }).click();
+    await expect(bench.panel).toContainText(said);
+  }
+  await bench.type('6m', 'To what is behind');
+  await expect(bench.panel).not.toContainText('A field is at fault');
+});
+
 test('figures are reached and opened by keyboard', async ({ bench }) => {
   const first = bench.page.getByRole('button', { name: /^Rig A Used area/ });
   await first.focus();

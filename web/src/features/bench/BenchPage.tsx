@@ -4,7 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { setDeleted, type Failure } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import type { Reason } from '../../core/core';
+import type { Conventions, Reason } from '../../core/core';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { rigLetter } from '../../ui/RigMark';
@@ -144,19 +144,21 @@ function Bench() {
 }
 
 const noReasons: Reason[] = [];
+const usual: Conventions = {};
 
 /** What stands open at the side. */
 function OpenPanel() {
   const { panel, close } = usePanel();
   const id = useBench((s) => s.id);
   const setup = useBench((s) => s.document.setup);
+  const answered = useBench((s) => s.answered);
   const problems = useBench((s) => s.problems);
   const reasons = useBench((s) => s.words.reasons);
   const feet = useSettings((s) => s.feet);
   useEffect(() => close, [id, close]);
   switch (panel?.kind) {
     case 'working':
-      return <WorkingPanel setup={setup} rig={panel.rig} figure={panel.figure} feet={feet} />;
+      return <WorkingPanel setup={answered} rig={panel.rig} figure={panel.figure} feet={feet} />;
     case 'rig':
       return <RigPanel index={panel.rig} rig={setup.rigs[panel.rig]!} problems={problems} feet={feet} />;
     case 'reasons':
@@ -164,9 +166,9 @@ function OpenPanel() {
     case 'scene':
       return <ScenePanel scene={setup.scene} problems={problems} feet={feet} />;
     case 'conventions':
-      return <ConventionsPanel setup={setup} problems={problems} feet={feet} />;
+      return <ConventionsPanel setup={answered} conventions={setup.conventions ?? usual} problems={problems} feet={feet} />;
     case 'find':
-      return <FindPanel setup={setup} feet={feet} />;
+      return <FindPanel setup={answered} feet={feet} />;
     default:
       return null;
   }

@@ -43,6 +43,8 @@ interface BenchState extends Content {
   /** For each rig the last report with a plane of focus; stays, dimmed, while there is none. */
   lastFocused: (RigReport | null)[];
   problems: FieldError[];
+  /** The setup that the last answer is of; the one on the page, unless a field of that is at fault. */
+  answered: Setup;
   words: Words;
 
   open: (id: string, revision: number | null, content: Content, saving: Saving, deletedAt?: string | null) => void;
@@ -63,11 +65,12 @@ let lastChange = { what: '', at: 0 };
 let wording: ReturnType<typeof setTimeout> | undefined;
 
 type Evaluated = Pick<BenchState, 'reports' | 'lastFocused' | 'problems' | 'words'>;
+type Answer = Partial<Evaluated & Pick<BenchState, 'answered'>>;
 
 const feet = () => useSettings.getState().feet;
 
 /** Evaluates a setup. Sentences are made anew at once when other ones are due, and a moment later when only their numbers change. */
-function evaluate(setup: Setup, before: Evaluated & { setup?: Setup }): Partial<Evaluated> {
+function evaluate(setup: Setup, before: Evaluated & { setup?: Setup }): Answer {
   clearTimeout(wording);
   const reports = core().evaluate(setup);
   if (!reports) {
@@ -82,9 +85,9 @@ function evaluate(setup: Setup, before: Evaluated & { setup?: Setup }): Partial<
     if (reports.some((report) => report.reasons !== 0)) {
       wording = setTimeout(sayAgain, wordsAfterMs);
     }
-    return { problems: noProblems, reports, lastFocused };
+    return { problems: noProblems, answered: setup, reports, lastFocused };
   }
-  return { problems: noProblems, reports, lastFocused, words: core().words(setup, feet()) };
+  return { problems: noProblems, answered: setup, reports, lastFocused, words: core().words(setup, feet()) };
 }
 
 /** Makes the sentences anew for what is on the page. */
@@ -107,6 +110,7 @@ export const useBench = create<BenchState>()((set, get) => ({
   reports: [],
   lastFocused: [],
   problems: noProblems,
+  answered: { scene: { subjectDistanceMm: 1 }, rigs: [] },
   words: noWords,
 
   open(id, revision, content, saving, deletedAt = null) {

@@ -14,16 +14,17 @@ import { Fields } from './RigPanel';
 import { SidePanel } from './SidePanel';
 
 interface ConventionsPanelProps {
+  /** The setup that the figures on the page are of. */
   setup: Setup;
+  conventions: Conventions;
   problems: FieldError[];
   feet: boolean;
 }
 
 /** The choices on which people differ: what each means, and what it would change in the figures on the screen. */
-export function ConventionsPanel({ setup, problems, feet }: ConventionsPanelProps) {
+export function ConventionsPanel({ setup, conventions, problems, feet }: ConventionsPanelProps) {
   const { conventions: preferred, preferConventions } = useSettings();
-  const conventions = setup.conventions ?? {};
-  const questions = useQuestions(setup, feet);
+  const questions = useQuestions(setup, conventions, feet);
   const isDefault = JSON.stringify(preferred) === JSON.stringify(conventions);
   return (
     <SidePanel title="Conventions">
@@ -47,10 +48,9 @@ export function ConventionsPanel({ setup, problems, feet }: ConventionsPanelProp
 const calmMs = 250;
 
 /** A choice of one's own is answered at once; what others change, such as a hand that drags, a moment later. */
-function useQuestions(setup: Setup, feet: boolean): Question[] {
+function useQuestions(setup: Setup, conventions: Conventions, feet: boolean): Question[] {
   const calm = useCalm(setup, calmMs);
-  const { conventions } = setup;
-  const asked = useMemo(() => ({ ...calm, ...(conventions && { conventions }) }), [calm, conventions]);
+  const asked = useMemo(() => ({ ...calm, conventions }), [calm, conventions]);
   return useMemo(() => core().questions(asked, feet), [asked, feet]);
 }
 

@@ -31,6 +31,16 @@ function OtherPanels() {
   );
 }
 
+/** While a field is at fault, what is answered here is of the last setup that could be. */
+function AsBefore() {
+  const atFault = useBench((s) => s.problems.length > 0);
+  return atFault ? (
+    <Typography role="status" sx={{ fontSize: 13, color: 'warning.main', mb: 1 }}>
+      A field is at fault: until it is mended, answers are those of before.
+    </Typography>
+  ) : null;
+}
+
 interface SidePanelProps {
   title: string;
   /** Stands beside the title, such as the mark of a rig. */
@@ -89,6 +99,7 @@ export function SidePanel({ title, mark, children }: SidePanelProps) {
       </Box>
       <OtherPanels />
       <Box tabIndex={0} role="region" aria-label={title} sx={{ flex: 1, overflowY: 'auto', p: 1.5, pt: 1, '&:focus-visible': { outlineOffset: -2 } }}>
+        <AsBefore />
         {children}
       </Box>
     </Box>
