@@ -8,6 +8,7 @@ namespace Juxtopsis.Contracts.Evaluating;
 internal static class EvaluateChecks
 {
     private const int MaxNameLength = 60;
+    private const int MaxPoints = 100;
 
     public static void Check(FieldChecks checks, EvaluateRequest request, LengthUnit unit, string prefix = "")
     {
@@ -156,6 +157,7 @@ internal static class EvaluateChecks
         checks.InRange(prefix + "zoomLongMm", lens.ZoomLongMm, Quantity.FocalLength);
         checks.InRange(prefix + "widestFNumber", lens.WidestFNumber, Quantity.FNumber);
         checks.InRange(prefix + "widestLongFNumber", lens.WidestLongFNumber, Quantity.FNumber);
+        CheckAlong(checks, lens.WidestAlong ?? [], prefix + "widestAlong");
         checks.InRange(prefix + "narrowestFNumber", lens.NarrowestFNumber, Quantity.FNumber);
         checks.InRange(prefix + "widestTNumber", lens.WidestTNumber, Quantity.TNumber);
         checks.InRange(prefix + "measuredFocalLengthMm", lens.MeasuredFocalLengthMm, Quantity.FocalLength);
@@ -178,6 +180,27 @@ internal static class EvaluateChecks
             checks.Add(
                 prefix + "widestFNumber", "", "given beside a T-number",
                 "A T-number needs the widest f-number beside it.", "Give the lens's widest f-number, so that other openings can be reckoned.");
+        }
+    }
+
+    private static void CheckAlong(FieldChecks checks, IReadOnlyList<AperturePointInput> points, string field)
+    {
+        if (points.Count is 1 or > MaxPoints || points.Any(p => p is null))
+        {
+            checks.Add(field, $"{points.Count} points", $"2 to {MaxPoints}", "The widest aperture along the zoom needs two points or more.", "Give both ends at least, or leave it out.");
+            return;
+        }
+
+        for (var i = 0; i < points.Count; i++)
+        {
+            checks.InRange($"{field}[{i}].focalLengthMm", points[i].FocalLengthMm, Quantity.FocalLength);
+            checks.InRange($"{field}[{i}].fNumber", points[i].FNumber, Quantity.FNumber);
+            if (i > 0 && points[i].FocalLengthMm <= points[i - 1].FocalLengthMm)
+            {
+                checks.Add(
+                    $"{field}[{i}].focalLengthMm", LengthWords.Number(points[i].FocalLengthMm), $"above {LengthWords.Number(points[i - 1].FocalLengthMm)}",
+                    "The focal lengths along the zoom do not rise.", "Give them from short to long, each once.");
+            }
         }
     }
 }

@@ -84,6 +84,7 @@ internal static class InputMapping
         ZoomLongMm = lens.ZoomLongMm,
         WidestFNumber = lens.WidestFNumber,
         WidestLongFNumber = lens.WidestLongFNumber,
+        WidestAlong = lens.WidestAlong is { Count: > 0 } along ? [.. along.Select(p => new AperturePoint(p.FocalLengthMm, p.FNumber))] : [],
         NarrowestFNumber = lens.NarrowestFNumber,
         WidestTNumber = lens.WidestTNumber,
         MeasuredFocalLengthMm = lens.MeasuredFocalLengthMm,

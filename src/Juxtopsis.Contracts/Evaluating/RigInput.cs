@@ -108,6 +108,9 @@ public sealed record LensInput
     /// <summary>Widest f-number at the long end, when it differs.</summary>
     public double? WidestLongFNumber { get; set; }
 
+    /// <summary>Widest f-numbers at marked focal lengths, from short to long, where they are known step by step: 2 to 100.</summary>
+    public IReadOnlyList<AperturePointInput>? WidestAlong { get; set; }
+
     /// <summary>Smallest opening, as an f-number.</summary>
     public double? NarrowestFNumber { get; set; }
 
@@ -141,3 +144,8 @@ public sealed record LensInput
     /// <summary>Entrance pupil to that opening, mm.</summary>
     public double? FrontOpeningFromPupilMm { get; set; }
 }
+
+/// <summary>The widest aperture at a focal length.</summary>
+/// <param name="FocalLengthMm">As marked, mm.</param>
+/// <param name="FNumber">Widest f-number there.</param>
+public sealed record AperturePointInput(double FocalLengthMm, double FNumber);

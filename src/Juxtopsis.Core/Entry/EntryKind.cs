@@ -131,4 +131,34 @@ public enum EntryKind
 
     /// <summary>Blur as a share of the picture's height.</summary>
     BlurShare,
+
+    /// <summary>Weight of a thing.</summary>
+    Weight,
+
+    /// <summary>Price.</summary>
+    Price,
+
+    /// <summary>A thread, a length or a diameter of a part.</summary>
+    PartLength,
+
+    /// <summary>A mount's flange distance.</summary>
+    Flange,
+
+    /// <summary>A count of things.</summary>
+    Count,
+
+    /// <summary>Minutes of recording.</summary>
+    Minutes,
+
+    /// <summary>Energy of a battery.</summary>
+    WattHours,
+
+    /// <summary>Room on a card or disc.</summary>
+    Gigabytes,
+
+    /// <summary>Pixels along one side.</summary>
+    Pixels,
+
+    /// <summary>One side of a sensor's area.</summary>
+    SensorSide,
 }

@@ -17,6 +17,12 @@ public static class EntryReader
     /// <summary>An ND number with a point below this is a density, else a factor: ND0.9 and ND8 are the same filter.</summary>
     private const double DensityBelow = 5;
 
+    /// <summary>Units of weight, the longer ones first, with their grams; a pound and an ounce are the avoirdupois ones.</summary>
+    private static readonly (string Mark, double Grams)[] WeightUnits =
+    [
+        ("grams", 1), ("kg", 1000), ("lbs", 453.59237), ("lb", 453.59237), ("oz", 28.349523125), ("g", 1),
+    ];
+
     /// <summary>Reads a typed text.</summary>
     /// <param name="kind">What the text stands for.</param>
     /// <param name="text">What was typed.</param>
@@ -57,6 +63,7 @@ public static class EntryReader
             Notation.Filter => FilterStops(reading),
             Notation.Brightness => Brightness(reading),
             Notation.Rate => Shape(reading with { Text = Bare(reading) }, "/"),
+            Notation.Weight => Weight(reading),
             Notation.Percent => One(reading, Bare(reading), 0.01),
             _ => One(reading, Bare(reading), 1),
         };
@@ -185,6 +192,19 @@ public static class EntryReader
         }
 
         return Signed(reading);
+    }
+
+    private static EntryResult Weight(Reading reading)
+    {
+        foreach (var (mark, grams) in WeightUnits)
+        {
+            if (reading.Text.EndsWith(mark, StringComparison.OrdinalIgnoreCase))
+            {
+                return One(reading, reading.Text[..^mark.Length], grams);
+            }
+        }
+
+        return One(reading, reading.Text, 1);
     }
 
     private static EntryResult One(Reading reading, string text, double times) =>

@@ -49,6 +49,9 @@ internal enum Notation
 
     /// <summary>Per cent, stored as a share.</summary>
     Percent,
+
+    /// <summary>A weight; a bare number is in grams.</summary>
+    Weight,
 }
 
 /// <summary>What is known of a kind: its quantity, its notation, the marks that may stand around its numbers, and its steps.</summary>
@@ -152,6 +155,16 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
         [EntryKind.CocDivisor] = new(Quantity.CocDivisor, Notation.Plain, "1/") { Stops = [1000, 1250, 1500, 1730, 2000, 3000] },
         [EntryKind.Circle] = new(Quantity.Circle, Notation.LensLength) { Step = 0.001, LargeStep = 0.005 },
         [EntryKind.CirclePx] = new(Quantity.CirclePx, Notation.Plain, "px", "pixels") { Step = 0.5, LargeStep = 1 },
+        [EntryKind.Weight] = new(Quantity.Weight, Notation.Weight) { Step = 10, LargeStep = 100 },
+        [EntryKind.Price] = new(Quantity.Price, Notation.Plain, "€", "eur") { Step = 10, LargeStep = 100 },
+        [EntryKind.PartLength] = new(Quantity.PartLength, Notation.LensLength) { Step = 1, LargeStep = 10 },
+        [EntryKind.Flange] = new(Quantity.Flange, Notation.LensLength) { Step = 0.01, LargeStep = 1 },
+        [EntryKind.Count] = new(Quantity.Count, Notation.Plain) { Step = 1, LargeStep = 5 },
+        [EntryKind.Minutes] = new(Quantity.Minutes, Notation.Plain, "minutes", "min") { Step = 1, LargeStep = 10 },
+        [EntryKind.WattHours] = new(Quantity.WattHours, Notation.Plain, "wh") { Step = 1, LargeStep = 10 },
+        [EntryKind.Gigabytes] = new(Quantity.Gigabytes, Notation.Plain, "gb") { Step = 64, LargeStep = 256 },
+        [EntryKind.Pixels] = new(Quantity.Pixels, Notation.Plain, "px", "pixels") { Step = 16, LargeStep = 160 },
+        [EntryKind.SensorSide] = new(Quantity.SensorSide, Notation.LensLength) { Step = 0.1, LargeStep = 1 },
         [EntryKind.BlurShare] = new(Quantity.BlurShare, Notation.Percent, "%", "percent") { Step = 0.001, LargeStep = 0.01 },
     };
 }

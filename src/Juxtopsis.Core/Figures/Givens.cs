@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Optics;
+using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Figures;
 
@@ -29,6 +30,10 @@ internal static class Givens
         Lens("Zs", "short end of the zoom", (in c) => c.Rig.Lens.ZoomShortMm),
         Lens("Zl", "long end of the zoom", (in c) => c.Rig.Lens.ZoomLongMm),
         Of("N₀", "aperture as set", FigureUnit.FNumber, (in c) => c.Rig.FNumber),
+        Lens("Za", "known focal length before this one", (in c) => c.Rig.Lens.WidestPiece(LensOnSensor.InZoom(c.Rig))?.From.FocalLengthMm),
+        Lens("Zb", "known focal length after it", (in c) => c.Rig.Lens.WidestPiece(LensOnSensor.InZoom(c.Rig))?.To.FocalLengthMm),
+        Of("Na", "widest at the one before", FigureUnit.FNumber, (in c) => c.Rig.Lens.WidestPiece(LensOnSensor.InZoom(c.Rig))?.From.FNumber),
+        Of("Nb", "widest at the one after", FigureUnit.FNumber, (in c) => c.Rig.Lens.WidestPiece(LensOnSensor.InZoom(c.Rig))?.To.FNumber),
         Of("Nw", "widest aperture", FigureUnit.FNumber, (in c) => c.Rig.Lens.WidestFNumber),
         Of("Nl", "widest at the long end", FigureUnit.FNumber, (in c) => c.Rig.Lens.WidestLongFNumber),
         Of("Nn", "narrowest aperture", FigureUnit.FNumber, (in c) => c.Rig.Lens.NarrowestFNumber),

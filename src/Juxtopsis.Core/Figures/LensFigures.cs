@@ -32,9 +32,12 @@ internal static class LensFigures
         new(
             FigureId.WidestFNumber, "Nx", "Widest here", FigureUnit.FNumber, FigureComparison.Stops,
             "The widest f-number that the lens has at this focal length.",
-            (in c) => c.Rig.Lens is { WidestLongFNumber: not null, ZoomShortMm: { } a, ZoomLongMm: { } b } && a < b
-                ? "Nw·2^(log₂(Nl/Nw)·log₂(fz/Zs)/log₂(Zl/Zs))"
-                : "Nw",
+            (in c) => c.Rig.Lens switch
+            {
+                { WidestAlong.Count: > 1 } => "Na·2^(log₂(Nb/Na)·log₂(min(max(fz, Za), Zb)/Za)/log₂(Zb/Za))",
+                { WidestLongFNumber: not null, ZoomShortMm: { } a, ZoomLongMm: { } b } when a < b => "Nw·2^(log₂(Nl/Nw)·log₂(fz/Zs)/log₂(Zl/Zs))",
+                _ => "Nw",
+            },
             (in c) => c.Report.Lens.WidestFNumber)
         { Limits = "Between the ends of a zoom the aperture is taken to close smoothly; many close in steps." },
         new(

@@ -38,6 +38,42 @@ public static class Coverage
     public static double OpeningNeededMm(double pupilMm, double openingFromPupilMm, double cornerTangent) =>
         pupilMm + 2 * openingFromPupilMm * cornerTangent;
 
+    /// <summary>The share of a bundle of rays that passes an opening.</summary>
+    /// <param name="openingRadiusMm">Radius of the opening, mm.</param>
+    /// <param name="bundleRadiusMm">Radius of the bundle: half the entrance pupil, mm.</param>
+    /// <param name="offsetMm">How far the middle of the bundle passes from that of the opening, mm.</param>
+    /// <returns>0 to 1: the area that two circles have in common, over the bundle's.</returns>
+    public static double BundleShare(double openingRadiusMm, double bundleRadiusMm, double offsetMm)
+    {
+        var (big, small, d) = (openingRadiusMm, bundleRadiusMm, Math.Abs(offsetMm));
+        if (d + small <= big)
+        {
+            return 1;
+        }
+
+        if (d >= big + small)
+        {
+            return 0;
+        }
+
+        if (d + big <= small)
+        {
+            return big * big / (small * small);
+        }
+
+        var a = (d * d + small * small - big * big) / (2 * d * small);
+        var b = (d * d + big * big - small * small) / (2 * d * big);
+        var kite = Math.Sqrt(Math.Max(0, (-d + small + big) * (d + small - big) * (d - small + big) * (d + small + big))) / 2;
+        return (small * small * Acos(a) + big * big * Acos(b) - kite) / (Math.PI * small * small);
+    }
+
+    private static double Acos(double x) => x switch
+    {
+        >= 1 => 0,
+        <= -1 => Math.PI,
+        _ => Math.PI / 2 - PortableMath.Atan(x / Math.Sqrt(1 - x * x)),
+    };
+
     private static double Segment(double r, double x) =>
         x * Math.Sqrt(Math.Max(0, r * r - x * x)) + r * r * (x >= r ? Math.PI / 2 : PortableMath.Atan(x / Math.Sqrt(r * r - x * x)));
 }

@@ -130,6 +130,30 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>Blur as a share of the picture's height.</summary>
     public static Quantity BlurShare { get; } = new("Blur behind", "", 0.0001, 5, "2 %");
 
+    /// <summary>Weight of a thing, or what a support carries, g.</summary>
+    public static Quantity Weight { get; } = new("Weight", "g", 0, 1_000_000, "420g or 1.2kg");
+
+    /// <summary>Price in the crew's currency.</summary>
+    public static Quantity Price { get; } = new("Price", "", 0, 1e9, "850");
+
+    /// <summary>A thread, a length or a diameter of a part, mm.</summary>
+    public static Quantity PartLength { get; } = new("Length", "mm", 0, 3000, "77");
+
+    /// <summary>A mount's flange distance, mm.</summary>
+    public static Quantity Flange { get; } = new("Flange distance", "mm", 0.1, 500, "19.25");
+
+    /// <summary>A count of things, such as blades.</summary>
+    public static Quantity Count { get; } = new("Count", "", 1, 999, "9");
+
+    /// <summary>Minutes of recording.</summary>
+    public static Quantity Minutes { get; } = new("Recording limit", "min", 0.1, 100_000, "29");
+
+    /// <summary>Energy of a battery, Wh.</summary>
+    public static Quantity WattHours { get; } = new("Energy", "Wh", 0.1, 100_000, "98");
+
+    /// <summary>Room on a card or disc, GB.</summary>
+    public static Quantity Gigabytes { get; } = new("Storage", "GB", 0.1, 1e7, "512");
+
     /// <summary>Divisor of the picture's diagonal for the circle of confusion.</summary>
     public static Quantity CocDivisor { get; } = new("Circle of confusion divisor", "", 100, 20_000, "1500");
 

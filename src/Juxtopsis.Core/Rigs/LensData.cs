@@ -18,6 +18,12 @@ public sealed record LensData
     /// <summary>Widest f-number at the long end, when it differs.</summary>
     public double? WidestLongFNumber { get; init; }
 
+    /// <summary>
+    /// Widest f-numbers at marked focal lengths, from short to long, where they are known step by step; two or more. They go before
+    /// the two ends, and between them log N is taken as linear in log f.
+    /// </summary>
+    public IReadOnlyList<AperturePoint> WidestAlong { get; init; } = [];
+
     /// <summary>Smallest opening, as an f-number.</summary>
     public double? NarrowestFNumber { get; init; }
 
@@ -50,4 +56,30 @@ public sealed record LensData
 
     /// <summary>Entrance pupil to that opening, mm.</summary>
     public double? FrontOpeningFromPupilMm { get; init; }
+
+    /// <summary>The piece of <see cref="WidestAlong"/>, or the whole zoom, between whose ends a focal length lies.</summary>
+    /// <param name="focalLengthMm">Focal length as marked, mm.</param>
+    /// <returns>Both ends; null when the widest aperture is held, or not known.</returns>
+    public (AperturePoint From, AperturePoint To)? WidestPiece(double focalLengthMm)
+    {
+        if (WidestAlong.Count > 1)
+        {
+            var i = 1;
+            while (i < WidestAlong.Count - 1 && focalLengthMm > WidestAlong[i].FocalLengthMm)
+            {
+                i++;
+            }
+
+            return (WidestAlong[i - 1], WidestAlong[i]);
+        }
+
+        return this is { WidestFNumber: { } atShort, WidestLongFNumber: { } atLong, ZoomShortMm: { } from, ZoomLongMm: { } to } && from < to
+            ? (new(from, atShort), new(to, atLong))
+            : null;
+    }
 }
+
+/// <summary>The widest aperture at a focal length.</summary>
+/// <param name="FocalLengthMm">As marked, mm.</param>
+/// <param name="FNumber">Widest f-number there.</param>
+public readonly record struct AperturePoint(double FocalLengthMm, double FNumber);

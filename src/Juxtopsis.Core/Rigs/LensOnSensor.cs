@@ -72,10 +72,10 @@ public record struct LensOnSensor
         : rig.FocalLengthMm;
 
     /// <summary>The widest f-number of a lens at a marked focal length; null when not known.</summary>
-    internal static double? WidestAt(LensData lens, double focalLengthMm) =>
-        lens is { WidestFNumber: { } atShort, WidestLongFNumber: { } atLong, ZoomShortMm: { } from, ZoomLongMm: { } to } && from < to
-            ? Exposure.WidestFNumber(focalLengthMm, from, to, atShort, atLong)
-            : lens.WidestFNumber;
+    internal static double? WidestAt(LensData lens, double focalLengthMm) => lens.WidestPiece(focalLengthMm) is var (from, to)
+        ? Exposure.WidestFNumber(
+            Math.Clamp(focalLengthMm, from.FocalLengthMm, to.FocalLengthMm), from.FocalLengthMm, to.FocalLengthMm, from.FNumber, to.FNumber)
+        : lens.WidestFNumber;
 }
 
 internal static class Pupils

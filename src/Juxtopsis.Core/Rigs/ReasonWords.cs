@@ -12,6 +12,9 @@ public enum Severity
     /// <summary>The picture is there, but spoilt or other than was set.</summary>
     Spoils,
 
+    /// <summary>It works, at a cost: light, a function, weight.</summary>
+    Costs,
+
     /// <summary>Something to know.</summary>
     Note,
 }

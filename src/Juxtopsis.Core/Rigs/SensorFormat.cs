@@ -24,6 +24,15 @@ public sealed record SensorFormat(string Name, double WidthMm, double HeightMm, 
         new("Super 16", 12.52, 7.41, 0.013),
     ];
 
+    /// <summary>A format by its name.</summary>
+    /// <param name="name">A name, as in <see cref="All"/> or its beginning, such as <c>APS-C</c>; without regard to case.</param>
+    /// <returns>The first that begins so; null for an empty or unknown name.</returns>
+    public static SensorFormat? Named(string name)
+    {
+        ArgumentNullException.ThrowIfNull(name);
+        return name.Length == 0 ? null : All.FirstOrDefault(f => f.Name.StartsWith(name.Trim(), StringComparison.OrdinalIgnoreCase));
+    }
+
     /// <summary>The generic format that is nearest in diagonal.</summary>
     /// <param name="widthMm">Width of an area, mm.</param>
     /// <param name="heightMm">Height of it, mm.</param>

@@ -52,7 +52,7 @@ public static class FramingSolver
     {
         // The lens's own zoom must not bound the search, or the wanted focal length could not be told.
         var setting = new Setting(scene, conventions, rig, unit);
-        var free = setting with { Rig = rig with { Lens = rig.Lens with { ZoomShortMm = null, ZoomLongMm = null, WidestLongFNumber = null } } };
+        var free = setting with { Rig = rig with { Lens = rig.Lens with { ZoomShortMm = null, ZoomLongMm = null, WidestLongFNumber = null, WidestAlong = [] } } };
         var size = Size(setting, framing);
         if (Search(free, framing) is not { } wanted)
         {

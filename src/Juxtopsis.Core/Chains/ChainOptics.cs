@@ -1,0 +1,149 @@
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Core.Chains;
+
+/// <summary>The optics of a complete chain, reckoned once for all checks.</summary>
+internal sealed class ChainOptics
+{
+    public ChainOptics(Anatomy anatomy, ChainSetting setting)
+    {
+        Anatomy = anatomy;
+        Setting = setting;
+        Camera = anatomy.Camera!.Value.Item;
+        Lens = anatomy.Lens!.Value.Item;
+        Mode = anatomy.Mode!;
+        Short = Lens.Get(LensFields.Short) ?? 50;
+        Long = Lens.Get(LensFields.Long) ?? Short;
+        FocalLengthMm = Math.Clamp(setting.FocalLengthMm ?? Short, Short, Math.Max(Short, Long));
+        Along = [.. Lens.Get(LensFields.WidestAlong).Select(p => new AperturePoint(p.At, p.Value))];
+        WidestFNumber = LensOnSensor.WidestAt(BareLens, FocalLengthMm);
+        FNumber = Math.Max(setting.FNumber ?? WidestFNumber ?? 4, WidestFNumber ?? 0);
+        FNumber = Math.Min(FNumber, Lens.Get(LensFields.Narrowest) ?? double.PositiveInfinity);
+        Magnifications = [.. anatomy.Behind.Select(l => l.Item.Get(AdapterFields.Magnification) ?? 1).Where(k => k != 1)];
+        Magnification = Magnifications.Aggregate(1.0, (a, b) => a * b);
+        LensSqueeze = Lens.Get(LensFields.Squeeze) ?? 1;
+        Squeeze = anatomy.Front.Aggregate(LensSqueeze, (s, l) => s * (l.Item.Get(FrontFields.Squeeze) ?? 1));
+        var width = Mode.Get(ModeFields.AreaWidth) ?? 36;
+        var height = Mode.Get(ModeFields.AreaHeight) ?? 24;
+        (ModeWidthMm, ModeHeightMm) = (width, height);
+        Used = Trimmed(width, height, setting.PunchIn);
+        (CircleMm, CircleAssumed) = CircleOf(Lens);
+    }
+
+    public Anatomy Anatomy { get; }
+
+    public ChainSetting Setting { get; }
+
+    public GearItem Camera { get; }
+
+    public GearItem Mode { get; }
+
+    public GearItem Lens { get; }
+
+    public double Short { get; }
+
+    public double Long { get; }
+
+    public double FocalLengthMm { get; }
+
+    public double FNumber { get; }
+
+    public double? WidestFNumber { get; }
+
+    public IReadOnlyList<AperturePoint> Along { get; }
+
+    public IReadOnlyList<double> Magnifications { get; }
+
+    /// <summary>k of all glass between lens and sensor.</summary>
+    public double Magnification { get; }
+
+    public double LensSqueeze { get; }
+
+    /// <summary>Of lens and attachments together.</summary>
+    public double Squeeze { get; }
+
+    public double ModeWidthMm { get; }
+
+    public double ModeHeightMm { get; }
+
+    public UsedArea Used { get; }
+
+    /// <summary>Image circle of the bare lens, mm; null when nothing is known of it.</summary>
+    public double? CircleMm { get; }
+
+    /// <summary>True when the circle is the diagonal of the format that the lens was made for.</summary>
+    public bool CircleAssumed { get; }
+
+    public double UsedDiagonalMm => Math.Sqrt(Used.WidthMm * Used.WidthMm + Used.HeightMm * Used.HeightMm);
+
+    /// <summary>Image circle on the sensor, mm.</summary>
+    public double? CircleOnSensorMm
+    {
+        get
+        {
+            var circle = CircleMm * Magnification;
+            foreach (var link in Anatomy.Behind)
+            {
+                var most = link.Item.Get(AdapterFields.CircleOut);
+                circle = most is null ? circle : Math.Min(circle ?? double.PositiveInfinity, most.Value);
+            }
+
+            return circle;
+        }
+    }
+
+    /// <summary>Tangent of the half angle to the corner in front of the lens; behind an attachment, if there is one.</summary>
+    public double CornerTangent => (Used with { Squeeze = LensSqueeze }).PictureDiagonalMm / (2 * Magnification * FocalLengthMm);
+
+    /// <summary>The lens's data without what the chain does to it.</summary>
+    public LensData BareLens => new()
+    {
+        ZoomShortMm = Short,
+        ZoomLongMm = Long,
+        WidestFNumber = Lens.Get(LensFields.Widest),
+        WidestLongFNumber = Lens.Get(LensFields.WidestLong),
+        WidestAlong = Along.Count > 1 ? Along : [],
+    };
+
+    /// <summary>The area that is used of a width and a height, after punch-in and trim.</summary>
+    public UsedArea Trimmed(double widthMm, double heightMm, double punchIn) => Setting.DeliveryAspect is { } aspect
+        ? UsedArea.Trim(widthMm / punchIn, heightMm / punchIn, Squeeze, aspect)
+        : new UsedArea(widthMm / punchIn, heightMm / punchIn, Squeeze);
+
+    /// <summary>The image circle of a lens: as known, or the diagonal of the format made for.</summary>
+    public static (double? CircleMm, bool Assumed) CircleOf(GearItem lens)
+    {
+        if (lens.Get(LensFields.Circle) is { } circle)
+        {
+            return (circle, false);
+        }
+
+        return FormatOf(lens) is { } format
+            ? (Math.Sqrt(format.WidthMm * format.WidthMm + format.HeightMm * format.HeightMm), true)
+            : (null, false);
+    }
+
+    /// <summary>The format that a lens was made for; null when it names none that is known.</summary>
+    public static SensorFormat? FormatOf(GearItem lens) => SensorFormat.Named(lens.Get(LensFields.MadeFor));
+
+    /// <summary>The lens's measured focal length at the marked one that is set: the measured share of the marked, taken as linear in between.</summary>
+    public double? MeasuredMm()
+    {
+        var points = Lens.Get(LensFields.Measured);
+        if (points.Count == 0)
+        {
+            return null;
+        }
+
+        var after = 0;
+        while (after < points.Count - 1 && points[after].At < FocalLengthMm)
+        {
+            after++;
+        }
+
+        var (a, b) = (points[Math.Max(0, after - 1)], points[after]);
+        var share = b.At > a.At ? Math.Clamp((FocalLengthMm - a.At) / (b.At - a.At), 0, 1) : 1;
+        return FocalLengthMm * (a.Value / a.At + share * (b.Value / b.At - a.Value / a.At));
+    }
+}

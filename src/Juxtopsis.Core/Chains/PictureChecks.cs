@@ -1,0 +1,144 @@
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Optics;
+using Juxtopsis.Core.Quantities;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Core.Chains;
+
+/// <summary>Image circle against used area, light through the glass in between, squeeze against mode.</summary>
+internal static class PictureChecks
+{
+    public static void Check(ChainOptics optics, List<Finding> findings)
+    {
+        CheckCircle(optics, findings);
+        CheckLight(optics, findings);
+        CheckSqueeze(optics, findings);
+    }
+
+    private static void CheckCircle(ChainOptics optics, List<Finding> findings)
+    {
+        var lens = optics.Anatomy.Lens!.Value;
+        if (lens.Item.Kind == GearKind.FixedLensCamera)
+        {
+            return;
+        }
+
+        if (optics.CircleMm is null || optics.CircleAssumed)
+        {
+            findings.Add(new(
+                FindingKind.CircleUnknown, Severity.Note, lens.Place, -1,
+                optics.CircleAssumed
+                    ? $"The image circle of {lens.Item.Name} is not known; the diagonal of {lens.Item.Get(LensFields.MadeFor)}, {Mm(optics.CircleMm!.Value)}, stands in."
+                    : $"Nothing is known of the image circle of {lens.Item.Name}; it is taken to cover.",
+                "Try it, and note the circle on the Shelf."));
+        }
+
+        if (optics.CircleOnSensorMm is not { } circle || circle >= optics.UsedDiagonalMm)
+        {
+            return;
+        }
+
+        var dark = Coverage.DarkShare(optics.Used.WidthMm, optics.Used.HeightMm, circle);
+        findings.Add(new(
+            FindingKind.CircleTooSmall, Severity.Spoils, lens.Place, 0,
+            $"The image circle of {Mm(circle)} leaves {Percent(dark)} of the picture dark; it is clear to {Mm(circle / 2)} from the middle, and the corner lies at {Mm(optics.UsedDiagonalMm / 2)}.",
+            $"{Cure(optics, circle)}."));
+    }
+
+    /// <summary>What would keep the corners bright: a mode that is covered, punch-in, an extender, the reducer taken off.</summary>
+    private static string Cure(ChainOptics optics, double circle)
+    {
+        var times = Math.Ceiling(100 * optics.UsedDiagonalMm / circle) / 100;
+        var modes = optics.Camera.Get(BodyFields.Modes).Where(m => Covered(optics, m, circle)).Select(m => m.Name).Take(2).ToArray();
+        var cures = new List<string>();
+        if (modes.Length > 0)
+        {
+            cures.Add($"use the mode {string.Join(" or ", modes)}");
+        }
+
+        cures.Add($"punch in {LengthWords.Number(Math.Round(times * optics.Setting.PunchIn, 2))}×");
+        cures.Add(optics.Magnification < 1 ? "take the reducer off" : $"an extender of {LengthWords.Number(times)}× or more");
+        var text = string.Join(", ", cures);
+        return char.ToUpperInvariant(text[0]) + text[1..];
+    }
+
+    private static bool Covered(ChainOptics optics, GearItem mode, double circle)
+    {
+        if (mode.Get(ModeFields.AreaWidth) is not { } width || mode.Get(ModeFields.AreaHeight) is not { } height || ReferenceEquals(mode, optics.Mode))
+        {
+            return false;
+        }
+
+        var used = optics.Trimmed(width, height, optics.Setting.PunchIn);
+        return used.WidthMm * used.WidthMm + used.HeightMm * used.HeightMm <= circle * circle;
+    }
+
+    private static void CheckLight(ChainOptics optics, List<Finding> findings)
+    {
+        foreach (var link in optics.Anatomy.Behind)
+        {
+            var k = link.Item.Get(AdapterFields.Magnification) ?? 1;
+            if (k != 1)
+            {
+                var stops = LengthWords.Number(Math.Round(Math.Abs(2 * PortableMath.Log2(k)), 2));
+                findings.Add(k < 1
+                    ? new(FindingKind.LightGained, Severity.Note, link.Place, -1, $"{link.Item.Name} gains {stops} stops of light and widens the field {LengthWords.Number(Math.Round(1 / k, 3))} times.", "")
+                    : new(FindingKind.LightLost, Severity.Costs, link.Place, -1, $"{link.Item.Name} takes {stops} stops of light and narrows the field {LengthWords.Number(k)} times.", "Open the aperture or add light."));
+            }
+        }
+
+        if (FastestOut(optics) is { } fastest && optics.WidestFNumber * optics.Magnification < fastest.FNumber)
+        {
+            findings.Add(new(
+                FindingKind.OutputLimited, Severity.Costs, fastest.Link.Place, optics.Anatomy.Lens!.Value.Place,
+                $"{fastest.Link.Item.Name} lets out ƒ{LengthWords.Number(fastest.FNumber)} at most, where the lens would give ƒ{LengthWords.Number(Math.Round(optics.WidestFNumber!.Value * optics.Magnification, 2))}.",
+                $"Nothing is gained by opening beyond ƒ{LengthWords.Number(Math.Round(fastest.FNumber / optics.Magnification, 2))}."));
+        }
+
+        foreach (var link in optics.Anatomy.Front)
+        {
+            if (link.Item.Kind == GearKind.Attachment && link.Item.Get(FrontFields.LightLost) is > 0 and var lost)
+            {
+                findings.Add(new(FindingKind.LightLost, Severity.Costs, link.Place, -1, $"{link.Item.Name} takes {LengthWords.Number(lost)} stops of light in its glass.", "Open the aperture or add light."));
+            }
+        }
+    }
+
+    /// <summary>The fastest that comes out of the glass in between: the slowest of the limits.</summary>
+    public static (Link Link, double FNumber)? FastestOut(ChainOptics optics)
+    {
+        (Link, double)? slowest = null;
+        foreach (var link in optics.Anatomy.Behind)
+        {
+            if (link.Item.Get(AdapterFields.FastestOut) is { } f && (slowest is null || f > slowest.Value.Item2))
+            {
+                slowest = (link, f);
+            }
+        }
+
+        return slowest;
+    }
+
+    private static void CheckSqueeze(ChainOptics optics, List<Finding> findings)
+    {
+        if (optics.Squeeze == 1)
+        {
+            return;
+        }
+
+        var shown = optics.Mode.Get(ModeFields.Squeezes);
+        if (!shown.Any(s => Math.Abs(s - optics.Squeeze) < 0.02))
+        {
+            findings.Add(new(
+                FindingKind.SqueezeNotShown, Severity.Costs, 0, -1,
+                shown.Count == 0
+                    ? $"The mode {optics.Mode.Name} is not known to show a squeezed picture as it should look."
+                    : $"The mode {optics.Mode.Name} shows squeezes of {string.Join(", ", shown.Select(s => $"{LengthWords.Number(s)}×"))}, not {LengthWords.Number(Math.Round(optics.Squeeze, 3))}×.",
+                "Use a screen that desqueezes, and stretch the picture afterwards."));
+        }
+    }
+
+    public static string Mm(double mm) => LengthWords.Millimetres(Math.Round(mm, 1));
+
+    public static string Percent(double share) => $"{LengthWords.Number(Math.Round(100 * share, share < 0.1 ? 1 : 0))} %";
+}

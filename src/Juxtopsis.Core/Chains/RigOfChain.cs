@@ -1,0 +1,90 @@
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Quantities;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Core.Chains;
+
+/// <summary>A chain in numbers, as the evaluator takes it.</summary>
+internal static class RigOfChain
+{
+    public static Rig Build(ChainOptics optics, ChainLayout layout, List<Finding> findings)
+    {
+        var anatomy = optics.Anatomy;
+        var (camera, mode, lens) = (optics.Camera, optics.Mode, optics.Lens);
+        var extension = anatomy.Behind.Sum(l => l.Item.Get(AdapterFields.Extension) ?? 0);
+        var dioptres = anatomy.Front.Sum(l => l.Item.Get(FrontFields.Dioptres) ?? 0);
+        var variable = anatomy.Front.Where(l => l.Item.Get(FrontFields.Effect) == FilterEffect.Variable && l.Item.Get(FrontFields.StopsMost) is not null).ToArray();
+        var carriesStabilisation = lens.Kind == GearKind.FixedLensCamera || CarriageChecks.Carries(anatomy, AdapterFields.CarriesStabilisation);
+        double? variableMost = variable.Length == 0 ? null : variable.Sum(l => l.Item.Get(FrontFields.StopsMost)!.Value);
+        var fixedStops = anatomy.Front.Except(variable).Sum(l => (l.Item.Get(FrontFields.Stops) ?? 0) + (l.Item.Get(FrontFields.LightLost) ?? 0));
+        return new Rig(optics.ModeWidthMm, optics.ModeHeightMm, optics.FocalLengthMm, optics.FNumber)
+        {
+            WholeSensor = camera.Get(BodyFields.SensorWidth) is { } w && camera.Get(BodyFields.SensorHeight) is { } h ? new AreaSize(w, h) : null,
+            PunchIn = optics.Setting.PunchIn,
+            Squeeze = Within(optics.Squeeze, Quantity.Squeeze, "squeeze", findings),
+            SqueezePlace = optics.LensSqueeze == 1 ? SqueezePlace.Front : lens.Get(LensFields.SqueezePlace) ?? SqueezePlace.Front,
+            Optics = Chain(optics.Magnifications, findings),
+            OpticsFastestFNumber = PictureChecks.FastestOut(optics)?.FNumber,
+            Recorded = mode.Get(ModeFields.PixelsAcross) is { } x && mode.Get(ModeFields.PixelsUp) is { } y ? new PixelSize(x, y) : null,
+            Lens = LensOf(optics, layout),
+            CloseUpDioptres = Within(dioptres, Quantity.CloseUp, "dioptres", findings),
+            ExtensionMm = Within(extension, Quantity.Extension, "millimetres of tube", findings),
+            FilterStops = Within(fixedStops, Quantity.FilterStops, "stops of filter", findings),
+            VariableFilterMinStops = variableMost is null ? null : Within(variable.Sum(l => l.Item.Get(FrontFields.Stops) ?? 0), Quantity.FilterStops, "stops of filter", findings),
+            VariableFilterMaxStops = variableMost is { } most ? Within(most, Quantity.FilterStops, "stops of filter", findings) : null,
+            CaptureFps = optics.Setting.CaptureFps,
+            BodyStabilisationStops = camera.Get(BodyFields.Stabilisation) ?? 0,
+            LensStabilisationStops = carriesStabilisation ? lens.Get(LensFields.Stabilisation) ?? 0 : 0,
+            StabilisersAddUp = carriesStabilisation && camera.Get(BodyFields.AddsUp) == true,
+        };
+    }
+
+    private static LensData LensOf(ChainOptics optics, ChainLayout layout)
+    {
+        var lens = optics.Lens;
+        var attachment = optics.Anatomy.Front.Select(l => l.Item).FirstOrDefault(i => i.Kind == GearKind.Attachment);
+        var focuses = attachment?.Get(FrontFields.FocusesItself) == true;
+
+        // Of all openings the one that leaves the least room; the circle is the lens's own, so an adapter's limit is brought before it.
+        var tightest = FrontChecks.Openings(optics).OrderBy(o => o.ClearMm - 2 * o.FromPupilMm * optics.CornerTangent).Select(o => ((double Clear, double Away)?)(o.ClearMm, o.FromPupilMm)).FirstOrDefault();
+        return optics.BareLens with
+        {
+            NarrowestFNumber = lens.Get(LensFields.Narrowest),
+            WidestTNumber = lens.Get(LensFields.WidestT),
+            MeasuredFocalLengthMm = optics.MeasuredMm(),
+            NearestFocusMm = focuses ? attachment!.Get(FrontFields.Nearest) : lens.Get(LensFields.Nearest),
+            LargestMagnification = focuses ? null : lens.Get(LensFields.Ratio),
+            PupilMagnification = lens.Get(LensFields.Pupils),
+            FrontFromSensorMm = layout.FrontFromSensorMm is { } front && Quantity.FrontFromSensor.Accepts(front) ? front : null,
+            ImageCircleMm = lens.Kind == GearKind.FixedLensCamera ? null : optics.CircleOnSensorMm / optics.Magnification,
+            ShortestTakingMm = attachment is null ? null : AttachmentChecks.ShortestTakingMm(optics, attachment),
+            FrontOpeningMm = tightest?.Clear,
+            FrontOpeningFromPupilMm = tightest is { Away: > 0 } o ? Math.Max(o.Away, Quantity.FrontOpening.Min) : null,
+        };
+    }
+
+    private static OpticsChain Chain(IReadOnlyList<double> magnifications, List<Finding> findings)
+    {
+        if (magnifications.Count <= OpticsChain.Most)
+        {
+            return OpticsChain.Of(magnifications);
+        }
+
+        TooMany(findings, $"{magnifications.Count} reducers and extenders in a row");
+        return OpticsChain.Of([.. magnifications.Take(OpticsChain.Most)]);
+    }
+
+    /// <summary>A sum over parts may leave the range that is reckoned with; then the chain is stopped and the nearest bound stands in.</summary>
+    private static double Within(double value, Quantity quantity, string what, List<Finding> findings)
+    {
+        if (!quantity.Accepts(value))
+        {
+            TooMany(findings, $"{LengthWords.Number(Math.Round(value, 3))} {what}");
+        }
+
+        return Math.Clamp(value, quantity.Min, quantity.Max);
+    }
+
+    private static void TooMany(List<Finding> findings, string what) =>
+        findings.Add(new(FindingKind.TooMany, Severity.Stops, -1, -1, $"{what} are more than is reckoned with.", "Take some of these parts out."));
+}

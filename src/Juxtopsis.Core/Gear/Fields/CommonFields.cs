@@ -1,0 +1,40 @@
+using Juxtopsis.Core.Entry;
+
+namespace Juxtopsis.Core.Gear;
+
+/// <summary>How the crew comes by a thing.</summary>
+public enum Holding
+{
+    /// <summary>The crew has it.</summary>
+    Own,
+
+    /// <summary>Somebody would lend it.</summary>
+    Borrow,
+
+    /// <summary>It can be hired.</summary>
+    Hire,
+}
+
+/// <summary>What every thing has.</summary>
+internal static class CommonFields
+{
+    public static readonly TextField Name = new("name", "Name", Texts.MaxName, "What the crew calls it; with the maker it is unlike any other of its kind.") { Required = true };
+    public static readonly TextField Maker = new("maker", "Maker", 120, "Who makes it.");
+    public static readonly NumberField Weight = new("weightG", "Weight", EntryKind.Weight, "As mounted, without caps.");
+    public static readonly NumberField Price = new("price", "Price", EntryKind.Price, "In the crew's currency: to buy what is owned or borrowed, a day's hire for what is hired.");
+    public static readonly ChoiceField<Holding> Held = new("holding", "Ours or not", "Whether the crew owns it, can borrow it or can hire it.", "own", "borrow", "hire");
+    public static readonly TextField From = new("from", "From whom", 120, "Who lends or hires it out, or which unit has it.");
+    public static readonly TextField Note = new("note", "Note", 2000, "Anything else to know.") { ManyLines = true };
+
+    public static readonly GearField[] First = [Name, Maker];
+    public static readonly GearField[] Last = [Weight, Price, Held, From, Note];
+
+    // What parts of a chain have in common.
+    public static readonly NumberField Length = new("lengthMm", "Length", EntryKind.PartLength, "From mount or thread to its front, at its shortest.");
+    public static readonly NumberField Diameter = new("diameterMm", "Diameter", EntryKind.PartLength, "Across its widest part; a hood not counted.");
+    public static readonly NumberField Thickness = new("thicknessMm", "Thickness", EntryKind.PartLength, "What it adds in front of the lens, without its own thread.");
+    public static readonly NumberField RearThread = new("threadMm", "Thread to the lens", EntryKind.PartLength, "The thread that screws into the lens or into what is in front of it.");
+    public static readonly NumberField FrontThread = new("frontThreadMm", "Thread in front", EntryKind.PartLength, "The thread that it offers in turn.");
+    public static readonly FlagField NoFrontThread = new("noFrontThread", "Nothing in front", "Yes when nothing can be screwed on in front of it: it bulges, or has no thread.");
+    public static readonly NumberField Clear = new("clearMm", "Clear opening", EntryKind.PartLength, "The narrowest clear diameter; a thread less 2 mm when it is not known.");
+}

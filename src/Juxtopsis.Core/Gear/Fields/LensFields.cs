@@ -1,0 +1,81 @@
+using Juxtopsis.Core.Entry;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Core.Gear;
+
+/// <summary>How a lens draws straight lines.</summary>
+public enum Projection
+{
+    /// <summary>Straight lines stay straight.</summary>
+    StraightLine,
+
+    /// <summary>Lines bend towards the edge, and more fits in.</summary>
+    Fisheye,
+
+    /// <summary>Another kind.</summary>
+    Other,
+}
+
+/// <summary>How a lens is focused.</summary>
+public enum FocusDrive
+{
+    /// <summary>By hand on a ring that turns the glass.</summary>
+    Hand,
+
+    /// <summary>By a motor in the lens, with a ring that turns the glass too.</summary>
+    MotorAndRing,
+
+    /// <summary>By a motor only; the ring is a switch.</summary>
+    ByWire,
+}
+
+/// <summary>How an iris is set.</summary>
+public enum IrisControl
+{
+    /// <summary>On the lens.</summary>
+    Ring,
+
+    /// <summary>By the body only.</summary>
+    ByBody,
+
+    /// <summary>On the lens or by the body.</summary>
+    Both,
+}
+
+/// <summary>What a lens has.</summary>
+internal static class LensFields
+{
+    public static readonly TextField Mount = new("mount", "Mount", Texts.MaxMountName, "The mount that it ends in.") { NamesMount = true };
+    public static readonly NumberField Short = new("focalShortMm", "Focal length", EntryKind.FocalLength, "As marked; a zoom's short end.") { Required = true };
+    public static readonly NumberField Long = new("focalLongMm", "Long end", EntryKind.FocalLength, "A zoom's long end; empty for a prime.");
+    public static readonly PointsField Measured = new("measuredFocal", "Measured focal lengths", EntryKind.FocalLength, EntryKind.FocalLength, "True focal length at marked ones, from tests.");
+    public static readonly NumberField Widest = new("widestF", "Widest aperture", EntryKind.FNumber, "f-number; at the short end of a zoom that closes.");
+    public static readonly NumberField WidestLong = new("widestLongF", "Widest at the long end", EntryKind.FNumber, "f-number; empty when it is held.");
+    public static readonly PointsField WidestAlong = new("widestAlong", "Widest along the zoom", EntryKind.FocalLength, EntryKind.FNumber, "f-number from each marked focal length on, where it is known step by step.");
+    public static readonly NumberField Narrowest = new("narrowestF", "Narrowest aperture", EntryKind.FNumber, "f-number.");
+    public static readonly NumberField WidestT = new("widestT", "T-number", EntryKind.TNumber, "Light that gets through, wide open.");
+    public static readonly NumberField Blades = new("blades", "Blades", EntryKind.Count, "Of the iris.");
+    public static readonly NumberField Circle = new("imageCircleMm", "Image circle", EntryKind.ImageCircle, "Diameter that it lights.");
+    public static readonly TextField MadeFor = new("madeFor", "Made for", 60, "The sensor format that it was made for, such as full frame or APS-C; its diagonal stands in for an unknown circle.");
+    public static readonly NumberField Nearest = new("nearestFocusMm", "Nearest focus", EntryKind.NearestFocus, "From the sensor mark.");
+    public static readonly NumberField Ratio = new("largestRatio", "Largest ratio", EntryKind.Magnification, "Size on the sensor over true size at the nearest focus.");
+    public static readonly NumberField Pupils = new("pupilMagnification", "Pupil magnification", EntryKind.PupilMagnification, "Exit pupil over entrance pupil.");
+    public static readonly NumberField FilterThread = new("filterThreadMm", "Filter thread", EntryKind.PartLength, "Empty when it is not known.");
+    public static readonly FlagField NoFilters = new("frontBulges", "Front bulges", "Yes when it takes no filter in front, because the glass bulges or there is no thread.");
+    public static readonly NumberField Stabilisation = new("lensStabilisationStops", "Lens stabilisation", EntryKind.StabilisationStops, "In stops; 0 for none.");
+    public static readonly ChoiceField<FocusDrive> Focus = new("focusDrive", "Focus", "How it is focused.", "by hand", "motor and ring", "by wire");
+    public static readonly ChoiceField<IrisControl> Iris = new("irisControl", "Iris", "How the iris is set.", "ring", "by the body", "ring or body");
+    public static readonly FlagField RemoteZoom = new("remoteZoom", "Remote zoom", "Yes when its zoom can be driven from afar.");
+    public static readonly NumberField Squeeze = new("squeeze", "Squeeze", EntryKind.Squeeze, "Of an anamorphic lens; empty for a spherical one.");
+    public static readonly ChoiceField<SqueezePlace> SqueezePlace = new("squeezePlace", "Squeeze sits", "Before or behind the iris.", "in front", "behind");
+    public static readonly FlagField Rotates = new("frontRotates", "Front turns", "Yes when the front turns while focusing, and a polariser or attachment with it.");
+    public static readonly FlagField HasFoot = new("hasFoot", "Foot of its own", "Yes when it has a foot or collar to be carried by.");
+    public static readonly ChoiceField<Projection> Projection = new("projection", "Projection", "How it draws straight lines.", "straight lines", "fisheye", "other");
+
+    /// <summary>All but the mount, for cameras whose lens stays on.</summary>
+    public static readonly GearField[] Optics =
+    [
+        Short, Long, Widest, WidestLong, WidestAlong, Narrowest, WidestT, Blades, Circle, MadeFor, Nearest, Ratio, Pupils,
+        FilterThread, NoFilters, Stabilisation, Focus, Iris, RemoteZoom, Squeeze, SqueezePlace, Rotates, Projection, Measured,
+    ];
+}
