@@ -28,6 +28,15 @@ internal static partial class Exports
     internal static string Conventions(string json, bool feet) => Text(CoreDoor.Conventions(Encoding.UTF8.GetBytes(json), Unit(feet)));
 
     [JSExport]
+    internal static string Assemble(string json, bool feet) => Text(CoreDoor.Assemble(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static string GearKinds() => CoreDoor.GearKinds();
+
+    [JSExport]
+    internal static string ReadGearField(string kind, string field, string text) => CoreDoor.ReadGearField(kind, field, text);
+
+    [JSExport]
     internal static string ReadEntry(string kind, string text, bool feet) => CoreDoor.ReadEntry(Kind(kind), text, Unit(feet));
 
     [JSExport]

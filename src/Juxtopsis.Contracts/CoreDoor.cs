@@ -1,11 +1,14 @@
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
+using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
+using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Quantities;
@@ -122,6 +125,39 @@ public static class CoreDoor
         (checks, request) => EvaluateChecks.Check(checks, request, unit),
         QuestionMapping.Questions,
         WireJson.Default.IReadOnlyListQuestionOutput);
+
+    /// <summary>Puts parts together.</summary>
+    /// <param name="json">An <see cref="AssembleRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with an <see cref="AssembleResponse"/>, or a <see cref="Problem"/>.</returns>
+    public static WireAnswer Assemble(ReadOnlySpan<byte> json, LengthUnit unit = LengthUnit.Metres) => Answer(
+        json,
+        WireJson.Default.AssembleRequest,
+        (checks, request) => ChainMapping.Check(checks, request, unit),
+        request =>
+        {
+            var (parts, mounts) = request.Chain.ToCore();
+            return ChainAssembler.Assemble(parts, mounts, request.ToSetting(), unit).ToWire();
+        },
+        WireJson.Default.AssembleResponse);
+
+    /// <summary>The kinds of gear and what can be known of them. Answers a list of <see cref="KindOutput"/>.</summary>
+    /// <returns>JSON.</returns>
+    public static string GearKinds() => JsonSerializer.Serialize(KindOutput.All, WireJson.Default.IReadOnlyListKindOutput);
+
+    /// <summary>Reads the text of a field of gear. Answers a <see cref="FieldReadingOutput"/>.</summary>
+    /// <param name="kind">The kind's name in JSON; <c>mode</c> for recording modes.</param>
+    /// <param name="field">The field's name in JSON.</param>
+    /// <param name="text">What was typed; blank for not known.</param>
+    /// <returns>JSON.</returns>
+    public static string ReadGearField(string kind, string field, string text)
+    {
+        var definition = kind == Core.Gear.GearKinds.Modes.Key ? Core.Gear.GearKinds.Modes : Core.Gear.GearKinds.ByKey(kind);
+        var known = definition?.Field(field);
+        var read = known is null || string.IsNullOrWhiteSpace(text) ? default : known.Read(text);
+        return JsonSerializer.Serialize(
+            new FieldReadingOutput(read.Value is { } value ? GearJson.ToElement(known!, value) : null, read.Problem), WireJson.Default.FieldReadingOutput);
+    }
 
     /// <summary>Reads a typed text. Answers an <see cref="EntryOutput"/>.</summary>
     /// <param name="kind">What the text stands for.</param>

@@ -1,11 +1,15 @@
 using System.Text.Json.Serialization;
+using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Comparisons;
 using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
+using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Solving;
@@ -26,7 +30,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<CropSchool>), typeof(CamelCaseEnum<CircleSchool>), typeof(CamelCaseEnum<DistanceMark>),
         typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>),
         typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
-        typeof(CamelCaseEnum<Reasons>), typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>),
+        typeof(CamelCaseEnum<Reasons>), typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<FindingKind>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(EvaluateResponse))]
@@ -37,6 +41,18 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(SolveResponse))]
 [JsonSerializable(typeof(IReadOnlyList<QuestionOutput>))]
 [JsonSerializable(typeof(IReadOnlyList<FigureInfo>))]
+[JsonSerializable(typeof(AssembleRequest))]
+[JsonSerializable(typeof(AssembleResponse))]
+[JsonSerializable(typeof(IReadOnlyList<KindOutput>))]
+[JsonSerializable(typeof(FieldReadingOutput))]
+[JsonSerializable(typeof(ShelfPageOutput))]
+[JsonSerializable(typeof(ShelfItemOutput))]
+[JsonSerializable(typeof(ShelfDeleteOutput))]
+[JsonSerializable(typeof(ShelfConflict))]
+[JsonSerializable(typeof(OptionsRequest))]
+[JsonSerializable(typeof(OptionsResponse))]
+[JsonSerializable(typeof(IReadOnlyList<WayOutput>))]
+[JsonSerializable(typeof(ImportOutput))]
 [JsonSerializable(typeof(ComparisonInput))]
 [JsonSerializable(typeof(ComparisonOutput))]
 [JsonSerializable(typeof(IReadOnlyList<ComparisonSummary>))]

@@ -16,13 +16,20 @@ namespace Juxtopsis.Data;
 /// <param name="scope">On whose behalf this context works.</param>
 public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScope scope) : DbContext(options)
 {
+    private const int MaxKindLength = 40;
+    private const int MaxNameKeyLength = 1000;
+
     /// <summary>All crews.</summary>
     public DbSet<Crew> Crews => Set<Crew>();
 
     /// <summary>The current crew's comparisons, deleted ones included.</summary>
     public DbSet<Comparison> Comparisons => Set<Comparison>();
 
-    private Guid CrewId => scope.CrewId;
+    /// <summary>The current crew's gear, retired things included.</summary>
+    public DbSet<GearRow> Gear => Set<GearRow>();
+
+    /// <summary>The crew on whose behalf this context works.</summary>
+    public Guid CrewId => scope.CrewId;
 
     /// <summary>Configures provider and naming the same way for the server, the tools and the tests.</summary>
     /// <param name="options">The options to configure.</param>
@@ -60,6 +67,15 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         comparison.Property(c => c.Revision).IsConcurrencyToken();
         comparison.Property(c => c.Document).HasColumnType("jsonb").HasConversion(DocumentAsJson, DocumentByContent);
         comparison.HasIndex(c => new { c.CrewId, c.UpdatedAt });
+
+        var gear = modelBuilder.Entity<GearRow>().ToTable("gear");
+        Owned(gear);
+        gear.HasKey(g => new { g.CrewId, g.Id });
+        gear.Property(g => g.Kind).HasMaxLength(MaxKindLength);
+        gear.Property(g => g.NameKey).HasMaxLength(MaxNameKeyLength);
+        gear.Property(g => g.Document).HasColumnType("jsonb");
+        gear.Property(g => g.Revision).IsConcurrencyToken();
+        gear.HasIndex(g => new { g.CrewId, g.Kind, g.NameKey }).IsUnique().HasFilter("retired_at is null");
     }
 
     private static ValueConverter<ComparisonDocument, string> DocumentAsJson { get; } = new(

@@ -5,6 +5,7 @@ using Juxtopsis.Server.Evaluating;
 using Juxtopsis.Server.Health;
 using Juxtopsis.Server.Pages;
 using Juxtopsis.Server.Problems;
+using Juxtopsis.Server.Shelf;
 using Juxtopsis.Server.Startup;
 using Scalar.AspNetCore;
 
@@ -30,6 +31,7 @@ builder.Services.AddOpenApi("v1", OpenApiText.Describe);
 builder.AddDatabase();
 builder.Services.AddHealth();
 builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddShelf();
 
 var app = builder.Build();
 app.UseExceptionHandler();
@@ -40,6 +42,7 @@ app.MapScalarApiReference("/api/docs", page => page.WithTitle("Juxtopsis API").D
 app.MapHealth();
 app.MapCore();
 app.MapComparisons();
+app.MapShelf();
 app.UsePages(builder.Configuration["Juxtopsis:Pages"]);
 
 await app.RunAsync();

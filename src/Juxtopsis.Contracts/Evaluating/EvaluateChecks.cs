@@ -1,3 +1,4 @@
+using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
@@ -118,6 +119,11 @@ internal static class EvaluateChecks
         checks.InRange(prefix + "bodyStabilisationStops", rig.BodyStabilisationStops, Quantity.StabilisationStops);
         checks.InRange(prefix + "lensStabilisationStops", rig.LensStabilisationStops, Quantity.StabilisationStops);
         CheckOptics(checks, rig, prefix);
+        if (rig.Chain is not null)
+        {
+            ChainMapping.Check(checks, rig.Chain, prefix + "chain.");
+        }
+
         checks.Both(prefix, "recordedWidthPx", rig.RecordedWidthPx, "recordedHeightPx", rig.RecordedHeightPx, "Recorded pixels have one side only.");
         checks.Both(prefix, "wholeSensorWidthMm", rig.WholeSensorWidthMm, "wholeSensorHeightMm", rig.WholeSensorHeightMm, "The whole sensor has one side only.");
         checks.Both(

@@ -1,8 +1,9 @@
+using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Contracts.Evaluating;
 
-/// <summary>A rig in bare numbers.</summary>
+/// <summary>A rig: its numbers, and the parts that they came from where it has some.</summary>
 public sealed record RigInput
 {
     /// <summary>What a person calls it, up to 60 characters; may be empty.</summary>
@@ -88,6 +89,12 @@ public sealed record RigInput
 
     /// <summary>Stabilisation of the lens, stops.</summary>
     public double LensStabilisationStops { get; set; }
+
+    /// <summary>
+    /// The parts that the numbers came from; left out for a rig of bare numbers. Evaluation goes by the numbers alone; what came of
+    /// the parts is told by /api/assemble.
+    /// </summary>
+    public ChainInput? Chain { get; set; }
 
     /// <summary>True when body and lens stabilisation are known to add up.</summary>
     public bool StabilisersAddUp { get; set; }

@@ -68,7 +68,7 @@ public sealed class Joining(IEnumerable<GearItem> adapters, MountBook mounts)
         }.Where(l => kinds.Contains(l.Item1)).Select(l => l.Item2).ToArray();
         words.Add(lost.Length > 0 ? $"loses {string.Join(", ", lost)}"
             : kinds.Contains(FindingKind.CarriageUnknown) ? "what it carries is not known"
-            : links.Count > 0 ? "carries all" : "all works");
+            : links.Count > 0 ? "loses nothing" : "all works");
         if (kinds.Contains(FindingKind.OutputLimited))
         {
             words.Add("limits the aperture");

@@ -36,5 +36,9 @@ public sealed class MountBook
     public bool Takes(string bodyMount, string lensMount) => Same(bodyMount, lensMount)
         || Find(bodyMount) is { } mount && mount.Get(MountFields.Takes).Any(other => Same(other, lensMount));
 
-    internal static bool Same(string one, string other) => one.Equals(other, StringComparison.OrdinalIgnoreCase);
+    /// <summary>Whether two names are of the same mount.</summary>
+    /// <param name="one">A name.</param>
+    /// <param name="other">Another.</param>
+    /// <returns>True without regard to case.</returns>
+    public static bool Same(string one, string other) => one.Equals(other, StringComparison.OrdinalIgnoreCase);
 }

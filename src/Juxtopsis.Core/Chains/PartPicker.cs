@@ -56,15 +56,16 @@ public sealed class PartPicker(IReadOnlyList<GearItem> shelf, MountBook mounts)
     /// <param name="parts">The chain as it is.</param>
     /// <param name="slot">The place.</param>
     /// <param name="setting">Mode, focal length, aperture; a mode that another camera does not have falls back to its first.</param>
+    /// <param name="isWanted">Narrows the choice; null for everything.</param>
     /// <returns>An option for each thing on the shelf that may stand there.</returns>
-    public IReadOnlyList<PartOption> Options(IReadOnlyList<GearItem> parts, Slot slot, ChainSetting setting)
+    public IReadOnlyList<PartOption> Options(IReadOnlyList<GearItem> parts, Slot slot, ChainSetting setting, Func<GearItem, bool>? isWanted = null)
     {
         ArgumentNullException.ThrowIfNull(parts);
         ArgumentNullException.ThrowIfNull(setting);
         var kinds = KindsAt(parts, slot);
         return
         [
-            .. shelf.Where(item => kinds.Contains(item.Kind)).Select(item => Try(parts, slot, setting, item))
+            .. shelf.Where(item => kinds.Contains(item.Kind) && (isWanted is null || isWanted(item))).Select(item => Try(parts, slot, setting, item))
                 .OrderByDescending(o => o.Fits)
                 .ThenBy(o => o.Fits ? o.Standing : default)
                 .ThenBy(o => o.Item.FullName, StringComparer.OrdinalIgnoreCase),

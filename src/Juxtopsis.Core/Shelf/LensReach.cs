@@ -26,6 +26,11 @@ public sealed record LensReach(double ShortMm, double LongMm, double? WidestShor
     public static LensReach? Alone(GearItem lens)
     {
         ArgumentNullException.ThrowIfNull(lens);
+        if (lens.Get(LensFields.Short) is null)
+        {
+            return null;
+        }
+
         if (lens.Kind == GearKind.FixedLensCamera && lens.Get(BodyFields.Modes) is [var mode, ..])
         {
             return Of(lens, mode.Get(ModeFields.AreaWidth) ?? 36, mode.Get(ModeFields.AreaHeight) ?? 24, 1, null, null);

@@ -152,6 +152,15 @@ public sealed class ShelfIndex
         return new(Ordered(rows, query.Order), understood, kinds.All, holdings.All, mounts.All);
     }
 
+    /// <summary>What a typed text asks for, for narrowing a choice.</summary>
+    /// <param name="text">What was typed.</param>
+    /// <returns>Whether a thing of this shelf meets it; null for a blank text.</returns>
+    public Func<GearItem, bool>? Wanted(string text)
+    {
+        var criteria = reader.Read(text);
+        return criteria.Count == 0 ? null : item => Find(item.Id) is { } entry && new ShelfRow(entry, LensReach.Alone(item)) is var row && criteria.All(c => c.Accepts(row));
+    }
+
     /// <summary>The mounts that a thing has to do with.</summary>
     /// <param name="item">A thing.</param>
     /// <returns>Their names, each once.</returns>

@@ -86,10 +86,65 @@ namespace Juxtopsis.Data.Migrations
                         .HasColumnType("character varying(120)")
                         .HasColumnName("name");
 
+                    b.Property<int>("ShelfRevision")
+                        .HasColumnType("integer")
+                        .HasColumnName("shelf_revision");
+
                     b.HasKey("Id")
                         .HasName("pk_crews");
 
                     b.ToTable("crews", (string)null);
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.GearRow", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("document");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("kind");
+
+                    b.Property<string>("NameKey")
+                        .IsRequired()
+                        .HasMaxLength(1000)
+                        .HasColumnType("character varying(1000)")
+                        .HasColumnName("name_key");
+
+                    b.Property<DateTimeOffset?>("RetiredAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("retired_at");
+
+                    b.Property<int>("Revision")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<DateTimeOffset>("UpdatedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("updated_at");
+
+                    b.HasKey("CrewId", "Id")
+                        .HasName("pk_gear");
+
+                    b.HasIndex("CrewId", "Kind", "NameKey")
+                        .IsUnique()
+                        .HasDatabaseName("ix_gear_crew_id_kind_name_key")
+                        .HasFilter("retired_at is null");
+
+                    b.ToTable("gear", (string)null);
                 });
 
             modelBuilder.Entity("Juxtopsis.Data.Model.Comparison", b =>
@@ -100,6 +155,16 @@ namespace Juxtopsis.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_comparisons_crews_crew_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.GearRow", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_gear_crews_crew_id");
                 });
 #pragma warning restore 612, 618
         }

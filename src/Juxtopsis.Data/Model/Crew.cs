@@ -11,4 +11,7 @@ public sealed class Crew
 
     /// <summary>When it was made.</summary>
     public required DateTimeOffset CreatedAt { get; init; }
+
+    /// <summary>Counts changes of the crew's shelf, so that whoever keeps it in memory knows when to read it again.</summary>
+    public int ShelfRevision { get; set; }
 }

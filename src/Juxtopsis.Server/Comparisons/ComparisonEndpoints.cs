@@ -5,6 +5,7 @@ using Juxtopsis.Data;
 using Juxtopsis.Data.Model;
 using Juxtopsis.Server.Problems;
 using Juxtopsis.Server.Startup;
+using Juxtopsis.Server.Writing;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
 
@@ -17,7 +18,7 @@ internal static class ComparisonEndpoints
 
     public static void MapComparisons(this WebApplication app)
     {
-        var group = app.MapGroup("/api/comparisons").WithTags("Comparisons").AddEndpointFilter(RequireDatabase);
+        var group = app.MapGroup("/api/comparisons").WithTags("Comparisons").RequireDatabase();
         group.MapGet("", List).WithName("ListComparisons")
             .WithSummary("Comparisons, newest change first, 100 at a time; with deleted=true those that can be restored.")
             .Produces<IReadOnlyList<ComparisonSummary>>().ProducesProblems(503);
@@ -67,11 +68,7 @@ internal static class ComparisonEndpoints
     {
         if (!Revision.TryRead(http.Request.Headers, out var expected))
         {
-            return Problem.Of(
-                "condition",
-                428,
-                "A condition is needed",
-                "Send If-None-Match: * to make a comparison, or If-Match with the quoted revision that you changed.").ToResult();
+            return Revision.Missing("a comparison");
         }
 
         var json = await RequestBody.ReadAsync(http.Request, cancellationToken);
@@ -194,9 +191,4 @@ internal static class ComparisonEndpoints
         WireJson.Default.ComparisonConflict,
         Problem.MediaType,
         412);
-
-    private static ValueTask<object?> RequireDatabase(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
-        context.HttpContext.RequestServices.GetRequiredService<DatabaseStartup>().IsReady
-            ? next(context)
-            : ValueTask.FromResult<object?>(ExceptionAsProblem.DatabaseAway.ToResult());
 }

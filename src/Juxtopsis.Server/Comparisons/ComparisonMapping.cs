@@ -28,7 +28,7 @@ internal static class ComparisonMapping
 
     /// <summary>Whether what is stored is already what is to be saved: an answer got lost, and the page tries again.</summary>
     public static bool Holds(this Comparison comparison, ComparisonInput input) =>
-        comparison.DeletedAt is null && comparison.Name == input.Name && Json(comparison.Document) == Json(input.Document);
+        comparison.DeletedAt is null && comparison.Name == input.Name && JsonElement.DeepEquals(Json(comparison.Document), Json(input.Document));
 
     private static string InShort(RigInput rig)
     {
@@ -37,5 +37,6 @@ internal static class ComparisonMapping
         return string.Create(CultureInfo.InvariantCulture, $"{rig.FocalLengthMm:0.##} mm ƒ{rig.FNumber:0.##}{optics}{squeeze}");
     }
 
-    private static string Json(ComparisonDocument document) => JsonSerializer.Serialize(document, WireJson.Default.ComparisonDocument);
+    /// <summary>The database keeps members of gear in an order of its own, so that text would differ.</summary>
+    private static JsonElement Json(ComparisonDocument document) => JsonSerializer.SerializeToElement(document, WireJson.Default.ComparisonDocument);
 }

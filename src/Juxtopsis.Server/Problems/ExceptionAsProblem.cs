@@ -7,11 +7,17 @@ using Npgsql;
 namespace Juxtopsis.Server.Problems;
 
 /// <summary>What went wrong below the endpoints, as an RFC 9457 problem that gives nothing away.</summary>
-internal sealed class ExceptionAsProblem : IExceptionHandler
+internal sealed partial class ExceptionAsProblem(ILogger<ExceptionAsProblem> log) : IExceptionHandler
 {
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
         var problem = Explain(exception);
+        if (problem.Status == 500)
+        {
+            // The framework keeps silent about what a handler has answered.
+            LogFault(exception, httpContext.Request.Method, httpContext.Request.Path);
+        }
+
         httpContext.Response.StatusCode = problem.Status;
         await httpContext.Response.WriteAsJsonAsync(problem, WireJson.Default.Problem, Problem.MediaType, cancellationToken);
         return true;
@@ -23,7 +29,7 @@ internal sealed class ExceptionAsProblem : IExceptionHandler
             "too-large",
             413,
             "The body is too large",
-            "The body is larger than 256 kB, which no comparison needs. Send fewer rigs or shorter texts."),
+            "The body is larger than this address takes: 256 kB, or 32 MB for a file of gear. Send fewer rigs or shorter texts, or bring the file in parts."),
         BadHttpRequestException bad => Problem.Of("request", bad.StatusCode, "The request could not be read", bad.Message),
         DbUpdateConcurrencyException => Problem.Of(
             "changed",
@@ -49,4 +55,7 @@ internal sealed class ExceptionAsProblem : IExceptionHandler
         NpgsqlException or TimeoutException => true,
         _ => IsAway(exception.InnerException),
     };
+
+    [LoggerMessage(LogLevel.Error, "{Method} {Path} met a fault.")]
+    private partial void LogFault(Exception exception, string method, string path);
 }

@@ -31,7 +31,14 @@ public sealed class NumberField(string key, string label, EntryKind kind, string
     /// <inheritdoc/>
     public override string? Check(object value) => Numbers.OutOfRange(Label, Quantity, (double)value);
 
-    internal static string Text(double value) => value.ToString("R", CultureInfo.InvariantCulture);
+    /// <summary>A number in the fewest digits that give it back, without an exponent.</summary>
+    internal static string Text(double value)
+    {
+        var text = value.ToString("R", CultureInfo.InvariantCulture);
+        return text.Contains('E', StringComparison.Ordinal)
+            ? decimal.Parse(text, NumberStyles.Float, CultureInfo.InvariantCulture).ToString(CultureInfo.InvariantCulture)
+            : text;
+    }
 }
 
 /// <summary>Numbers of one unit in a row, such as frame rates.</summary>
@@ -124,7 +131,7 @@ public sealed class PointsField(string key, string label, EntryKind at, EntryKin
             points.Add(new(where, value));
         }
 
-        return Checked(points);
+        return Checked(points.OrderBy(p => p.At).ToArray());
     }
 
     /// <inheritdoc/>

@@ -161,6 +161,7 @@ internal static class Texts
         text.Length > maxLength ? $"{label} has {text.Length} characters; at most {maxLength} fit. Shorten it."
         : string.IsNullOrWhiteSpace(text) ? $"{label} is blank. Type something, or leave it out."
         : text.Any(c => char.IsControl(c) && !(manyLines && c == '\n')) ? $"{label} holds a line break or another control character. Write it in one line."
+        : text.Trim().Length != text.Length ? $"{label} begins or ends with a space. Take it away."
         : HasLoneSurrogate(text) ? $"{label} holds half a character. Type it again."
         : null;
 

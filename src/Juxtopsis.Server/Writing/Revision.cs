@@ -1,6 +1,8 @@
 using System.Globalization;
+using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Server.Problems;
 
-namespace Juxtopsis.Server.Comparisons;
+namespace Juxtopsis.Server.Writing;
 
 /// <summary>A revision as an entity tag, and back.</summary>
 internal static class Revision
@@ -28,4 +30,12 @@ internal static class Revision
         expected = revision;
         return true;
     }
+
+    /// <summary>The refusal of a write without a condition.</summary>
+    /// <param name="what">What is written, such as "a comparison".</param>
+    public static IResult Missing(string what) => Problem.Of(
+        "condition",
+        428,
+        "A condition is needed",
+        $"Send If-None-Match: * to make {what}, or If-Match with the quoted revision that you changed.").ToResult();
 }

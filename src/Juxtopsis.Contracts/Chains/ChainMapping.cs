@@ -1,0 +1,161 @@
+using System.Text.Json;
+using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Gear;
+using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Quantities;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Contracts.Chains;
+
+/// <summary>From the wire's chains to the core's, and back.</summary>
+public static class ChainMapping
+{
+    private const int MaxMounts = 60;
+    private const int MaxModeLength = 300;
+
+    /// <summary>What an assembly is on the wire.</summary>
+    /// <param name="assembly">An assembly.</param>
+    /// <returns>The answer.</returns>
+    public static AssembleResponse ToWire(this Assembly assembly)
+    {
+        ArgumentNullException.ThrowIfNull(assembly);
+        var layout = assembly.Layout;
+        return new(
+            assembly.Rig is { } rig ? ToWire(rig) : null,
+            assembly.Works,
+            [.. assembly.Findings.Select(f => new FindingOutput(f.Kind, f.Severity, f.Part, f.Reason, f.Mend))],
+            [.. layout.Spans.Select(s => new SpanOutput(s.Place, s.FromMm, s.ToMm, s.DiameterMm, s.Assumed))],
+            new(layout.WeightG, layout.WeightUnknown, layout.LengthMm, layout.Price, layout.PriceUnknown));
+    }
+
+    /// <summary>How a chain is set.</summary>
+    /// <param name="request">A checked request.</param>
+    /// <returns>The setting.</returns>
+    public static ChainSetting ToSetting(this AssembleRequest request)
+    {
+        ArgumentNullException.ThrowIfNull(request);
+        return new()
+        {
+            Mode = request.Chain.Mode,
+            FocalLengthMm = request.FocalLengthMm,
+            FNumber = request.FNumber,
+            PunchIn = request.PunchIn,
+            DeliveryAspect = request.DeliveryAspect,
+            CaptureFps = request.CaptureFps,
+        };
+    }
+
+    /// <summary>The gear of a chain.</summary>
+    /// <param name="chain">A checked chain.</param>
+    /// <returns>Its parts and its mounts.</returns>
+    public static (IReadOnlyList<GearItem> Parts, MountBook Mounts) ToCore(this ChainInput chain)
+    {
+        ArgumentNullException.ThrowIfNull(chain);
+        var none = new List<FieldError>();
+        return (
+            [.. chain.Parts.Select(p => GearJson.Read(p.Item, "", none)!)],
+            new MountBook(chain.Mounts.Select(m => GearJson.Read(m, "", none)!)));
+    }
+
+    internal static void Check(FieldChecks checks, AssembleRequest request, LengthUnit unit, string prefix = "")
+    {
+        checks.InRange(prefix + "focalLengthMm", request.FocalLengthMm, Quantity.FocalLength, unit);
+        checks.InRange(prefix + "fNumber", request.FNumber, Quantity.FNumber);
+        checks.InRange(prefix + "punchIn", request.PunchIn, Quantity.PunchIn);
+        checks.InRange(prefix + "deliveryAspect", request.DeliveryAspect, Quantity.DeliveryAspect);
+        checks.InRange(prefix + "captureFps", request.CaptureFps, Quantity.Fps);
+        Check(checks, request.Chain, prefix + "chain.");
+    }
+
+    internal static void Check(FieldChecks checks, ChainInput chain, string prefix)
+    {
+        checks.Text(prefix + "mode", chain.Mode, "The recording mode", MaxModeLength);
+        if (chain.Parts.Count is 0 or > ChainInput.MaxParts)
+        {
+            checks.Add(
+                prefix + "parts", $"{chain.Parts.Count} parts", $"1 to {ChainInput.MaxParts}", $"A chain has 1 to {ChainInput.MaxParts} parts, not {chain.Parts.Count}.",
+                chain.Parts.Count == 0 ? "Start with a camera." : "Take some out.");
+        }
+
+        if (chain.Mounts is null || chain.Mounts.Count > MaxMounts)
+        {
+            checks.Add(prefix + "mounts", $"{chain.Mounts?.Count} mounts", $"up to {MaxMounts}", "A chain names fewer mounts than that.", "Give those that its parts name.");
+            return;
+        }
+
+        for (var i = 0; i < Math.Min(chain.Parts.Count, ChainInput.MaxParts); i++)
+        {
+            if (chain.Parts[i] is null)
+            {
+                checks.Add($"{prefix}parts[{i}]", "null", "a part", "A part is null.", "Give it, or take it out.");
+                continue;
+            }
+
+            CheckItem(checks, chain.Parts[i].Item, $"{prefix}parts[{i}].item.");
+        }
+
+        for (var i = 0; i < chain.Mounts.Count; i++)
+        {
+            CheckItem(checks, chain.Mounts[i], $"{prefix}mounts[{i}].");
+        }
+    }
+
+    private static void CheckItem(FieldChecks checks, JsonElement item, string prefix)
+    {
+        var errors = new List<FieldError>();
+        GearJson.Read(item, prefix, errors);
+        foreach (var error in errors)
+        {
+            checks.Add(error.Field, error.Value, error.Limit, error.Message, error.Mend);
+        }
+    }
+
+    private static RigInput ToWire(in Rig rig) => new()
+    {
+        SensorWidthMm = rig.SensorWidthMm,
+        SensorHeightMm = rig.SensorHeightMm,
+        WholeSensorWidthMm = rig.WholeSensor?.WidthMm,
+        WholeSensorHeightMm = rig.WholeSensor?.HeightMm,
+        RecordedWidthPx = rig.Recorded?.Width,
+        RecordedHeightPx = rig.Recorded?.Height,
+        FocalLengthMm = rig.FocalLengthMm,
+        FNumber = rig.FNumber,
+        Optics = [.. Enumerable.Range(0, OpticsChain.Most).Select(rig.Optics.At).Where(k => k != 1)],
+        OpticsFastestFNumber = rig.OpticsFastestFNumber,
+        Squeeze = rig.Squeeze,
+        SqueezePlace = rig.SqueezePlace,
+        PunchIn = rig.PunchIn,
+        Lens = ToWire(rig.Lens),
+        CloseUpDioptres = rig.CloseUpDioptres,
+        ExtensionMm = rig.ExtensionMm,
+        FilterStops = rig.FilterStops,
+        VariableFilterMinStops = rig.VariableFilterMinStops,
+        VariableFilterMaxStops = rig.VariableFilterMaxStops,
+        CaptureFps = rig.CaptureFps,
+        BodyStabilisationStops = rig.BodyStabilisationStops,
+        LensStabilisationStops = rig.LensStabilisationStops,
+        StabilisersAddUp = rig.StabilisersAddUp,
+    };
+
+    private static LensInput ToWire(LensData lens) => new()
+    {
+        ZoomShortMm = lens.ZoomShortMm,
+        ZoomLongMm = lens.ZoomLongMm,
+        WidestFNumber = lens.WidestFNumber,
+        WidestLongFNumber = lens.WidestLongFNumber,
+        WidestAlong = lens.WidestAlong.Count == 0 ? null : [.. lens.WidestAlong.Select(p => new AperturePointInput(p.FocalLengthMm, p.FNumber))],
+        NarrowestFNumber = lens.NarrowestFNumber,
+        WidestTNumber = lens.WidestTNumber,
+        MeasuredFocalLengthMm = lens.MeasuredFocalLengthMm,
+        NearestFocusMm = lens.NearestFocusMm,
+        LargestMagnification = lens.LargestMagnification,
+        PupilMagnification = lens.PupilMagnification,
+        FrontFromSensorMm = lens.FrontFromSensorMm,
+        ImageCircleMm = lens.ImageCircleMm,
+        ShortestTakingMm = lens.ShortestTakingMm,
+        FrontOpeningMm = lens.FrontOpeningMm,
+        FrontOpeningFromPupilMm = lens.FrontOpeningFromPupilMm,
+    };
+}

@@ -1,0 +1,82 @@
+using System.Text.Json;
+using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Contracts.Chains;
+
+/// <summary>A rig as a chain of parts: what is known of each part when it was put in, so that the rig stands by itself.</summary>
+public sealed record ChainInput
+{
+    /// <summary>The most parts that a chain may have.</summary>
+    public const int MaxParts = 30;
+
+    /// <summary>The parts, from the camera to the front; supports and other items after the camera. 1 to 30.</summary>
+    public required IReadOnlyList<ChainPartInput> Parts { get; init; }
+
+    /// <summary>The mounts that the parts name, as gear of kind <c>mount</c>.</summary>
+    public IReadOnlyList<JsonElement> Mounts { get; set; } = [];
+
+    /// <summary>Name of the camera's recording mode; empty for its first.</summary>
+    public string Mode { get; set; } = "";
+}
+
+/// <summary>A part of a chain.</summary>
+/// <param name="Item">What is known of it: gear as in /api/shelf/schema.json, with its id.</param>
+/// <param name="Revision">Its revision on the shelf when it was put in, from 1.</param>
+public sealed record ChainPartInput(JsonElement Item, int Revision);
+
+/// <summary>Parts to be put together.</summary>
+public sealed record AssembleRequest
+{
+    /// <summary>The parts and the mode.</summary>
+    public required ChainInput Chain { get; init; }
+
+    /// <summary>Focal length as marked, mm; left out for the short end.</summary>
+    public double? FocalLengthMm { get; set; }
+
+    /// <summary>f-number; left out for the widest.</summary>
+    public double? FNumber { get; set; }
+
+    /// <summary>Electronic zoom or a crop afterwards: 1 to 50.</summary>
+    public double PunchIn { get; set; } = 1;
+
+    /// <summary>Delivered width over height; left out for the mode's own shape.</summary>
+    public double? DeliveryAspect { get; set; }
+
+    /// <summary>Captured frames a second; left out when not decided.</summary>
+    public double? CaptureFps { get; set; }
+}
+
+/// <summary>What came of putting parts together.</summary>
+/// <param name="Rig">The rig in numbers, without its chain; null when camera, mode or lens are missing.</param>
+/// <param name="Works">True when nothing stops it.</param>
+/// <param name="Findings">What was found, the weightiest first.</param>
+/// <param name="Spans">The parts along the axis, for a drawing to scale; supports and other items are not among them.</param>
+/// <param name="Totals">Weight, length and price.</param>
+public sealed record AssembleResponse(
+    RigInput? Rig, bool Works, IReadOnlyList<FindingOutput> Findings, IReadOnlyList<SpanOutput> Spans, TotalsOutput Totals);
+
+/// <summary>Something found when parts were put together.</summary>
+/// <param name="Kind">What, for programs.</param>
+/// <param name="Severity">How much it weighs.</param>
+/// <param name="Part">Place of the part concerned, from 0; −1 for the whole.</param>
+/// <param name="Reason">What is so.</param>
+/// <param name="Mend">What to do; empty where nothing needs doing.</param>
+public sealed record FindingOutput(FindingKind Kind, Severity Severity, int Part, string Reason, string Mend);
+
+/// <summary>Where a part lies along the axis; the sensor is at 0, the subject on the positive side.</summary>
+/// <param name="Part">Place of the part in the chain.</param>
+/// <param name="FromMm">Its back, mm.</param>
+/// <param name="ToMm">Its front, mm.</param>
+/// <param name="DiameterMm">Its height or diameter, mm.</param>
+/// <param name="Assumed">True when a size is not known and a usual one stands in.</param>
+public sealed record SpanOutput(int Part, double FromMm, double ToMm, double DiameterMm, bool Assumed);
+
+/// <summary>Sums over a chain.</summary>
+/// <param name="WeightG">Weight of what is known, g.</param>
+/// <param name="WeightUnknown">True when a weight is not known: the sum is a least one.</param>
+/// <param name="LengthMm">From back to front, mm.</param>
+/// <param name="Price">Sum of the known prices.</param>
+/// <param name="PriceUnknown">True when a price is not known.</param>
+public sealed record TotalsOutput(double WeightG, bool WeightUnknown, double LengthMm, double Price, bool PriceUnknown);

@@ -1,0 +1,141 @@
+using System.IO.Compression;
+using System.Text;
+using Juxtopsis.Contracts.Gear;
+using Juxtopsis.Core.Gear;
+
+namespace Juxtopsis.Server.Shelf.Files;
+
+/// <summary>What a person brought: things, and recording modes that still look for their cameras.</summary>
+internal sealed record Upload(IReadOnlyList<ShelfFileRow> Rows, IReadOnlyList<ModeRow> Modes);
+
+/// <summary>Tells by its content what a file is, and reads it: JSON, CSV, XML, or a ZIP of these.</summary>
+internal static class UploadReader
+{
+    /// <summary>What a file may grow to when it is unpacked.</summary>
+    private const long MostUnpacked = 96L * 1024 * 1024;
+
+    private const int MostFiles = 40;
+
+    public static Upload Read(byte[] bytes, string file)
+    {
+        var rows = new List<ShelfFileRow>();
+        var modes = new List<ModeRow>();
+        if (bytes is [0x50, 0x4B, 0x03 or 0x05, ..])
+        {
+            ReadZip(bytes, file, rows, modes);
+        }
+        else
+        {
+            ReadOne(bytes, file, rows, modes);
+        }
+
+        if (rows.Count == 0 && modes.Count == 0)
+        {
+            rows.Add(ShelfFileRow.Refused(file, "There is nothing in the file.", "Bring a table with rows, or a list of things."));
+        }
+
+        return new(rows, modes);
+    }
+
+    private static void ReadZip(byte[] bytes, string file, List<ShelfFileRow> rows, List<ModeRow> modes)
+    {
+        try
+        {
+            using var zip = new ZipArchive(new MemoryStream(bytes), ZipArchiveMode.Read);
+            var files = zip.Entries.Where(e => e.Name.Length > 0).ToArray();
+            if (files.Length > MostFiles)
+            {
+                rows.Add(ShelfFileRow.Refused(file, $"The archive holds {files.Length} files; {MostFiles} is the most.", "Bring fewer."));
+                return;
+            }
+
+            var left = MostUnpacked;
+            foreach (var entry in files)
+            {
+                // What the archive says of its sizes is not believed: bytes are counted as they come.
+                if (Unpack(entry, ref left) is not { } unpacked)
+                {
+                    rows.Clear();
+                    modes.Clear();
+                    rows.Add(ShelfFileRow.Refused($"{file}, {entry.FullName}", $"Unpacked, the archive is larger than {MostUnpacked / 1024 / 1024} MB.", "Bring it in parts."));
+                    return;
+                }
+
+                ReadOne(unpacked, entry.Name, rows, modes);
+            }
+        }
+        catch (InvalidDataException)
+        {
+            rows.Add(ShelfFileRow.Refused(file, "The archive is broken.", "Make it anew."));
+        }
+    }
+
+    private static byte[]? Unpack(ZipArchiveEntry entry, ref long left)
+    {
+        using var from = entry.Open();
+        using var to = new MemoryStream();
+        var piece = new byte[64 * 1024];
+        while (from.Read(piece) is > 0 and var read)
+        {
+            left -= read;
+            if (left < 0)
+            {
+                return null;
+            }
+
+            to.Write(piece, 0, read);
+        }
+
+        return to.ToArray();
+    }
+
+    private static void ReadOne(byte[] bytes, string file, List<ShelfFileRow> rows, List<ModeRow> modes)
+    {
+        var start = bytes.AsSpan();
+        start = start.StartsWith(Encoding.UTF8.Preamble) ? start[3..] : start;
+        start = start.TrimStart(" \t\r\n"u8);
+        if (start.IsEmpty)
+        {
+            return;
+        }
+
+        if (start[0] == (byte)'{' || start[0] == (byte)'[')
+        {
+            rows.AddRange(ShelfFile.Read(bytes.AsMemory(bytes.Length - start.Length), file));
+        }
+        else if (start[0] == (byte)'<')
+        {
+            rows.AddRange(LensDatabase.Read(new MemoryStream(bytes), file));
+        }
+        else
+        {
+            ReadTable(bytes, file, rows, modes);
+        }
+    }
+
+    private static void ReadTable(byte[] bytes, string file, List<ShelfFileRow> rows, List<ModeRow> modes)
+    {
+        var table = Path.GetFileNameWithoutExtension(file);
+        using var text = new StreamReader(new MemoryStream(bytes), new UTF8Encoding(false, throwOnInvalidBytes: true));
+        try
+        {
+            if (table.Equals(GearKinds.Modes.Table, StringComparison.OrdinalIgnoreCase))
+            {
+                modes.AddRange(CsvReading.ReadModes(text, file));
+            }
+            else if (GearKinds.OnShelf.FirstOrDefault(k => table.StartsWith(k.Table, StringComparison.OrdinalIgnoreCase)) is { } kind)
+            {
+                rows.AddRange(CsvReading.ReadTable(text, kind, file));
+            }
+            else
+            {
+                var names = string.Join(", ", GearKinds.OnShelf.Append(GearKinds.Modes).Select(k => $"{k.Table}.csv"));
+                rows.Add(ShelfFileRow.Refused(file, "The name of the table does not tell which kind of gear it holds.", $"Call it one of {names}."));
+            }
+        }
+        catch (DecoderFallbackException)
+        {
+            rows.Add(ShelfFileRow.Refused(file, "The file is neither a table in UTF-8 nor JSON, XML or ZIP.", "Save it as CSV in UTF-8."));
+        }
+    }
+}

@@ -1,0 +1,52 @@
+using System.Collections.Concurrent;
+using System.Text;
+using System.Text.Json;
+using Juxtopsis.Contracts.Gear;
+using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Core.Shelf;
+using Juxtopsis.Data;
+using Juxtopsis.Data.Model;
+using Microsoft.EntityFrameworkCore;
+
+namespace Juxtopsis.Server.Shelf;
+
+/// <summary>A shelf as it is stored now.</summary>
+/// <param name="Revision">Counts its changes.</param>
+/// <param name="Index">What is on it.</param>
+internal sealed record ShelfNow(int Revision, ShelfIndex Index);
+
+/// <summary>
+/// Keeps each crew's shelf in memory, so that a search is answered without reading it again. Whether it is still what is stored is
+/// asked every time: one number.
+/// </summary>
+internal sealed class ShelfCache
+{
+    private readonly ConcurrentDictionary<Guid, ShelfNow> shelves = new();
+
+    public async Task<ShelfNow> ReadAsync(JuxtopsisDb db, CancellationToken cancellationToken)
+    {
+        var revision = await RevisionAsync(db, cancellationToken);
+        if (shelves.TryGetValue(db.CrewId, out var known) && known.Revision == revision)
+        {
+            return known;
+        }
+
+        // The rows may be newer than the number read before them; then the next request reads once more.
+        var rows = await db.Gear.AsNoTracking().ToListAsync(cancellationToken);
+        var now = new ShelfNow(revision, new ShelfIndex([.. rows.Select(ToEntry)]));
+        shelves[db.CrewId] = now;
+        return now;
+    }
+
+    public static Task<int> RevisionAsync(JuxtopsisDb db, CancellationToken cancellationToken) =>
+        db.Crews.Where(c => c.Id == db.CrewId).Select(c => c.ShelfRevision).FirstAsync(cancellationToken);
+
+    public static ShelfEntry ToEntry(GearRow row)
+    {
+        var errors = new List<FieldError>();
+        using var document = JsonDocument.Parse(Encoding.UTF8.GetBytes(row.Document));
+        var item = GearJson.Read(document.RootElement, "", errors)
+            ?? throw new InvalidDataException($"The stored item {row.Id} cannot be read: {string.Join(' ', errors.Select(e => e.Message))}");
+        return new(item, row.Revision, row.RetiredAt);
+    }
+}

@@ -1,0 +1,51 @@
+using Juxtopsis.Contracts.Chains;
+using Juxtopsis.Contracts.Gear;
+using Juxtopsis.Contracts.Shelf;
+using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Shelf;
+
+namespace Juxtopsis.Server.Shelf;
+
+/// <summary>From the core's shelf to the wire's.</summary>
+internal static class ShelfMapping
+{
+    private const int MostFitting = 150;
+    private const int MostOthers = 150;
+
+    public static ShelfItemOutput ToOutput(this ShelfEntry entry, LensReach? reach = null) =>
+        new(GearJson.ToElement(entry.Item), entry.Revision, entry.RetiredAt, reach is null ? null : new(
+            reach.ShortMm, reach.LongMm, reach.WidestShort, reach.WidestLong, reach.Covers, reach.Through, reach.Why));
+
+    public static ShelfPageOutput ToPage(this ShelfResult found, ShelfNow shelf, int skip, int take) => new(
+        found.Rows.Count,
+        shelf.Index.Entries.Count,
+        shelf.Revision,
+        [.. found.Rows.Skip(skip).Take(take).Select(r => r.Entry.ToOutput(r.Reach))],
+        [.. found.Understood.Select(c => new UnderstoodOutput(c.Typed, c.Meaning))],
+        Facets(found.Kinds),
+        Facets(found.Holdings),
+        Facets(found.Mounts));
+
+    public static OptionsResponse ToOutput(IReadOnlyList<PartOption> options, IReadOnlyList<GearItem> chain, ShelfIndex index)
+    {
+        var shown = options.Where(o => o.Fits).Take(MostFitting).Concat(options.Where(o => !o.Fits).Take(MostOthers)).ToArray();
+        var inChain = chain.Select(p => p.Id).ToHashSet();
+        var named = shown.SelectMany(o => o.Parts.Append(o.Item)).DistinctBy(p => p.Id).Where(p => !inChain.Contains(p.Id)).ToArray();
+        var mounts = named.Concat(chain).SelectMany(ShelfIndex.MountsOf).Distinct(StringComparer.OrdinalIgnoreCase).Select(index.Mounts.Find).OfType<GearItem>();
+        return new(
+            options.Count(o => o.Fits),
+            options.Count,
+            [.. shown.Select(o => new PartOptionOutput(o.Item.Id, o.Fits, o.Why, o.Mend, [.. o.Parts.Select(p => p.Id)]))],
+            [.. named.Select(p => new ChainPartInput(GearJson.ToElement(p), index.Find(p.Id)?.Revision ?? 1))],
+            [.. mounts.Select(GearJson.ToElement)]);
+    }
+
+    public static WayOutput ToOutput(this Way way)
+    {
+        var assembled = way.Assembly.ToWire();
+        return new([.. way.Links.Select(l => l.FullName)], assembled.Works, way.Why, assembled.Findings, assembled.Totals.WeightG);
+    }
+
+    private static IReadOnlyList<FacetOutput> Facets(IReadOnlyList<FacetCount> counts) => [.. counts.Select(c => new FacetOutput(c.Key, c.Count))];
+}

@@ -1,0 +1,70 @@
+using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Shelf;
+using Juxtopsis.Data.Model;
+
+namespace Juxtopsis.Server.Shelf;
+
+/// <summary>What a thing must satisfy among the others of its shelf.</summary>
+internal static class ShelfRules
+{
+    /// <summary>The mounts that a thing names and that are not known.</summary>
+    /// <param name="item">The thing.</param>
+    /// <param name="isKnown">Whether there is a mount of a name.</param>
+    public static IEnumerable<FieldError> UnknownMounts(GearItem item, Func<string, bool> isKnown)
+    {
+        foreach (var field in item.Known)
+        {
+            IReadOnlyList<string> named = field switch
+            {
+                TextField { NamesMount: true } => [(string)item.Value(field)!],
+                MountsField => (IReadOnlyList<string>)item.Value(field)!,
+                _ => [],
+            };
+            foreach (var mount in named.Where(m => !isKnown(m)))
+            {
+                yield return new(field.Key, mount, "a mount on the shelf", $"There is no mount called “{mount}”.", "Add the mount first, or mend its spelling.");
+            }
+        }
+    }
+
+    /// <summary>A thing with a mount's name changed wherever it names it.</summary>
+    public static GearItem WithMountRenamed(GearItem item, string from, string to)
+    {
+        foreach (var field in item.Known.ToArray())
+        {
+            if (field is TextField { NamesMount: true } && MountBook.Same((string)item.Value(field)!, from))
+            {
+                item = item.With(field, to);
+            }
+            else if (field is MountsField && item.Value(field) is IReadOnlyList<string> names && names.Any(n => MountBook.Same(n, from)))
+            {
+                item = item.With(field, names.Select(n => MountBook.Same(n, from) ? to : n).ToArray());
+            }
+        }
+
+        return item;
+    }
+
+    /// <summary>What names a mount, for refusing to delete it.</summary>
+    public static IReadOnlyList<ShelfEntry> UsersOf(ShelfIndex index, GearItem mount) =>
+        [.. index.Entries.Where(e => e.Item.Id != mount.Id && ShelfIndex.MountsOf(e.Item).Any(m => MountBook.Same(m, mount.Name)))];
+
+    /// <summary>Of one kind no two that are offered have the same maker and name.</summary>
+    public static FieldError? NameTaken(GearItem item, ShelfIndex index)
+    {
+        var key = GearRow.KeyOf(item);
+        return index.Entries.Any(e => e.RetiredAt is null && e.Item.Id != item.Id && e.Item.Kind == item.Kind && GearRow.KeyOf(e.Item) == key)
+            ? new("name", item.Name, "a name of its own", $"There is a {GearKinds.Of(item.Kind).Name.ToLowerInvariant()} called “{item.FullName}” already.", "Give it another name, such as one with its number.")
+            : null;
+    }
+
+    /// <summary>The refusal to delete a mount that things name.</summary>
+    public static Problem MountInUse(GearItem mount, IReadOnlyList<ShelfEntry> users)
+    {
+        var names = string.Join(", ", users.Take(5).Select(u => u.Item.FullName));
+        var others = users.Count > 5 ? $" and {users.Count - 5} more" : "";
+        return Problem.Of("mount-in-use", 409, "The mount is in use", $"{mount.Name} is named by {names}{others}. Give those another mount or delete them first.");
+    }
+}

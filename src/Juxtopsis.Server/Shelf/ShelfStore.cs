@@ -1,0 +1,89 @@
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Shelf;
+using Juxtopsis.Data;
+using Juxtopsis.Data.Model;
+using Juxtopsis.Server.Shelf.Files;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
+
+namespace Juxtopsis.Server.Shelf;
+
+/// <summary>
+/// Writes to a shelf, one writer of a crew at a time: whoever writes holds the crew's row, so that what was checked against the
+/// shelf still holds when it is written.
+/// </summary>
+internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider clock)
+{
+    /// <summary>Begins to write; the shelf that is handed out stays as it is until the end.</summary>
+    public async Task<(IDbContextTransaction Transaction, ShelfNow Shelf)> BeginAsync(CancellationToken cancellationToken)
+    {
+        var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
+        await db.Database.ExecuteSqlAsync($"select 1 from crews where id = {db.CrewId} for update", cancellationToken);
+        return (transaction, await cache.ReadAsync(db, cancellationToken));
+    }
+
+    /// <summary>Adds something new.</summary>
+    public void Add(GearItem item, DateTimeOffset? retiredAt = null) => db.Gear.Add(GearRow.Of(item, clock.GetUtcNow(), retiredAt));
+
+    /// <summary>Changes what is known of a thing, or whether it is retired.</summary>
+    public void Change(ShelfEntry stored, GearItem item, DateTimeOffset? retiredAt)
+    {
+        var row = GearRow.Of(item, clock.GetUtcNow(), retiredAt);
+        row.CrewId = db.CrewId;
+        row.Revision = stored.Revision;
+        db.Gear.Attach(row);
+        db.Entry(row).State = EntityState.Modified;
+        row.Revision = stored.Revision + 1;
+    }
+
+    /// <summary>Takes a thing off the shelf for good.</summary>
+    public void Remove(ShelfEntry stored)
+    {
+        var row = new GearRow
+        {
+            CrewId = db.CrewId, Id = stored.Item.Id, Kind = "", NameKey = "", Document = "{}", Revision = stored.Revision, UpdatedAt = default,
+        };
+        db.Gear.Attach(row);
+        db.Gear.Remove(row);
+    }
+
+    /// <summary>
+    /// Writes what a plan asks for. Names may go from one thing to another within one file, so each changed thing lets go of its
+    /// name before any takes a new one.
+    /// </summary>
+    public async Task WriteAsync(ImportPlan plan, CancellationToken cancellationToken)
+    {
+        var changed = plan.Rows.Where(r => r.Stored is not null && !r.IsSame).ToArray();
+        var renamed = changed.Where(r => GearRow.KeyOf(r.Row.Item!) != GearRow.KeyOf(r.Stored!.Item)).Select(r => r.Row.Item!.Id).ToArray();
+        await db.Gear.Where(g => renamed.Contains(g.Id)).ExecuteUpdateAsync(set => set.SetProperty(g => g.NameKey, g => "\u0001" + g.Id), cancellationToken);
+        foreach (var row in changed)
+        {
+            Change(row.Stored!, row.Row.Item!, row.Row.Retired ? row.Stored!.RetiredAt ?? clock.GetUtcNow() : null);
+        }
+
+        foreach (var row in plan.Rows.Where(r => r.Stored is null))
+        {
+            Add(row.Row.Item!, row.Row.Retired ? clock.GetUtcNow() : null);
+        }
+    }
+
+    /// <summary>Writes everything, counts the shelf's change and ends.</summary>
+    public async Task CommitAsync(IDbContextTransaction transaction, CancellationToken cancellationToken)
+    {
+        await db.SaveChangesAsync(cancellationToken);
+        await db.Crews.Where(c => c.Id == db.CrewId)
+            .ExecuteUpdateAsync(set => set.SetProperty(c => c.ShelfRevision, c => c.ShelfRevision + 1), cancellationToken);
+        await transaction.CommitAsync(cancellationToken);
+    }
+
+    /// <summary>The saved comparisons, deleted ones included, whose chains hold a thing: up to ten names.</summary>
+    public async Task<IReadOnlyList<string>> ComparisonsWithAsync(Guid id, CancellationToken cancellationToken) => await db.Database
+        .SqlQuery<string>(
+            $"""
+             select name as "Value" from comparisons
+             where crew_id = {db.CrewId}
+               and jsonb_path_exists(document, '$.setup.rigs[*].chain.parts[*].item.id ? (@ == $id)', jsonb_build_object('id', {id.ToString()}))
+             order by updated_at desc limit 10
+             """)
+        .ToListAsync(cancellationToken);
+}
