@@ -25,10 +25,10 @@ public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<Serve
         [.. (await fixture.Server.SendAsync(HttpMethod.Get, $"/api/comparisons?deleted={deleted}")).Json.AsArray().Select(c => c!["name"]!.GetValue<string>())];
 
     [Fact]
-    public async Task The_first_start_brings_three_demo_comparisons_that_can_all_be_evaluated()
+    public async Task The_first_start_brings_four_demo_comparisons_that_can_all_be_evaluated()
     {
         var list = (await fixture.Server.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray().Where(c => c!["note"]!.GetValue<string>().Length > 0).ToArray();
-        Assert.Equal(3, list.Length);
+        Assert.Equal(4, list.Length);
         foreach (var item in list)
         {
             var comparison = (await Get(item!["id"]!.GetValue<Guid>())).Json;

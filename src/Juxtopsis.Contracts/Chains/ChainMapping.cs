@@ -30,6 +30,31 @@ public static class ChainMapping
             new(layout.WeightG, layout.WeightUnknown, layout.LengthMm, layout.Price, layout.PriceUnknown));
     }
 
+    /// <summary>A rig of parts, as it is stored: its numbers, and the parts that they came from.</summary>
+    /// <param name="name">What a person calls it.</param>
+    /// <param name="parts">The parts, each of revision 1.</param>
+    /// <param name="mounts">The mounts that they name.</param>
+    /// <param name="setting">Mode, focal length, aperture.</param>
+    /// <returns>The rig.</returns>
+    /// <exception cref="ArgumentException">Camera, mode or lens are missing.</exception>
+    public static RigInput ToRig(string name, IReadOnlyList<GearItem> parts, IReadOnlyList<GearItem> mounts, ChainSetting setting)
+    {
+        ArgumentNullException.ThrowIfNull(parts);
+        ArgumentNullException.ThrowIfNull(mounts);
+        ArgumentNullException.ThrowIfNull(setting);
+        var rig = ChainAssembler.Assemble(parts, new MountBook(mounts), setting).Rig ?? throw new ArgumentException("Camera, mode or lens are missing.", nameof(parts));
+        return ToWire(rig) with
+        {
+            Name = name,
+            Chain = new()
+            {
+                Parts = [.. parts.Select(p => new ChainPartInput(GearJson.ToElement(p), 1))],
+                Mounts = [.. mounts.Select(GearJson.ToElement)],
+                Mode = setting.Mode,
+            },
+        };
+    }
+
     /// <summary>How a chain is set.</summary>
     /// <param name="request">A checked request.</param>
     /// <returns>The setting.</returns>

@@ -53,7 +53,7 @@ internal static class RigOfChain
             WidestTNumber = lens.Get(LensFields.WidestT),
             MeasuredFocalLengthMm = optics.MeasuredMm(),
             NearestFocusMm = focuses ? attachment!.Get(FrontFields.Nearest) : lens.Get(LensFields.Nearest),
-            LargestMagnification = focuses ? null : lens.Get(LensFields.Ratio),
+            LargestMagnification = focuses ? null : RatioAt(optics),
             PupilMagnification = lens.Get(LensFields.Pupils),
             FrontFromSensorMm = layout.FrontFromSensorMm is { } front && Quantity.FrontFromSensor.Accepts(front) ? front : null,
             ImageCircleMm = lens.Kind == GearKind.FixedLensCamera ? null : optics.CircleOnSensorMm / optics.Magnification,
@@ -62,6 +62,9 @@ internal static class RigOfChain
             FrontOpeningFromPupilMm = tightest is { Away: > 0 } o ? Math.Max(o.Away, Quantity.FrontOpening.Min) : null,
         };
     }
+
+    /// <summary>A zoom reaches its largest ratio at its long end; what it reaches elsewhere is not known.</summary>
+    private static double? RatioAt(ChainOptics optics) => optics.FocalLengthMm >= optics.Long ? optics.Lens.Get(LensFields.Ratio) : null;
 
     private static OpticsChain Chain(IReadOnlyList<double> magnifications, List<Finding> findings)
     {

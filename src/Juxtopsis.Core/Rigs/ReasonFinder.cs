@@ -15,6 +15,9 @@ internal static class ReasonFinder
     /// <summary>Widest apertures along a zoom are interpolated; a setting as near as this to one is that one.</summary>
     private const double Rounding = 0.01;
 
+    /// <summary>Areas of modes are known to a few hundredths of a millimetre: less enlargement than this is no enlargement.</summary>
+    private const double MeasuringError = 1.002;
+
     public static Reasons Find(in Scene scene, in Conventions conventions, in Rig rig, in RigReport report)
     {
         var lens = report.Lens;
@@ -53,7 +56,7 @@ internal static class ReasonFinder
         return If(report.Sensor.DarkShare > 0, Reasons.CircleDoesNotCover)
             | If(rig.Lens.FrontOpeningMm < report.Handling.OpeningNeededMm, Reasons.OpeningTooSmall)
             | If(rig.FocalLengthMm < rig.Lens.ShortestTakingMm, Reasons.TakingLensTooShort)
-            | If(report.Sensor.Enlargement > 1 + 1e-9, Reasons.Enlarged)
+            | If(report.Sensor.Enlargement > MeasuringError, Reasons.Enlarged)
             | If(leftOver < -LightToleranceStops, Reasons.TooDark)
             | If(leftOver > LightToleranceStops, Reasons.TooBright)
             | If(leftOver > LightToleranceStops && (leftOver < rig.VariableFilterMinStops || leftOver > rig.VariableFilterMaxStops), Reasons.VariableFilterOutOfRange)

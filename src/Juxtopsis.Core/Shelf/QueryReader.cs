@@ -87,7 +87,7 @@ public sealed partial class QueryReader
         {
             if (pattern.Match(typed, at) is { Success: true, Length: > 0 } match && match.Index == at && read(match) is { } criterion)
             {
-                return (criterion, match.Length);
+                return (criterion, criterion.Typed.Length);
             }
         }
 

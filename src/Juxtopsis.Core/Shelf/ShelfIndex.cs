@@ -6,7 +6,7 @@ namespace Juxtopsis.Core.Shelf;
 /// <summary>In which order things are listed.</summary>
 public enum ShelfOrder
 {
-    /// <summary>By kind, lenses by focal length, others by name.</summary>
+    /// <summary>By kind, mounts last; lenses by focal length, others by name.</summary>
     Kind,
 
     /// <summary>By maker and name.</summary>
@@ -149,7 +149,7 @@ public sealed class ShelfIndex
             }
         }
 
-        return new(Ordered(rows, query.Order), understood, kinds.All, holdings.All, mounts.All);
+        return new(Ordered(rows, query), understood, kinds.All, holdings.All, mounts.All);
     }
 
     /// <summary>What a typed text asks for, for narrowing a choice.</summary>
@@ -205,15 +205,17 @@ public sealed class ShelfIndex
         }
     }
 
-    private static IReadOnlyList<ShelfRow> Ordered(List<ShelfRow> rows, ShelfOrder order)
+    private static IReadOnlyList<ShelfRow> Ordered(List<ShelfRow> rows, ShelfQuery query)
     {
-        var named = rows.OrderBy(_ => 0);
-        named = order switch
+        // A lens that does not go on the chosen camera comes after those that do.
+        bool Aside(ShelfRow row) => query.Body is not null && row.Entry.Item.Kind == GearKind.Lens && row.Reach is null;
+        var named = rows.OrderBy(r => query.Order == ShelfOrder.Kind && r.Entry.Item.Kind == GearKind.Mount);
+        named = query.Order switch
         {
             ShelfOrder.Weight => named.ThenBy(r => r.Entry.Item.Get(CommonFields.Weight) ?? double.PositiveInfinity),
             ShelfOrder.Price => named.ThenBy(r => r.Entry.Item.Get(CommonFields.Price) ?? double.PositiveInfinity),
             ShelfOrder.Aperture => named.ThenBy(r => r.Entry.Item.Get(LensFields.Widest) ?? double.PositiveInfinity),
-            ShelfOrder.Kind => named.ThenBy(r => r.Entry.Item.Kind).ThenBy(r => r.Entry.Item.Get(LensFields.Short) ?? 0).ThenBy(r => r.Entry.Item.Get(LensFields.Long) ?? 0),
+            ShelfOrder.Kind => named.ThenBy(r => r.Entry.Item.Kind).ThenBy(Aside).ThenBy(r => r.Entry.Item.Get(LensFields.Short) ?? 0).ThenBy(r => r.Entry.Item.Get(LensFields.Long) ?? 0),
             _ => named,
         };
         return [.. named.ThenBy(r => r.Entry.Item.FullName, StringComparer.OrdinalIgnoreCase).ThenBy(r => r.Entry.Item.Id)];

@@ -1,11 +1,15 @@
+using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Comparisons;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Shelf;
 using Juxtopsis.Data.Model;
 
 namespace Juxtopsis.Data.Demo;
 
 /// <summary>
-/// Three comparisons from the made-up season <i>Low Water</i>, a crew at a tidal boatyard. Each teaches one thing. The first in
+/// Four comparisons from the made-up season <i>Low Water</i>, a crew at a tidal boatyard. Each teaches one thing. The first in
 /// the list is the one that opens first.
 /// </summary>
 public static class DemoComparisons
@@ -15,11 +19,12 @@ public static class DemoComparisons
     /// <returns>New, unsaved comparisons.</returns>
     public static IEnumerable<Comparison> Create(DateTimeOffset now)
     {
-        return [Make(1, SailLoft, LoftName, now), Make(2, Slipway, SlipwayName, now), Make(3, Launch, LaunchName, now)];
+        return [Make(1, SailLoft, LoftName, now), Make(2, Slipway, SlipwayName, now), Make(3, Launch, LaunchName, now), Make(4, LongShed, LongShedName, now)];
     }
 
     private const string LoftName = "Sail loft: half the sensor, the same picture";
     private const string SlipwayName = "Slipway: the fast mode crops again";
+    private const string LongShedName = "Long shed: the old 28 through the strong reducer";
     private const string LaunchName = "Launch: squeezed against trimmed";
 
     private static ComparisonDocument SailLoft { get; } = Document(
@@ -120,6 +125,27 @@ public static class DemoComparisons
             FocalLengthMm = 25,
             FNumber = 2.8,
         });
+
+    private static ComparisonDocument LongShed { get; } = Document(
+        "The hull from four metres, in a bay no wider. The small body takes the old 28 through the 0.64 reducer; the full-frame body "
+            + "has its own 35. Press a part to see what else fits there, and why the rest does not.",
+        new SceneInput
+        {
+            SubjectDistanceMm = 3600,
+            BackgroundDistanceMm = 6200,
+            DeliveryAspect = 16.0 / 9,
+            DeliveryWidthPx = 3840,
+            LensHeightMm = 1500,
+        },
+        Built("Skiff, old 28, strong reducer", "Full width", 2.8, "Skiff", "Thole to Sill, reducer 0.64", "28 mm ƒ2.8 old"),
+        Built("Tern, 35 mm", "Full width", 2.8, "Tern", "35 mm ƒ1.4"));
+
+    private static RigInput Built(string name, string mode, double fNumber, params IReadOnlyList<string> parts)
+    {
+        var items = parts.Select(part => DemoShelf.Items.First(i => i.Name == part)).ToArray();
+        var mounts = items.SelectMany(ShelfIndex.MountsOf).Distinct().Select(m => DemoShelf.Items.First(i => i.Kind == GearKind.Mount && i.Name == m)).ToArray();
+        return ChainMapping.ToRig(name, items, mounts, new ChainSetting { Mode = mode, FNumber = fNumber, DeliveryAspect = 16.0 / 9 });
+    }
 
     private static ComparisonDocument Document(string note, SceneInput scene, params IReadOnlyList<RigInput> rigs) => new()
     {

@@ -1,5 +1,6 @@
 using System.ComponentModel;
 using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Problems;
@@ -22,6 +23,8 @@ internal static class CoreEndpoints
         app.Map<SolveRequest, SolveResponse>("/api/solve", "Solve", CoreDoor.Solve, "Answers a question asked backwards, for every rig.");
         app.Map<EvaluateRequest, IReadOnlyList<QuestionOutput>>(
             "/api/conventions", "Conventions", CoreDoor.Conventions, "The conventions to choose from, and what each would change.");
+        app.Map<AssembleRequest, AssembleResponse>(
+            "/api/assemble", "Assemble", CoreDoor.Assemble, "Puts parts together into a rig, and says what stops, spoils or costs.");
         app.MapGet("/api/figures", () => Results.Text(CoreDoor.Figures(), "application/json"))
             .WithName("Figures")
             .WithTags("Core")

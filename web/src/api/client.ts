@@ -14,9 +14,10 @@ export type Failure = { kind: 'away'; say: string } | { kind: 'missing'; say: st
 /** The outcome of a write: stored, changed by someone else meanwhile, or a failure. */
 export type Write = { kind: 'stored'; comparison: Comparison } | { kind: 'conflict'; current: Comparison } | Failure;
 
-const unreachable: Failure = { kind: 'away', say: 'The server cannot be reached.' };
+export const unreachable: Failure = { kind: 'away', say: 'The server cannot be reached.' };
 
-function failure(status: number, error: unknown): Failure {
+/** What an answer without data means. */
+export function failure(status: number, error: unknown): Failure {
   const detail = (error as { detail?: string } | undefined)?.detail ?? `The server answered ${status}.`;
   if (status === 404) {
     return { kind: 'missing', say: detail };

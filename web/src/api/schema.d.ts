@@ -72,6 +72,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assemble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts parts together into a rig, and says what stops, spoils or costs. */
+        post: operations["Assemble"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/figures": {
         parameters: {
             query?: never;
@@ -81,6 +98,40 @@ export interface paths {
         };
         /** What each figure is. */
         get: operations["Figures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kinds of gear, and what can be known of each. */
+        get: operations["GearKinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/schema.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The JSON Schema of a shelf's file. */
+        get: operations["ShelfSchema"];
         put?: never;
         post?: never;
         delete?: never;
@@ -142,10 +193,272 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Things on the shelf, 60 at a time, with counts for further choices. */
+        get: operations["ListShelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One thing; its ETag is its revision. */
+        get: operations["GetGear"];
+        /** Adds (If-None-Match: *) or changes (If-Match: "revision") a thing under an id of one's own choice. A mount's new name goes to all that name it. */
+        put: operations["PutGear"];
+        post?: never;
+        /** Deletes a thing; one that saved comparisons use is retired instead. A mount that others name is refused. */
+        delete: operations["DeleteGear"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What fits at a place of a chain, best first, and why the rest does not. */
+        post: operations["PartOptions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The ways to join a camera and a lens with the adapters on the shelf, best first. */
+        get: operations["WaysToJoin"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{id}/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a thing for what used it, and offers it no more. */
+        post: operations["RetireGear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Offers a retired thing again. */
+        post: operations["RestoreGear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/export.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole shelf as one JSON file. */
+        get: operations["ExportShelfJson"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/export.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole shelf as CSV tables, one a kind, in a ZIP archive. */
+        get: operations["ExportShelfTables"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/export/{table}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One kind as a CSV table, such as lenses.csv; modes.csv holds recording modes. */
+        get: operations["ExportShelfTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a file: JSON, CSV, a ZIP of these, or the XML lens database. Says row by row what it would do; writes all or nothing when asked to. */
+        post: operations["ImportShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/demo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds the demo gear to the shelf; what is there already stays. */
+        post: operations["AddDemoGear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description The widest aperture at a focal length. */
+        AperturePointInput: {
+            /**
+             * Format: double
+             * @description As marked, mm.
+             */
+            focalLengthMm: number;
+            /**
+             * Format: double
+             * @description Widest f-number there.
+             */
+            fNumber: number;
+        };
+        /** @description Parts to be put together. */
+        AssembleRequest: {
+            /** @description The parts and the mode. */
+            chain: components["schemas"]["ChainInput"];
+            /**
+             * Format: double
+             * @description Focal length as marked, mm; left out for the short end.
+             */
+            focalLengthMm?: null | number;
+            /**
+             * Format: double
+             * @description f-number; left out for the widest.
+             */
+            fNumber?: null | number;
+            /**
+             * Format: double
+             * @description Electronic zoom or a crop afterwards: 1 to 50.
+             */
+            punchIn?: number;
+            /**
+             * Format: double
+             * @description Delivered width over height; left out for the mode's own shape.
+             */
+            deliveryAspect?: null | number;
+            /**
+             * Format: double
+             * @description Captured frames a second; left out when not decided.
+             */
+            captureFps?: null | number;
+        };
+        /** @description What came of putting parts together. */
+        AssembleResponse: {
+            rig: null | components["schemas"]["RigInput"];
+            /** @description True when nothing stops it. */
+            works: boolean;
+            /** @description What was found, the weightiest first. */
+            findings: components["schemas"]["FindingOutput"][];
+            /** @description The parts along the axis, for a drawing to scale; supports and other items are not among them. */
+            spans: components["schemas"]["SpanOutput"][];
+            /** @description Weight, length and price. */
+            totals: components["schemas"]["TotalsOutput"];
+        };
+        /** @description A rig as a chain of parts: what is known of each part when it was put in, so that the rig stands by itself. */
+        ChainInput: {
+            /** @description The parts, from the camera to the front; supports and other items after the camera. 1 to 30. */
+            parts: components["schemas"]["ChainPartInput"][];
+            /** @description The mounts that the parts name, as gear of kind `mount`. */
+            mounts?: unknown[];
+            /** @description Name of the camera's recording mode; empty for its first. */
+            mode?: string;
+        };
+        /** @description A part of a chain. */
+        ChainPartInput: {
+            item: components["schemas"]["JsonElement"];
+            /**
+             * Format: int32
+             * @description Its revision on the shelf when it was put in, from 1.
+             */
+            revision: number;
+        };
         /** @description A figure that would change. */
         ChangeOutput: {
             /** @description The figure. */
@@ -154,6 +467,13 @@ export interface components {
             now: (null | number)[];
             /** @description What it would be. */
             then: (null | number)[];
+        };
+        /** @description A word of a choice. */
+        ChoiceOutput: {
+            /** @description Its name in JSON. */
+            key: string;
+            /** @description What people call it. */
+            label: string;
         };
         /**
          * @description What the largest disc is that still reads as a point.
@@ -337,6 +657,25 @@ export interface components {
             /** @description One report a rig. */
             reports: components["schemas"]["RigReportOutput"][];
         };
+        /** @description How many things a choice would leave. */
+        FacetOutput: {
+            /** @description The choice. */
+            key: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+        };
+        /** @description A change of a field. */
+        FieldChangeOutput: {
+            /** @description What people call the field, with its unit. */
+            field: string;
+            /** @description What it was; empty when it was not known. */
+            from: string;
+            /** @description What it becomes; empty when it is no longer known. */
+            to: string;
+        };
         /** @description One field at fault. */
         FieldError: {
             /** @description Path of the field, such as `rigs[0].focalLengthMm`. */
@@ -349,6 +688,32 @@ export interface components {
             message: string;
             /** @description What to do. */
             mend: string;
+        };
+        /** @description A field of a kind. */
+        FieldOutput: {
+            /** @description Its name in JSON. */
+            key: string;
+            /** @description What people call it. */
+            label: string;
+            /** @description One sentence on what it means. */
+            help: string;
+            /** @description Its unit; empty for none. */
+            unit: string;
+            /** @description number, numbers, points, text, mount, mounts, flag, choice or modes. */
+            type: string;
+            /** @description How a number is typed, see the entry kinds; empty for others. */
+            entry: string;
+            /** @description True when an item makes no sense without it. */
+            required: boolean;
+            /** @description True for a text of more than one line. */
+            manyLines: boolean;
+            /**
+             * Format: int32
+             * @description Longest text; 0 for others.
+             */
+            maxLength: number;
+            /** @description The words of a choice. */
+            choices: components["schemas"]["ChoiceOutput"][];
         };
         /**
          * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
@@ -374,10 +739,92 @@ export interface components {
          */
         FigureUnit: "ratio" | "times" | "lensMm" | "sceneMm" | "share" | "stops" | "degrees" | "pixels" | "fNumber" | "tNumber" | "seconds" | "iso" | "ev" | "count" | "dioptres" | "perSecond" | "reading";
         /**
+         * @description What can be found when parts are put together.
+         * @enum {unknown}
+         */
+        FindingKind: "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "circleTooSmall" | "circleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "carriageUnknown" | "lightGained" | "lightLost" | "outputLimited" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "takingLensTooShort" | "squeezeNotShown" | "frontTurns" | "setToInfinity" | "tooHeavy" | "nearPayload" | "tooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "nearestUnknown" | "batteryInFlight" | "overhead";
+        /** @description Something found when parts were put together. */
+        FindingOutput: {
+            /** @description What, for programs. */
+            kind: components["schemas"]["FindingKind"];
+            /** @description How much it weighs. */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Format: int32
+             * @description Place of the part concerned, from 0; −1 for the whole.
+             */
+            part: number;
+            /** @description What is so. */
+            reason: string;
+            /** @description What to do; empty where nothing needs doing. */
+            mend: string;
+        };
+        /**
          * @description Which focal length counts.
          * @enum {unknown}
          */
         FocalLengthSchool: "marked" | "measured";
+        /** @description What an import would do, or did. */
+        ImportOutput: {
+            /** @description True when it was written. */
+            written: boolean;
+            /**
+             * Format: int32
+             * @description The shelf's revision that this was reckoned against; to be sent with the import itself.
+             */
+            revision: number;
+            /**
+             * Format: int32
+             * @description How many would be added.
+             */
+            added: number;
+            /**
+             * Format: int32
+             * @description How many would be changed.
+             */
+            changed: number;
+            /**
+             * Format: int32
+             * @description How many are there already, just so.
+             */
+            same: number;
+            /**
+             * Format: int32
+             * @description How many are refused; any keeps all from being written.
+             */
+            refused: number;
+            /** @description The rows: refused ones first, then changed, then added; up to 1000. */
+            rows: components["schemas"]["ImportRowOutput"][];
+        };
+        /** @description What becomes of a row of a file. */
+        ImportRowOutput: {
+            /** @description File and line, or place in the list. */
+            where: string;
+            /** @description added, changed, same or refused. */
+            outcome: string;
+            /** @description The kind's name; empty when it could not be told. */
+            kind: string;
+            /** @description Maker and name. */
+            name: string;
+            /** @description For changed rows what changes. */
+            changes: components["schemas"]["FieldChangeOutput"][];
+            /** @description For refused rows what is wrong and how to mend it. */
+            problems: components["schemas"]["FieldError"][];
+        };
+        JsonElement: unknown;
+        /** @description A kind of gear, and what can be known of it. */
+        KindOutput: {
+            /** @description Its name in JSON. */
+            key: string;
+            /** @description Name of its CSV file, without the ending. */
+            table: string;
+            /** @description What one is called. */
+            name: string;
+            /** @description What several are called. */
+            plural: string;
+            /** @description Its fields, in the order of forms and columns. */
+            fields: components["schemas"]["FieldOutput"][];
+        };
         /** @description What is known of a lens; what is left out is unknown, and the model stands in. */
         LensInput: {
             /**
@@ -400,6 +847,8 @@ export interface components {
              * @description Widest f-number at the long end, when it differs.
              */
             widestLongFNumber?: null | number;
+            /** @description Widest f-numbers at marked focal lengths, from short to long, where they are known step by step: 2 to 100. */
+            widestAlong?: null | components["schemas"]["AperturePointInput"][];
             /**
              * Format: double
              * @description Smallest opening, as an f-number.
@@ -469,6 +918,54 @@ export interface components {
             /** @description The figures that would change, for any rig; empty for the one in force. */
             changes: components["schemas"]["ChangeOutput"][];
         };
+        /** @description A question: what fits at a place of a chain. */
+        OptionsRequest: {
+            setup?: null | components["schemas"]["AssembleRequest"];
+            /**
+             * Format: int32
+             * @description Place of the part to replace, or before which to put a new one.
+             */
+            place?: number;
+            /** @description True to put a new part there, false to replace the one that is there. */
+            isNew?: boolean;
+            /** @description What was typed to narrow the choice; up to 200 characters. */
+            text?: string;
+        };
+        /** @description What fits at a place of a chain, best first, and why the rest does not. */
+        OptionsResponse: {
+            /**
+             * Format: int32
+             * @description How many fit.
+             */
+            fits: number;
+            /**
+             * Format: int32
+             * @description How many there are of the kinds that may stand there.
+             */
+            total: number;
+            /** @description The first of them: up to 150 that fit, then up to 150 others. */
+            options: components["schemas"]["PartOptionOutput"][];
+            /** @description Each thing that the options name. */
+            items: components["schemas"]["ChainPartInput"][];
+            /** @description The mounts that those name. */
+            mounts: unknown[];
+        };
+        /** @description A part for a place. */
+        PartOptionOutput: {
+            /**
+             * Format: uuid
+             * @description The part.
+             */
+            id: string;
+            /** @description True when nothing about it stops the chain. */
+            fits: boolean;
+            /** @description What speaks for it, or what stops it. */
+            why: string;
+            /** @description What would mend that; empty when it fits. */
+            mend: string;
+            /** @description The whole chain with it. */
+            parts: string[];
+        };
         /** @description An RFC 9457 problem: what was refused, and for each field how to mend it. */
         Problem: {
             /** @description A URI reference that names the kind of problem. */
@@ -496,6 +993,35 @@ export interface components {
             /** @description The answers. */
             options: components["schemas"]["OptionOutput"][];
         };
+        /** @description What a lens gives on the chosen camera, or on the format that it was made for. */
+        ReachOutput: {
+            /**
+             * Format: double
+             * @description Equivalent of the short end on full frame, mm.
+             */
+            shortMm: number;
+            /**
+             * Format: double
+             * @description Equivalent of the long end, mm.
+             */
+            longMm: number;
+            /**
+             * Format: double
+             * @description Widest f-number on the sensor at the short end.
+             */
+            widestShort: null | number;
+            /**
+             * Format: double
+             * @description The same at the long end.
+             */
+            widestLong: null | number;
+            /** @description False where corners stay dark; null when it is not known. */
+            covers: null | boolean;
+            /** @description What joins it to the camera; empty when it goes straight on. */
+            through: string;
+            /** @description What speaks for and against that. */
+            why: string;
+        };
         /** @description Why something is not as asked. */
         ReasonOutput: {
             /** @description A word for programs. */
@@ -515,7 +1041,7 @@ export interface components {
         };
         /** @description What physics, the lens or a convention said no to. Each is put in words by ReasonWords. */
         Reasons: string;
-        /** @description A rig in bare numbers. */
+        /** @description A rig: its numbers, and the parts that they came from where it has some. */
         RigInput: {
             /** @description What a person calls it, up to 60 characters; may be empty. */
             name?: string;
@@ -645,6 +1171,7 @@ export interface components {
              * @description Stabilisation of the lens, stops.
              */
             lensStabilisationStops?: number;
+            chain?: null | components["schemas"]["ChainInput"];
             /** @description True when body and lens stabilisation are known to add up. */
             stabilisersAddUp?: boolean;
         };
@@ -738,7 +1265,75 @@ export interface components {
          * @description How much a reason weighs.
          * @enum {unknown}
          */
-        Severity: "stops" | "spoils" | "note";
+        Severity: "stops" | "spoils" | "costs" | "note";
+        /** @description An RFC 9457 problem of status 412: someone else changed the thing meanwhile. */
+        ShelfConflict: {
+            /** @description A URI reference that names the kind of problem. */
+            type: string;
+            /** @description The kind of problem in a few words. */
+            title: string;
+            /**
+             * Format: int32
+             * @description 412.
+             */
+            status: number;
+            /** @description What happened. */
+            detail: string;
+            /** @description The thing as it is stored now. */
+            current: components["schemas"]["ShelfItemOutput"];
+        };
+        /** @description What deleting did. */
+        ShelfDeleteOutput: {
+            /** @description True when it was retired instead, because saved comparisons use it. */
+            retired: boolean;
+            /** @description Their names, up to ten. */
+            usedBy: string[];
+            /** @description The thing as it was, so that deleting can be undone. */
+            was: components["schemas"]["ShelfItemOutput"];
+        };
+        /** @description A thing on the shelf. */
+        ShelfItemOutput: {
+            item: components["schemas"]["JsonElement"];
+            /**
+             * Format: int32
+             * @description Counts its changes, from 1; the ETag.
+             */
+            revision: number;
+            /**
+             * Format: date-time
+             * @description When it was retired; null when it was not.
+             */
+            retiredAt: null | string;
+            reach: null | components["schemas"]["ReachOutput"];
+        };
+        /** @description A page of a shelf. */
+        ShelfPageOutput: {
+            /**
+             * Format: int32
+             * @description How many things were found.
+             */
+            total: number;
+            /**
+             * Format: int32
+             * @description How many things there are at all, retired ones included.
+             */
+            onShelf: number;
+            /**
+             * Format: int32
+             * @description Counts changes of the shelf.
+             */
+            revision: number;
+            /** @description The things of this page, in order. */
+            items: components["schemas"]["ShelfItemOutput"][];
+            /** @description What the typed text was taken to ask for. */
+            understood: components["schemas"]["UnderstoodOutput"][];
+            /** @description Counts by kind, all other choices kept. */
+            kinds: components["schemas"]["FacetOutput"][];
+            /** @description Counts by holding likewise. */
+            holdings: components["schemas"]["FacetOutput"][];
+            /** @description Counts by mount likewise. */
+            mounts: components["schemas"]["FacetOutput"][];
+        };
         /** @description An answer. */
         SolutionOutput: {
             /** @description What it answers. */
@@ -821,11 +1416,81 @@ export interface components {
             /** @description For each rig one answer, or two for a range. */
             rigs: components["schemas"]["SolutionOutput"][][];
         };
+        /** @description Where a part lies along the axis; the sensor is at 0, the subject on the positive side. */
+        SpanOutput: {
+            /**
+             * Format: int32
+             * @description Place of the part in the chain.
+             */
+            part: number;
+            /**
+             * Format: double
+             * @description Its back, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Its front, mm.
+             */
+            toMm: number;
+            /**
+             * Format: double
+             * @description Its height or diameter, mm.
+             */
+            diameterMm: number;
+            /** @description True when a size is not known and a usual one stands in. */
+            assumed: boolean;
+        };
         /**
          * @description Where a squeeze sits.
          * @enum {unknown}
          */
         SqueezePlace: "front" | "rear";
+        /** @description Sums over a chain. */
+        TotalsOutput: {
+            /**
+             * Format: double
+             * @description Weight of what is known, g.
+             */
+            weightG: number;
+            /** @description True when a weight is not known: the sum is a least one. */
+            weightUnknown: boolean;
+            /**
+             * Format: double
+             * @description From back to front, mm.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Sum of the known prices.
+             */
+            price: number;
+            /** @description True when a price is not known. */
+            priceUnknown: boolean;
+        };
+        /** @description A part of a typed text, and what it was taken to mean. */
+        UnderstoodOutput: {
+            /** @description The part. */
+            typed: string;
+            /** @description The meaning; empty for a word that is looked for as it is. */
+            meaning: string;
+        };
+        /** @description A way to join a camera and a lens. */
+        WayOutput: {
+            /** @description What stands between them, from the camera on; empty when the lens goes straight on. */
+            links: string[];
+            /** @description True when nothing stops it. */
+            works: boolean;
+            /** @description What speaks for it and against it. */
+            why: string;
+            /** @description All that was found. */
+            findings: components["schemas"]["FindingOutput"][];
+            /**
+             * Format: double
+             * @description Weight of all, g.
+             */
+            weightG: number;
+        };
         /** @description A value that was put in. */
         WorkingInputOutput: {
             /** @description Its symbol. */
@@ -1165,6 +1830,69 @@ export interface operations {
             };
         };
     };
+    Assemble: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssembleRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AssembleResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     Figures: {
         parameters: {
             query?: never;
@@ -1182,6 +1910,44 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["FigureInfo"][];
                 };
+            };
+        };
+    };
+    GearKinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindOutput"][];
+                };
+            };
+        };
+    };
+    ShelfSchema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1447,6 +2213,688 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ListShelf: {
+        parameters: {
+            query?: {
+                /** @description What was typed to find things, such as: fast wide under 400 g. */
+                Q?: string;
+                /** @description One kind only, by its name in JSON. */
+                Kind?: string;
+                /** @description own, borrow or hire. */
+                Holding?: string;
+                /** @description One mount only. */
+                Mount?: string;
+                /** @description Retired things instead of the others. */
+                Retired?: boolean;
+                /** @description The camera for which equivalents are told. */
+                Body?: string;
+                /** @description Its recording mode; its first when left out. */
+                Mode?: string;
+                /** @description Delivered width over height, in which formats are compared; 16:9 when left out. */
+                Aspect?: number;
+                /** @description kind, name, weight, price or aperture. */
+                Order?: string;
+                /** @description How many to pass over. */
+                Skip?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfPageOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JsonElement"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ShelfConflict"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeleteGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfDeleteOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PartOptions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OptionsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    WaysToJoin: {
+        parameters: {
+            query: {
+                /** @description The camera. */
+                camera: string;
+                /** @description The lens. */
+                lens: string;
+                /** @description The camera's mode; its first when left out. */
+                mode?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WayOutput"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    RetireGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    RestoreGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ExportShelfJson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ExportShelfTables: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ExportShelfTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                table: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ImportShelf: {
+        parameters: {
+            query?: {
+                /** @description What the file is called; a CSV table's kind is told by it. */
+                file?: string;
+                /** @description True to write; the file is only looked through when left out. */
+                write?: boolean;
+                /** @description The shelf's revision that the look-through was reckoned against; when the shelf has changed since, nothing is written. */
+                expect?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportOutput"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    AddDemoGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportOutput"];
                 };
             };
             /** @description Service Unavailable */

@@ -1,6 +1,7 @@
 import { Button, CssBaseline } from '@mui/material';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
 import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { BenchPage } from '../features/bench/BenchPage';
 import { HomePage, NewPage } from '../features/bench/HomePage';
@@ -8,6 +9,9 @@ import { ComparisonsPage } from '../features/comparisons/ComparisonsPage';
 import { PageMessage } from '../ui/PageMessage';
 import { Shell } from './Shell';
 import { theme } from './theme';
+
+/** The Bench is what opens first; the Shelf comes when it is asked for. */
+const ShelfPage = lazy(() => import('../features/shelf/ShelfPage').then((m) => ({ default: m.ShelfPage })));
 
 const queries = new QueryClient();
 
@@ -23,6 +27,14 @@ export function App() {
               <Route path="bench" element={<HomePage />} />
               <Route path="bench/:id" element={<BenchPage />} />
               <Route path="new" element={<NewPage />} />
+              <Route
+                path="shelf"
+                element={
+                  <Suspense fallback={<PageMessage title="Opening…" text="The Shelf is on its way." />}>
+                    <ShelfPage />
+                  </Suspense>
+                }
+              />
               <Route path="comparisons" element={<ComparisonsPage />} />
               <Route
                 path="*"

@@ -3,12 +3,13 @@ import { useColorScheme } from '@mui/material/styles';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, Outlet } from 'react-router';
-import { BenchIcon, KeysIcon, LightIcon, ListIcon } from '../ui/icons';
+import { BenchIcon, KeysIcon, LightIcon, ListIcon, ShelfIcon } from '../ui/icons';
 import { useSettings } from './settings';
 import { ShortcutsDialog } from './ShortcutsDialog';
 
 const views = [
   { to: '/bench', label: 'Bench', icon: <BenchIcon /> },
+  { to: '/shelf', label: 'Shelf', icon: <ShelfIcon /> },
   { to: '/comparisons', label: 'Saved', icon: <ListIcon /> },
 ];
 

@@ -8,6 +8,8 @@ const keys: [string, string][] = [
   ['Enter', 'in a field: tidy what was typed'],
   ['Escape', 'in a field: back to the last good value'],
   ['↑ ↓ ← → then Enter', 'among the figures: go from one to the next, show its working'],
+  ['/', 'on the Shelf: type to find'],
+  ['↑ ↓ then Enter', 'among the gear: go from one to the next, open it'],
   ['Ctrl + Z', 'undo'],
   ['Ctrl + Shift + Z', 'redo'],
   ['U', 'metres, or feet and inches'],

@@ -16,6 +16,32 @@ export type SolveRequest = Schemas['SolveRequest'];
 export type Solution = Schemas['SolutionOutput'];
 export type Problem = Schemas['Problem'];
 export type FieldError = Schemas['FieldError'];
+export type AssembleRequest = Schemas['AssembleRequest'];
+export type Assembled = Schemas['AssembleResponse'];
+export type Finding = Schemas['FindingOutput'];
+export type GearKind = Schemas['KindOutput'];
+export type GearField = Schemas['FieldOutput'];
+
+/** A chain of parts, as it is stored with a rig. */
+export type Chain = Omit<Schemas['ChainInput'], 'parts' | 'mounts'> & { parts: ChainPart[]; mounts?: GearItem[] };
+export interface ChainPart {
+  item: GearItem;
+  revision: number;
+}
+
+/** A piece of gear: its kind, its id, and a member for each thing that is known of it; see /api/shelf/schema.json. */
+export interface GearItem {
+  kind: string;
+  id: string;
+  name: string;
+  [field: string]: unknown;
+}
+
+/** What was read of the text of a gear's field. */
+export interface FieldReading {
+  value: unknown;
+  problem: string | null;
+}
 
 /** Numbers by figure; NaN for a figure that does not exist, infinity where it is meant. */
 export type Numbers = Record<FigureId, number>;
@@ -95,7 +121,17 @@ export type EntryKind =
   | 'cocDivisor'
   | 'circle'
   | 'circlePx'
-  | 'blurShare';
+  | 'blurShare'
+  | 'weight'
+  | 'price'
+  | 'partLength'
+  | 'flange'
+  | 'count'
+  | 'minutes'
+  | 'wattHours'
+  | 'gigabytes'
+  | 'pixels'
+  | 'sensorSide';
 
 interface Exports {
   Evaluate: (json: string) => Float64Array;
@@ -103,6 +139,9 @@ interface Exports {
   Working: (json: string, feet: boolean) => string;
   Solve: (json: string, feet: boolean) => string;
   Conventions: (json: string, feet: boolean) => string;
+  Assemble: (json: string, feet: boolean) => string;
+  GearKinds: () => string;
+  ReadGearField: (kind: string, field: string, text: string) => string;
   ReadEntry: (kind: string, text: string, feet: boolean) => string;
   StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
   Formats: () => string[];
@@ -126,6 +165,11 @@ export interface Core {
   working: (setup: Setup, rig: number, figure: FigureId, feet: boolean) => Working | null;
   solve: (request: SolveRequest, feet: boolean) => Solution[][] | FieldError[];
   questions: (setup: Setup, feet: boolean) => Question[];
+  /** Parts put together; null when a part cannot be read. */
+  assemble: (request: AssembleRequest, feet: boolean) => Assembled | null;
+  /** The kinds of gear, and what can be known of each. */
+  gearKinds: () => GearKind[];
+  readGearField: (kind: string, field: string, text: string) => FieldReading;
   read: (kind: EntryKind, text: string, feet: boolean) => Entry;
   step: (kind: EntryKind, value: number, up: boolean, large: boolean, feet: boolean) => number;
   formats: SensorFormat[];
@@ -139,6 +183,10 @@ const noReasons: Reason[][] = [];
 const rowsOf = (texts: string[], each: number): string[][] =>
   Array.from({ length: texts.length / each }, (_, i) => texts.slice(i * each, (i + 1) * each));
 
+/** Rigs without the parts that they came from: figures go by the numbers alone, and reading parts takes its time. */
+const bare = (setup: Setup): Setup =>
+  setup.rigs.some((rig) => rig.chain) ? { ...setup, rigs: setup.rigs.map((rig) => ({ ...rig, chain: undefined })) } : setup;
+
 async function boot(): Promise<Core> {
   const address = '/_framework/dotnet.js';
   const { dotnet } = (await import(/* @vite-ignore */ address)) as DotnetModule;
@@ -147,6 +195,8 @@ async function boot(): Promise<Core> {
   const infos = rowsOf(door.Figures(), 5).map(([id, name, unit, comparison, meaning]) => ({ id, name, unit, comparison, meaning }) as FigureInfo);
   const names = infos.map((info) => info.id);
   const each = 1 + 2 * names.length;
+
+  let kinds: GearKind[] | undefined;
 
   const named = (row: Float64Array, from: number): Numbers => {
     const numbers = {} as Numbers;
@@ -158,7 +208,7 @@ async function boot(): Promise<Core> {
 
   return {
     evaluate(setup) {
-      const row = door.Evaluate(JSON.stringify(setup));
+      const row = door.Evaluate(JSON.stringify(bare(setup)));
       if (row[0] !== 0) {
         return null;
       }
@@ -169,23 +219,29 @@ async function boot(): Promise<Core> {
       return reports;
     },
     words(setup, feet) {
-      const said = JSON.parse(door.Words(JSON.stringify(setup), feet)) as { conventionWords: string[]; reasons: Reason[][] } | Problem;
+      const said = JSON.parse(door.Words(JSON.stringify(bare(setup)), feet)) as { conventionWords: string[]; reasons: Reason[][] } | Problem;
       return 'reasons' in said
         ? { conventions: said.conventionWords, reasons: said.reasons, problems: [] }
         : { conventions: [], reasons: noReasons, problems: said.errors };
     },
     working(setup, rig, figure, feet) {
-      const said = JSON.parse(door.Working(JSON.stringify({ setup, rig, figure }), feet)) as Working | Problem;
+      const said = JSON.parse(door.Working(JSON.stringify({ setup: bare(setup), rig, figure }), feet)) as Working | Problem;
       return 'steps' in said ? said : null;
     },
     solve(request, feet) {
-      const said = JSON.parse(door.Solve(JSON.stringify(request), feet)) as Schemas['SolveResponse'] | Problem;
+      const said = JSON.parse(door.Solve(JSON.stringify({ ...request, setup: bare(request.setup) }), feet)) as Schemas['SolveResponse'] | Problem;
       return 'rigs' in said ? said.rigs : said.errors;
     },
     questions(setup, feet) {
-      const said = JSON.parse(door.Conventions(JSON.stringify(setup), feet)) as Question[] | Problem;
+      const said = JSON.parse(door.Conventions(JSON.stringify(bare(setup)), feet)) as Question[] | Problem;
       return Array.isArray(said) ? said : [];
     },
+    assemble(request, feet) {
+      const said = JSON.parse(door.Assemble(JSON.stringify(request), feet)) as Assembled | Problem;
+      return 'findings' in said ? said : null;
+    },
+    gearKinds: () => (kinds ??= JSON.parse(door.GearKinds()) as GearKind[]),
+    readGearField: (kind, field, text) => JSON.parse(door.ReadGearField(kind, field, text)) as FieldReading,
     read: (kind, text, feet) => JSON.parse(door.ReadEntry(kind, text, feet)) as Entry,
     step: (kind, value, up, large, feet) => door.StepEntry(kind, value, up, large, feet),
     formats: rowsOf(door.Formats(), 3).map(([name, width, height]) => ({ name: name!, widthMm: Number(width), heightMm: Number(height) })),

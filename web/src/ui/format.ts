@@ -81,7 +81,7 @@ export function distanceField(mm: number, feet: boolean): string {
   return rest === '0' ? `${whole}′` : whole === 0 ? `${rest}″` : `${whole}′${thin}${rest}″`;
 }
 
-export const aperture = (n: number): string => `ƒ${n < 10 ? fixed(n, 1) : plain(n, 1)}`;
+export const aperture = (n: number): string => `ƒ${n < 0.995 ? plain(n, 2) : n < 10 ? fixed(n, 1) : plain(n, 1)}`;
 
 /** Stops with their sign. */
 export const stops = (value: number): string => withUnit(signed(value, 1), 'st');

@@ -15,6 +15,7 @@ export const RedoIcon = icon('m15 6 5 5-5 5m5-5H10a5.5 5.5 0 0 0 0 9h3');
 export const ShareIcon = icon('M10 14a4 4 0 0 0 6 .4l3-3a4 4 0 0 0-5.700-5.700l-1 1M14 10a4 4 0 0 0-6-.4l-3 3a4 4 0 0 0 5.700 5.700l1-1');
 export const BenchIcon = icon('M3 6h8v9H3zM13 4h8v11h-8zM2 20h20M7 15v5M17 15v5');
 export const ListIcon = icon('M4 5h16v4H4zM4 11h16v4H4zM4 17h16v3H4z');
+export const ShelfIcon = icon('M3 11h18M3 20h18M5 11V5h4v6M12 11V7h3v4M17 20v-6h3v6M6 20v-5h7v5');
 export const LightIcon = icon(
   'M12 4V2m0 20v-2m8-8h2M2 12h2m13.700-5.700 1.400-1.400M4.900 19.100l1.400-1.400m0-11.400L4.900 4.900m14.200 14.200-1.400-1.400M12 7.500a4.500 4.500 0 1 1 0 9 4.500 4.500 0 0 1 0-9z',
 );

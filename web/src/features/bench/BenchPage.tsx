@@ -4,23 +4,26 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { setDeleted, type Failure } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import type { Conventions, Reason } from '../../core/core';
+import type { Conventions, Reason, RigInput, SceneInput } from '../../core/core';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { rigLetter } from '../../ui/RigMark';
 import { RedoIcon, ShareIcon, UndoIcon } from '../../ui/icons';
 import { rename, sayAgain, setNote, useBench } from './benchStore';
+import { assembled } from './chains';
 import { ConflictDialog } from './ConflictDialog';
 import { Figures } from './Figures';
 import { GroundLine } from './GroundLine';
+import { ChainPanel } from './panels/ChainPanel';
 import { ConventionsPanel } from './panels/ConventionsPanel';
 import { FindPanel } from './panels/FindPanel';
 import { usePanel } from './panels/panelStore';
+import { PartsPanel } from './panels/PartsPanel';
 import { ReasonsPanel } from './panels/ReasonsPanel';
 import { RigPanel } from './panels/RigPanel';
 import { ScenePanel } from './panels/ScenePanel';
 import { WorkingPanel } from './panels/WorkingPanel';
-import { RigColumn, type SensorSpan } from './RigColumn';
+import { RigColumn, type ChainSpan, type SensorSpan } from './RigColumn';
 import { autosave, leave, openComparison, save } from './saving';
 import { SavingWord } from './SavingWord';
 import { SceneStrip } from './SceneStrip';
@@ -87,6 +90,11 @@ function Bench() {
     }),
     [rigs, referenceWidthMm, referenceHeightMm],
   );
+  const { deliveryAspect } = scene;
+  const chainSpan = useMemo(() => spanOf(rigs, deliveryAspect), [rigs, deliveryAspect]);
+  // Chains take room; on a low screen the frames give it.
+  const low = useMediaQuery('(max-height: 860px)');
+  const frameHeight = low && rigs.some((r) => r.chain) ? 148 : 214;
   const referenceName =
     referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;
   const stopped = words.reasons.findIndex((reasons) => reasons[0]?.kind === 'tooClose' || reasons[0]?.kind === 'tooFar');
@@ -129,6 +137,8 @@ function Bench() {
             isYardstick={i === yardstick}
             referenceName={referenceName}
             span={span}
+            chainSpan={chainSpan}
+            frameHeight={frameHeight}
             feet={feet}
           />
         ))}
@@ -141,6 +151,16 @@ function Bench() {
       <ConflictDialog />
     </Box>
   );
+}
+
+/** The drawing that all chains share, so that they are to scale with each other. */
+function spanOf(rigs: RigInput[], deliveryAspect: SceneInput['deliveryAspect']): ChainSpan {
+  const spans = rigs.flatMap((rig) => assembled(rig, { deliveryAspect })?.spans ?? []);
+  return {
+    back: Math.min(0, ...spans.map((s) => s.fromMm)),
+    front: Math.max(60, ...spans.map((s) => s.toMm)),
+    high: Math.max(60, ...spans.map((s) => s.diameterMm)),
+  };
 }
 
 const noReasons: Reason[] = [];
@@ -161,6 +181,10 @@ function OpenPanel() {
       return <WorkingPanel setup={answered} rig={panel.rig} figure={panel.figure} feet={feet} />;
     case 'rig':
       return <RigPanel index={panel.rig} rig={setup.rigs[panel.rig]!} problems={problems} feet={feet} />;
+    case 'chain':
+      return <ChainPanel index={panel.rig} rig={setup.rigs[panel.rig]!} scene={setup.scene} problems={problems} />;
+    case 'parts':
+      return <PartsPanel key={`${panel.place}${panel.isNew}`} index={panel.rig} rig={setup.rigs[panel.rig]!} scene={setup.scene} place={panel.place} isNew={panel.isNew} />;
     case 'reasons':
       return <ReasonsPanel rig={panel.rig} reasons={reasons[panel.rig] ?? noReasons} />;
     case 'scene':

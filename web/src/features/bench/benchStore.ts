@@ -3,6 +3,7 @@ import type { Comparison, ComparisonDocument } from '../../api/client';
 import {
   core,
   isFocused,
+  type Chain,
   type Conventions,
   type FieldError,
   type LensInput,
@@ -14,6 +15,7 @@ import {
 } from '../../core/core';
 import { useSettings } from '../../app/settings';
 import { oneLine } from '../../ui/format';
+import { chainOf, fromParts, nameOf } from './chains';
 
 /** Where saving stands: the quiet word in the corner. */
 export type Saving =
@@ -131,7 +133,7 @@ export const useBench = create<BenchState>()((set, get) => ({
   change(what, recipe) {
     const state = get();
     const now: Content = { name: state.name, document: state.document };
-    const next = recipe(now);
+    const next = withParts(recipe(now), now);
     if (next === now) {
       return;
     }
@@ -167,6 +169,17 @@ export const useBench = create<BenchState>()((set, get) => ({
   mark: (saving, revision) => set(revision === undefined ? { saving } : { saving, revision }),
 }));
 
+/** After a change: rigs that are chains of parts get the numbers that their parts give, as they are set and delivered now. */
+function withParts(next: Content, before: Content): Content {
+  const { scene, rigs } = next.document.setup;
+  const old = before.document.setup;
+  const reshaped = scene.deliveryAspect !== old.scene.deliveryAspect;
+  if (next.document === before.document || !rigs.some((rig, i) => rig.chain && (reshaped || rig !== old.rigs[i]))) {
+    return next;
+  }
+  return withSetup(next, { rigs: rigs.map((rig, i) => (rig.chain && (reshaped || rig !== old.rigs[i]) ? fromParts(rig, scene) : rig)) });
+}
+
 const withSetup = (content: Content, setup: Partial<Setup>): Content => ({
   ...content,
   document: { ...content.document, setup: { ...content.document.setup, ...setup } },
@@ -191,6 +204,19 @@ export function changeRig(index: number, part: Partial<RigInput>): void {
   useBench.getState().change(what, (c) => {
     const { rigs } = c.document.setup;
     return changesNothing(rigs[index]!, part) ? c : withSetup(c, { rigs: rigs.map((rig, i) => (i === index ? { ...rig, ...part } : rig)) });
+  });
+}
+
+/** Makes a rig of parts; null keeps its numbers and lets go of the parts. */
+export function changeChain(index: number, chain: Chain | null, part: Partial<RigInput> = {}): void {
+  const rig = useBench.getState().document.setup.rigs[index]!;
+  const before = chainOf(rig);
+  // A name that only tells the format is nobody's choice.
+  const unnamed = !rig.name || core().formats.some((f) => f.name.startsWith(rig.name!)) || (before !== null && rig.name === nameOf(before.parts));
+  useBench.getState().change(`rig${index}:chain${performance.now()}`, (c) => {
+    const { rigs } = c.document.setup;
+    const next = { ...rigs[index]!, ...part, chain: chain as RigInput['chain'], ...(chain && unnamed && { name: nameOf(chain.parts) }) };
+    return withSetup(c, { rigs: rigs.map((r, i) => (i === index ? next : r)) });
   });
 }
 

@@ -1,6 +1,7 @@
 import type { ComparisonDocument } from '../../api/client';
 import type { RigInput } from '../../core/core';
 import { distance, plain, shape } from '../../ui/format';
+import { chainOf } from './chains';
 import { rigLetter } from '../../ui/RigMark';
 
 interface Content {
@@ -56,6 +57,8 @@ function describe({ name, document }: Content): Map<string, string> {
 
 const describeRig = (rig: RigInput): [string, string][] => [
   ['name', rig.name ?? ''],
+  ['parts', chainOf(rig)?.parts.map((p) => p.item.name).join(' + ') ?? 'none'],
+  ['mode', chainOf(rig)?.mode ?? ''],
   ['sensor area', `${plain(rig.sensorWidthMm)} × ${plain(rig.sensorHeightMm)} mm`],
   ['recorded pixels', pixels(rig.recordedWidthPx, rig.recordedHeightPx)],
   ['focal length', `${plain(rig.focalLengthMm)} mm`],
@@ -69,7 +72,7 @@ const describeRig = (rig: RigInput): [string, string][] => [
 
 /** What has a sentence of its own above. */
 const told = [
-  'name sensorWidthMm sensorHeightMm recordedWidthPx recordedHeightPx focalLengthMm fNumber optics squeeze punchIn lens',
+  'name chain sensorWidthMm sensorHeightMm recordedWidthPx recordedHeightPx focalLengthMm fNumber optics squeeze punchIn lens',
   'subjectDistanceMm backgroundDistanceMm deliveryAspect deliveryWidthPx lensHeightMm figureHeightMm',
 ]
   .join(' ')

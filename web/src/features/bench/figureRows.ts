@@ -37,7 +37,8 @@ const chain = ({ figures: f }: RigReport) => {
   return [f.cropSensorStep, ...links].map((x) => fixed(x, 2)).join('×');
 };
 
-const enlarged = (report: RigReport) => report.figures.enlargement > 1;
+/** Areas of modes are known to a few hundredths of a millimetre; the core tells no less than this either. */
+const enlarged = (report: RigReport) => report.figures.enlargement > 1.002;
 
 const usedArea: FigureRow = { figure: 'usedWidthMm', name: 'Used area', text: (r) => both(r, 'usedWidthMm', 'usedHeightMm', 1, 'mm') };
 const usedPixels: FigureRow = {

@@ -8,13 +8,13 @@ import { usePanel, type OpenPanel } from './panelStore';
 /** The way to the other panels, since this one lies over their buttons. */
 function OtherPanels() {
   const { panel, open } = usePanel();
-  const rigs = useBench((s) => s.document.setup.rigs.length);
+  const rigs = useBench((s) => s.document.setup.rigs);
   const to = (label: string, next: OpenPanel, said = label) => (
     <Button
       key={label}
       size="small"
       aria-label={said}
-      aria-pressed={panel?.kind === next.kind && (next.kind !== 'rig' || (panel.kind === 'rig' && panel.rig === next.rig))}
+      aria-pressed={panel?.kind === next.kind && (!('rig' in next) || ('rig' in panel && panel.rig === next.rig))}
       onClick={() => open(next)}
       sx={{ minWidth: 40, px: 1, '&[aria-pressed=true]': { bgcolor: 'background.default', color: 'text.primary' } }}
     >
@@ -23,7 +23,7 @@ function OtherPanels() {
   );
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', px: 0.5, borderBottom: 1, borderColor: 'divider' }}>
-      {Array.from({ length: rigs }, (_, rig) => to(`Rig ${rigLetter(rig)}`, { kind: 'rig', rig }, `Go to more of rig ${rigLetter(rig)}`))}
+      {rigs.map((r, rig) => to(`Rig ${rigLetter(rig)}`, { kind: r.chain ? 'chain' : 'rig', rig }, `Go to ${r.chain ? 'parts' : 'more'} of rig ${rigLetter(rig)}`))}
       {to('Light, room', { kind: 'scene' }, 'Go to light and room')}
       {to('Find', { kind: 'find' }, 'Go to find')}
       {to('Conventions', { kind: 'conventions' }, 'Go to conventions')}

@@ -5,6 +5,8 @@ import type { FigureId } from '../../../core/core';
 export type OpenPanel =
   | { kind: 'working'; rig: number; figure: FigureId }
   | { kind: 'rig'; rig: number }
+  | { kind: 'chain'; rig: number }
+  | { kind: 'parts'; rig: number; place: number; isNew: boolean }
   | { kind: 'reasons'; rig: number }
   | { kind: 'scene' }
   | { kind: 'conventions' }

@@ -1,0 +1,160 @@
+using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Core.Tests.Chains;
+
+/// <summary>Each rule of putting parts together: a chain that it finds, one that it does not, and one on the edge that it does not.</summary>
+public sealed class AssemblyTests
+{
+    private static readonly ChainSetting Set = new();
+    private static readonly GearItem Reducer = Made.Adapter.With(AdapterFields.Magnification, 0.71);
+    private static readonly GearItem Wire = Made.FarLens.With(LensFields.Focus, FocusDrive.ByWire);
+    private static readonly GearItem Steady = Made.FarLens.With(LensFields.Stabilisation, 4.0);
+    private static readonly GearItem Zoom = Made.FarLens.With(LensFields.Long, 70.0).With(LensFields.RemoteZoom, true);
+    private static readonly GearItem Squeezed = Made.Lens.With(LensFields.Squeeze, 2.0);
+    private static readonly GearItem Wide = Made.Lens.With(LensFields.Short, 18.0);
+    private static readonly GearItem Fifty = Made.Lens.With(LensFields.Short, 50.0);
+    private static readonly GearItem Turning = Made.Lens.With(LensFields.Rotates, true);
+    private static readonly GearItem Polariser = Made.Filter.With(FrontFields.Effect, FilterEffect.Polariser);
+
+    /// <summary>What is found, how much it weighs, words of it, and three chains: found, not found, on the edge and not found.</summary>
+    private static readonly (FindingKind Kind, Severity Severity, string Words, GearItem[] Found, GearItem[] Fine, GearItem[] Edge)[] Rules =
+    [
+        (FindingKind.NoCamera, Severity.Stops, "no camera", [Made.Lens], [Made.Body, Made.Lens], [Made.Camera]),
+        (FindingKind.NoMode, Severity.Stops, "recording mode", [Made.Body.With(BodyFields.Modes, null), Made.Lens], [Made.Body, Made.Lens], [Made.Camera]),
+        (FindingKind.NoLens, Severity.Stops, "has no lens", [Made.Body], [Made.Body, Made.Lens], [Made.Camera]),
+        (FindingKind.OutOfOrder, Severity.Stops, "belongs in front", [Made.Body, Made.Filter, Made.Lens], [Made.Body, Made.Lens, Made.Filter], [Made.Body, Made.Gimbal, Made.Lens]),
+        (FindingKind.MountDiffers, Severity.Stops, "Far lens ends in Far; Body takes Near", [Made.Body, Made.FarLens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body.With(BodyFields.Mounts, new[] { "Odd" }), Made.Lens.With(LensFields.Mount, "NEAR")]),
+        (FindingKind.MountUnknown, Severity.Note, "mount of Lens is not known", [Made.Body, Made.Lens.With(LensFields.Mount, null)], [Made.Body, Made.Lens], [Made.Camera]),
+        (FindingKind.FlangeTooShort, Severity.Stops, "no room without glass", [Made.Body.With(BodyFields.Mounts, new[] { "Far" }), Made.Adapter.With(AdapterFields.BodyMount, "Far").With(AdapterFields.LensMount, "Near"), Made.Lens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body.With(BodyFields.Mounts, new[] { "Far" }), Made.Adapter.With(AdapterFields.BodyMount, "Far").With(AdapterFields.LensMount, "Near").With(AdapterFields.Magnification, 1.1), Made.Lens]),
+        (FindingKind.FlangeUnknown, Severity.Note, "flange distance of Odd", [Made.Body, Made.Adapter.With(AdapterFields.LensMount, "Odd"), Made.Lens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body, Made.Tube, Made.Lens]),
+        (FindingKind.TooMany, Severity.Stops, "more than is reckoned with", [Made.Body, Reducer, Reducer, Reducer, Reducer, Reducer, Made.FarLens], [Made.Body, Reducer, Made.FarLens], [Made.Body, Reducer, Reducer, Reducer, Reducer, Made.FarLens]),
+        (FindingKind.CircleTooSmall, Severity.Spoils, "of the picture dark", [Made.Body, Made.Lens.With(LensFields.Circle, 41.2)], [Made.Body, Made.Lens], [Made.Body, Made.Lens.With(LensFields.Circle, Math.Sqrt(36 * 36 + 20.25 * 20.25))]),
+        (FindingKind.CircleUnknown, Severity.Note, "stands in", [Made.Body, Made.Lens.With(LensFields.Circle, null).With(LensFields.MadeFor, "Full frame")], [Made.Body, Made.Lens], [Made.Camera]),
+        (FindingKind.FocusDriveLost, Severity.Costs, "pulled by hand", [Made.Body, Made.Adapter.With(AdapterFields.CarriesFocus, false), Made.FarLens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body, Made.Adapter.With(AdapterFields.CarriesFocus, false), Made.FarLens.With(LensFields.Focus, FocusDrive.Hand)]),
+        (FindingKind.FocusStuck, Severity.Stops, "nothing moves its focus", [Made.Body, Made.Adapter.With(AdapterFields.CarriesFocus, false), Wire], [Made.Body, Made.Adapter, Wire], [Made.Body.With(BodyFields.DrivesFocus, null), Made.Adapter, Wire]),
+        (FindingKind.IrisStuck, Severity.Spoils, "stays as it was left", [Made.Body, Made.Adapter.With(AdapterFields.CarriesIris, false), Made.FarLens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body, Made.Adapter.With(AdapterFields.CarriesIris, false).With(AdapterFields.OwnIris, true), Made.FarLens]),
+        (FindingKind.StabilisationLost, Severity.Costs, "stabilisation of 4 stops", [Made.Body, Made.Adapter.With(AdapterFields.CarriesStabilisation, false), Steady], [Made.Body, Made.Adapter, Steady], [Made.Body, Made.Adapter.With(AdapterFields.CarriesStabilisation, false), Steady.With(LensFields.Stabilisation, 0.0)]),
+        (FindingKind.ZoomDriveLost, Severity.Costs, "remote zoom", [Made.Body, Made.Adapter.With(AdapterFields.CarriesZoom, false), Zoom], [Made.Body, Made.Adapter, Zoom], [Made.Body, Made.Adapter.With(AdapterFields.CarriesZoom, false), Zoom.With(LensFields.RemoteZoom, false)]),
+        (FindingKind.CarriageUnknown, Severity.Note, "taken not to", [Made.Body, Made.Adapter.With(AdapterFields.CarriesIris, null), Made.FarLens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body, Made.Adapter.With(AdapterFields.CarriesIris, null), Made.FarLens.With(LensFields.Iris, IrisControl.Ring)]),
+        (FindingKind.LightGained, Severity.Note, "gains 0.99 stops", [Made.Body, Reducer, Made.FarLens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body, Made.Adapter.With(AdapterFields.Magnification, 1.0), Made.FarLens]),
+        (FindingKind.LightLost, Severity.Costs, "takes 2 stops", [Made.Body, Made.Adapter.With(AdapterFields.Magnification, 2.0), Made.FarLens], [Made.Body, Reducer, Made.FarLens], [Made.Body, Fifty, Made.Attachment.With(FrontFields.LightLost, 0.0)]),
+        (FindingKind.OutputLimited, Severity.Costs, "lets out ƒ1.5 at most", [Made.Body, Reducer.With(AdapterFields.FastestOut, 1.5), Made.FarLens], [Made.Body, Reducer, Made.FarLens], [Made.Body, Reducer.With(AdapterFields.FastestOut, 0.71 * 2.0), Made.FarLens]),
+        (FindingKind.ThreadDiffers, Severity.Stops, "screws into 77 mm", [Made.Body, Made.Lens, Made.Filter.With(CommonFields.RearThread, 77.0)], [Made.Body, Made.Lens, Made.Filter], [Made.Body, Made.Lens, Ring(67, 77), Made.Filter.With(CommonFields.RearThread, 77.0)]),
+        (FindingKind.NoThread, Severity.Stops, "Nothing can be screwed", [Made.Body, Made.Lens.With(LensFields.FilterThread, null).With(LensFields.NoFilters, true), Made.Filter], [Made.Body, Made.Lens, Made.Filter], [Made.Body, Made.Lens.With(LensFields.FilterThread, null).With(LensFields.NoFilters, true)]),
+        (FindingKind.ThreadUnknown, Severity.Note, "taken to fit", [Made.Body, Made.Lens.With(LensFields.FilterThread, null), Made.Filter], [Made.Body, Made.Lens, Made.Filter], [Made.Body, Made.Lens.With(LensFields.FilterThread, null)]),
+        (FindingKind.CornersCut, Severity.Spoils, "cuts the corners", [Made.Body, Wide, Ring(67, 49), Made.Filter.With(CommonFields.RearThread, 49.0)], [Made.Body, Fifty.With(LensFields.Short, 200.0).With(LensFields.Widest, 4.0), Ring(67, 62)], [Made.Body, Wide, Made.Filter]),
+        (FindingKind.TakingLensTooShort, Severity.Spoils, "taking lens of 50 mm", [Made.Body, Fifty.With(LensFields.Short, 49.8), Made.Attachment], [Made.Body, Fifty.With(LensFields.Short, 85.0), Made.Attachment], [Made.Body, Fifty.With(LensFields.Short, 50 * Math.Sqrt(36 * 36 + 20.25 * 20.25) / 41.3), Made.Attachment]),
+        (FindingKind.SqueezeNotShown, Severity.Costs, "not known to show", [Made.Body, Squeezed], [Made.Body, Made.Lens], [Made.Body.With(BodyFields.Modes, new[] { Made.Mode("Squeezed", 36, 20.25, 2.01) }), Squeezed]),
+        (FindingKind.FrontTurns, Severity.Costs, "turns while focusing", [Made.Body, Turning, Polariser], [Made.Body, Made.Lens, Polariser], [Made.Body, Turning, Made.Filter]),
+        (FindingKind.SetToInfinity, Severity.Note, "Set Lens to infinity", [Made.Body, Fifty, Made.Attachment.With(FrontFields.FocusesItself, true)], [Made.Body, Fifty, Made.Attachment], [Made.Body, Fifty]),
+        (FindingKind.TooHeavy, Severity.Stops, "carries 999 g", [Made.Body, Made.Lens, Made.Gimbal.With(SupportFields.Payload, 999.0)], [Made.Body, Made.Lens, Made.Gimbal], [Made.Body, Made.Lens, Made.Gimbal.With(SupportFields.Payload, 1000.0)]),
+        (FindingKind.NearPayload, Severity.Costs, "of what Gimbal carries", [Made.Body, Made.Lens, Made.Gimbal.With(SupportFields.Payload, 1100.0)], [Made.Body, Made.Lens, Made.Gimbal], [Made.Body, Made.Lens, Made.Gimbal.With(SupportFields.Payload, 1000 / 0.9)]),
+        (FindingKind.TooLong, Severity.Stops, "140 mm long", [Made.Body, Made.Lens, Made.Gimbal.With(SupportFields.Longest, 139.0)], [Made.Body, Made.Lens, Made.Gimbal], [Made.Body, Made.Lens, Made.Gimbal.With(SupportFields.Longest, 140.0)]),
+        (FindingKind.LensNeedsSupport, Severity.Costs, "bears 1.5 kg by itself", [Made.Body, Made.Lens.With(CommonFields.Weight, 1501.0)], [Made.Body, Made.Lens.With(CommonFields.Weight, 1501.0), Made.Rails], [Made.Body, Made.Lens.With(CommonFields.Weight, 1500.0)]),
+        (FindingKind.WeightUnknown, Severity.Note, "at least", [Made.Body, Made.Lens.With(CommonFields.Weight, null)], [Made.Body, Made.Lens], [Made.Body, Made.Lens.With(CommonFields.Weight, 0.0)]),
+        (FindingKind.FocusEnds, Severity.Costs, "and no farther", [Made.Body, Made.Tube, Made.Lens], [Made.Body, Made.Lens], [Made.Body, Made.Tube.With(AdapterFields.Extension, 0.0), Made.Lens]),
+        (FindingKind.NearestUnknown, Severity.Note, "nearest focus of Lens", [Made.Body, Made.Lens.With(LensFields.Nearest, null)], [Made.Body, Made.Lens], [Made.Camera]),
+        (FindingKind.BatteryInFlight, Severity.Note, "ask the carrier", [Made.Body, Made.Lens, Made.Battery.With(BagFields.Energy, 100.1)], [Made.Body, Made.Lens, Made.Battery], [Made.Body, Made.Lens, Made.Battery.With(BagFields.Energy, 100.0)]),
+        (FindingKind.Overhead, Severity.Note, "second safety", [Made.Body, Made.Lens, Made.Gimbal.With(SupportFields.Type, SupportType.Arm)], [Made.Body, Made.Lens, Made.Gimbal], [Made.Body, Made.Lens, Made.Rails]),
+    ];
+
+    public static TheoryData<int> All => [.. Enumerable.Range(0, Rules.Length)];
+
+    private static GearItem Ring(double from, double to) =>
+        Made.Of(GearKind.StepRing, $"Ring {from} to {to}", (CommonFields.RearThread, from), (CommonFields.FrontThread, to), (CommonFields.Thickness, 3.0), (CommonFields.Weight, 20.0));
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void A_rule_finds_what_it_is_for_and_nothing_else(int index)
+    {
+        var (kind, severity, words, found, fine, edge) = Rules[index];
+        var assembly = Made.Assemble(Set, found);
+        var finding = Assert.Single(assembly.Findings, f => f.Kind == kind);
+        Assert.Equal(severity, finding.Severity);
+        Assert.Contains(words, finding.Reason + " " + finding.Mend, StringComparison.Ordinal);
+        Assert.EndsWith(".", finding.Reason, StringComparison.Ordinal);
+        Assert.Equal(severity != Severity.Stops, assembly.Works);
+        Assert.DoesNotContain(Made.Assemble(Set, fine).Findings, f => f.Kind == kind);
+        Assert.DoesNotContain(Made.Assemble(Set, edge).Findings, f => f.Kind == kind);
+    }
+
+    [Fact]
+    public void Every_kind_of_finding_has_a_rule_here()
+    {
+        Assert.Equal(Enum.GetValues<FindingKind>().Order(), Rules.Select(r => r.Kind).Order());
+    }
+
+    [Fact]
+    public void Complete_gear_that_fits_gives_its_numbers_and_nothing_to_say()
+    {
+        var assembly = Made.Assemble(new ChainSetting { FNumber = 4, CaptureFps = 50, PunchIn = 1.5 }, Made.Body, Made.Lens, Made.Filter);
+        Assert.Empty(assembly.Findings);
+        var rig = assembly.Rig!.Value;
+        Assert.Equal((36, 20.25, 35, 4), (rig.SensorWidthMm, rig.SensorHeightMm, rig.FocalLengthMm, rig.FNumber));
+        Assert.Equal((1.5, 3, 50, 1), (rig.PunchIn, rig.FilterStops, rig.CaptureFps, rig.Optics.Magnification));
+        Assert.Equal((43.4, 300, 0.15), (rig.Lens.ImageCircleMm!.Value, rig.Lens.NearestFocusMm!.Value, rig.Lens.LargestMagnification!.Value));
+        Assert.Equal(18 + 80 + 4, rig.Lens.FrontFromSensorMm);
+        Assert.Equal((1040, 144), (assembly.Layout.WeightG, assembly.Layout.LengthMm));
+    }
+
+    [Fact]
+    public void The_focal_length_moves_along_the_zoom_and_the_aperture_within_what_the_lens_has_there()
+    {
+        var zoom = Made.Lens.With(LensFields.Short, 28.0).With(LensFields.Long, 70.0).With(LensFields.Widest, 3.5)
+            .With(LensFields.WidestAlong, new GearPoint[] { new(28, 3.5), new(45, 4.5), new(70, 5.6) });
+        Rig At(double f, double n) => Made.Assemble(new ChainSetting { FocalLengthMm = f, FNumber = n }, Made.Body, zoom).Rig!.Value;
+        Assert.Equal((28, 3.5), (At(10, 1).FocalLengthMm, At(10, 1).FNumber));
+        Assert.Equal((70, 22), (At(500, 64).FocalLengthMm, At(500, 64).FNumber));
+        Assert.Equal(4.5, At(45, 1).FNumber, 12);
+
+        // Between two known points log N goes with log f: ln(5.6/4.5)·ln(56/45)/ln(70/45).
+        Assert.Equal(4.5 * Math.Exp(Math.Log(5.6 / 4.5) * Math.Log(56 / 45.0) / Math.Log(70 / 45.0)), At(56, 1).FNumber, 12);
+    }
+
+    [Fact]
+    public void Measured_focal_lengths_are_shared_out_between_the_marks()
+    {
+        var zoom = Made.Lens.With(LensFields.Short, 20.0).With(LensFields.Long, 40.0).With(LensFields.Measured, new GearPoint[] { new(20, 21), new(40, 40) });
+        double? At(double f) => Made.Assemble(new ChainSetting { FocalLengthMm = f }, Made.Body, zoom).Rig!.Value.Lens.MeasuredFocalLengthMm;
+        Assert.Equal(21, At(20)!.Value, 12);
+        Assert.Equal(30 * 1.025, At(30)!.Value, 12);
+        Assert.Equal(40, At(40)!.Value, 12);
+    }
+
+    [Fact]
+    public void A_covered_mode_and_a_punch_in_are_named_as_the_cure()
+    {
+        var finding = Assert.Single(Made.Assemble(Set, Made.Body, Made.Lens.With(LensFields.Circle, 28.5)).Findings);
+        Assert.Contains("Use the mode Crop, punch in 1.45×, an extender of 1.45× or more", finding.Mend, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_an_adapter_does_not_carry_does_not_count()
+    {
+        var parts = new[] { Made.Body.With(BodyFields.Stabilisation, 5.0).With(BodyFields.AddsUp, true), Made.Adapter, Steady };
+        var rig = Made.Assemble(Set, parts).Rig!.Value;
+        Assert.Equal((5, 4, true), (rig.BodyStabilisationStops, rig.LensStabilisationStops, rig.StabilisersAddUp));
+        parts[1] = Made.Adapter.With(AdapterFields.CarriesStabilisation, false);
+        rig = Made.Assemble(Set, parts).Rig!.Value;
+        Assert.Equal((5, 0, false), (rig.BodyStabilisationStops, rig.LensStabilisationStops, rig.StabilisersAddUp));
+    }
+
+    [Fact]
+    public void A_reducer_and_an_adapter_limit_what_reaches_the_sensor()
+    {
+        var rig = Made.Assemble(Set, Made.Body, Reducer.With(AdapterFields.FastestOut, 1.5).With(AdapterFields.CircleOut, 30.0), Made.FarLens).Rig!.Value;
+        Assert.Equal((0.71, 1.5), (rig.Optics.Magnification, rig.OpticsFastestFNumber!.Value));
+        Assert.Equal(30 / 0.71, rig.Lens.ImageCircleMm!.Value, 12);
+    }
+
+    [Fact]
+    public void A_camera_that_keeps_its_lens_is_body_and_lens_in_one()
+    {
+        var assembly = Made.Assemble(new ChainSetting { FocalLengthMm = 50 }, Made.Camera, Made.Filter.With(CommonFields.RearThread, null));
+        Assert.True(assembly.Works);
+        Assert.Equal((13.2, 50, 2.8), (assembly.Rig!.Value.SensorWidthMm, assembly.Rig.Value.FocalLengthMm, assembly.Rig.Value.FNumber));
+        Assert.Contains(Made.Assemble(Set, Made.Camera, Made.Lens).Findings, f => f.Kind == FindingKind.OutOfOrder);
+    }
+}

@@ -1,0 +1,49 @@
+import { core, type Assembled, type Chain, type ChainPart, type GearItem, type RigInput, type SceneInput } from '../../core/core';
+import { useSettings } from '../../app/settings';
+
+const known = new WeakMap<RigInput, { aspect: number | null; feet: boolean; assembled: Assembled | null }>();
+
+/** The chain of a rig; its parts are gear as it was when they were put in. */
+export const chainOf = (rig: RigInput): Chain | null => (rig.chain as Chain | null | undefined) ?? null;
+
+/** What a rig's parts make together; reckoned once for a rig as it stands. Null for a rig of bare numbers. */
+export function assembled(rig: RigInput, { deliveryAspect }: Pick<SceneInput, 'deliveryAspect'>): Assembled | null {
+  if (!rig.chain) {
+    return null;
+  }
+  const { feet } = useSettings.getState();
+  const aspect = deliveryAspect ?? null;
+  const before = known.get(rig);
+  if (before?.aspect === aspect && before.feet === feet) {
+    return before.assembled;
+  }
+  const { chain, focalLengthMm, fNumber, punchIn = 1, captureFps = null } = rig;
+  const answer = core().assemble({ chain, focalLengthMm, fNumber, punchIn, deliveryAspect: aspect, captureFps }, feet);
+  known.set(rig, { aspect, feet, assembled: answer });
+  return answer;
+}
+
+/** A rig with the numbers that its parts give. What is no part's business (sensitivity, a shim) stays as it was set. */
+export function fromParts(rig: RigInput, scene: SceneInput): RigInput {
+  const answer = assembled(rig, scene);
+  if (!answer?.rig) {
+    return rig;
+  }
+  const { name, chain, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } = rig;
+  const next = { ...answer.rig, name, chain, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } as RigInput;
+  known.set(next, known.get(rig)!);
+  return next;
+}
+
+/** What a rig is called when nobody has named it: its camera and lens. */
+export function nameOf(parts: ChainPart[]): string {
+  const camera = parts[0]?.item.name ?? '';
+  const lens = parts.find((p) => p.item.kind === 'lens')?.item.name;
+  return (lens ? `${camera}, ${lens}` : camera).slice(0, 60);
+}
+
+/** The mounts, of some, that parts name, and those that go straight onto these. */
+export function mountsOf(parts: ChainPart[], mounts: GearItem[]): GearItem[] {
+  const named = parts.flatMap(({ item }) => [item.mounts, item.mount, item.bodyMount, item.lensMount].flat()).filter((name) => typeof name === 'string');
+  return mounts.filter((m) => named.some((name) => name.toLowerCase() === m.name.toLowerCase()));
+}

@@ -1,0 +1,131 @@
+import { Box, Button, ButtonBase, InputBase, Typography } from '@mui/material';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, failure, unreachable } from '../../../api/client';
+import type { Chain, ChainPart, GearItem, RigInput, SceneInput } from '../../../core/core';
+import { RigMark } from '../../../ui/RigMark';
+import { factsOf, fullName } from '../../shelf/gear';
+import { changeChain } from '../benchStore';
+import { chainOf, mountsOf } from '../chains';
+import { usePanel } from './panelStore';
+import { SidePanel } from './SidePanel';
+
+interface PartsPanelProps {
+  index: number;
+  rig: RigInput;
+  scene: SceneInput;
+  place: number;
+  isNew: boolean;
+}
+
+/** What fits at a place of a chain, best first, and why the rest does not. */
+export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps) {
+  const [text, setText] = useState('');
+  const open = usePanel((s) => s.open);
+  const chain = chainOf(rig);
+  const parts = chain?.parts ?? [];
+  const current = isNew ? undefined : parts[place]?.item;
+  const { data, error, isPending } = useQuery({
+    queryKey: ['shelf', 'options', chain, rig.focalLengthMm, rig.fNumber, scene.deliveryAspect, place, isNew, text],
+    queryFn: async ({ signal }) => {
+      const setup = chain && {
+        chain: chain as NonNullable<RigInput['chain']>,
+        focalLengthMm: rig.focalLengthMm,
+        fNumber: rig.fNumber,
+        punchIn: rig.punchIn ?? 1,
+        deliveryAspect: scene.deliveryAspect ?? null,
+      };
+      const answer = await api.POST('/api/shelf/options', { body: { setup, place, isNew, text }, signal }).catch((e: unknown) => {
+        throw signal.aborted ? e : new Error(unreachable.say);
+      });
+      if (!answer.data) {
+        throw new Error(failure(answer.response.status, answer.error).say);
+      }
+      return answer.data;
+    },
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+  const items = new Map<string, ChainPart>([...parts, ...((data?.items ?? []) as ChainPart[])].map((p) => [p.item.id, p]));
+  const take = (ids: string[]) => {
+    const next = ids.map((id) => items.get(id)!);
+    const mounts = mountsOf(next, [...((data?.mounts ?? []) as GearItem[]), ...(chain?.mounts ?? [])].filter((m, i, all) => all.findIndex((o) => o.id === m.id) === i));
+    const mode = next[0]?.item.id === parts[0]?.item.id ? (chain?.mode ?? '') : '';
+    changeChain(index, { parts: next, mounts, mode });
+    const lens = next.some((p) => p.item.kind === 'lens' || p.item.kind === 'fixedLensCamera');
+    open(lens ? { kind: 'chain', rig: index } : { kind: 'parts', rig: index, place: next.length, isNew: true });
+  };
+  const without = () => {
+    const next = parts.filter((_, i) => i !== place);
+    changeChain(index, next.length === 0 ? null : { ...(chain as Chain), parts: next, mounts: mountsOf(next, chain?.mounts ?? []) });
+    open({ kind: 'chain', rig: index });
+  };
+  const title = current ? `In place of ${current.name}` : parts.length === 0 ? 'Choose a camera' : 'Add a part';
+
+  return (
+    <SidePanel title={title} mark={<RigMark index={index} size={24} />}>
+      <InputBase
+        fullWidth
+        type="search"
+        value={text}
+        placeholder="type to narrow: fast, under 400 g, 77 mm thread"
+        onChange={(event) => setText(event.target.value)}
+        inputProps={{ 'aria-label': 'Find a part', maxLength: 200 }}
+        sx={{ minHeight: 40, px: 1, mb: 1, bgcolor: 'background.default', border: 1, borderColor: 'divider', borderRadius: 1, '&.Mui-focused': { borderColor: 'primary.main' } }}
+      />
+      {current && place > 0 && (
+        <Button onClick={without} sx={{ mb: 0.5 }}>
+          Take {current.name} out
+        </Button>
+      )}
+      {error && (
+        <Typography role="alert" sx={{ fontSize: 14 }}>
+          {error.message} The rig keeps its parts; try again when the server is back.
+        </Typography>
+      )}
+      {isPending && <Typography sx={{ fontSize: 14 }}>Trying what is on the shelf…</Typography>}
+      {data && (
+        <Typography role="status" sx={{ fontSize: 13, color: 'text.secondary' }}>
+          {data.total === 0 ? 'Nothing on the shelf can stand here. ' : `${data.fits} of ${data.total} fit, best first. `}
+          {data.total === 0 && <Link to="/shelf">To the Shelf</Link>}
+        </Typography>
+      )}
+      <Box component="ul" aria-label="Parts" sx={{ listStyle: 'none', m: 0, p: 0, mt: 0.5 }}>
+        {data?.options.map((option) => {
+          const item = items.get(option.id)?.item;
+          return (
+            item && (
+              <Box component="li" key={option.id} sx={{ borderTop: 1, borderColor: 'divider' }}>
+                <ButtonBase
+                  onClick={() => take(option.parts)}
+                  aria-current={item.id === current?.id}
+                  aria-label={`${fullName(item)}, ${option.fits ? option.why : `does not fit: ${option.why}`}`}
+                  sx={{
+                    display: 'block',
+                    width: '100%',
+                    minHeight: 48,
+                    textAlign: 'left',
+                    py: 0.75,
+                    px: 0.5,
+                    fontFamily: 'inherit',
+                    fontSize: 14,
+                    color: option.fits ? 'text.primary' : 'text.secondary',
+                    '&:hover': { bgcolor: 'background.default' },
+                    '& small': { display: 'block', fontSize: 12.5, lineHeight: 1.3, color: 'text.secondary' },
+                    '&[aria-current=true]': { boxShadow: 'inset 3px 0 0 var(--mui-palette-primary-main)' },
+                  }}
+                >
+                  <span style={{ fontWeight: option.fits ? 600 : 400 }}>{fullName(item)}</span>
+                  {option.fits && <small>{factsOf(item)}</small>}
+                  <small>{option.fits ? option.why : `Does not fit. ${option.why} ${option.mend}`}</small>
+                </ButtonBase>
+              </Box>
+            )
+          );
+        })}
+      </Box>
+    </SidePanel>
+  );
+}

@@ -1,0 +1,110 @@
+import { Box, ButtonBase, Chip, MenuItem } from '@mui/material';
+import { core } from '../../core/core';
+import { LabelledSelect } from '../../ui/LabelledSelect';
+import type { Facet, ShelfAsk, ShelfPage } from './shelfApi';
+
+/** What the typed text was taken to mean, piece by piece; each can be taken out. */
+export function Understood({ understood, text, onText }: { understood: ShelfPage['understood']; text: string; onText: (text: string) => void }) {
+  const told = understood.filter((u) => u.meaning !== '');
+  const words = understood.filter((u) => u.meaning === '');
+  if (understood.length === 0 || text.trim() === '') {
+    return null;
+  }
+  const without = (typed: string) => onText(text.replace(typed, ' ').replace(/\s+/g, ' ').trim());
+  return (
+    <Box role="status" aria-label="Understood as" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center', fontSize: 13, color: 'text.secondary' }}>
+      {told.map((u) => (
+        <Chip key={u.typed} label={u.meaning} onDelete={() => without(u.typed)} variant="outlined" sx={{ height: 32, fontSize: 13 }} />
+      ))}
+      {words.length > 0 && <span>and the {words.length === 1 ? 'word' : 'words'} {words.map((w) => `“${w.typed}”`).join(', ')}</span>}
+    </Box>
+  );
+}
+
+interface FacetsProps {
+  ask: ShelfAsk;
+  page: ShelfPage | undefined;
+  onChange: (part: Partial<ShelfAsk>) => void;
+}
+
+const holdings: [string, string][] = [
+  ['own', 'Ours'],
+  ['borrow', 'To borrow'],
+  ['hire', 'To hire'],
+];
+
+const orders: [string, string][] = [
+  ['', 'kind and focal length'],
+  ['name', 'name'],
+  ['weight', 'weight'],
+  ['price', 'price'],
+  ['aperture', 'aperture'],
+];
+
+/** Choices that narrow what is shown, each with how much it would leave. */
+export function Facets({ ask, page, onChange }: FacetsProps) {
+  const count = (facets: Facet[] | undefined, key: string) => facets?.find((f) => f.key === key)?.count ?? 0;
+  const kinds = core().gearKinds().filter((k) => k.key !== 'mode' && (count(page?.kinds, k.key) > 0 || k.key === ask.kind));
+  const all = page?.kinds.reduce((sum, f) => sum + f.count, 0) ?? 0;
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'end', flex: '1 1 100%', minWidth: 0 }}>
+      <Box role="group" aria-label="Kind" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.25, flex: '1 1 100%' }}>
+        <Choice label="All" count={all} on={ask.kind === ''} onClick={() => onChange({ kind: '' })} />
+        {kinds.map((k) => (
+          <Choice key={k.key} label={k.plural} count={count(page?.kinds, k.key)} on={ask.kind === k.key} onClick={() => onChange({ kind: ask.kind === k.key ? '' : k.key })} />
+        ))}
+      </Box>
+      <Box role="group" aria-label="Ours or not" sx={{ display: 'flex', gap: 0.25 }}>
+        {holdings.map(([key, label]) => (
+          <Choice key={key} label={label} count={count(page?.holdings, key)} on={ask.holding === key} onClick={() => onChange({ holding: ask.holding === key ? '' : key })} />
+        ))}
+        <Choice label="Retired" on={ask.retired} onClick={() => onChange({ retired: !ask.retired })} />
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, '& > *': { width: 150 } }}>
+        <LabelledSelect label="Mount" value={ask.mount} onChange={(mount) => onChange({ mount })}>
+          <MenuItem value="">any</MenuItem>
+          {ask.mount !== '' && count(page?.mounts, ask.mount) === 0 && <MenuItem value={ask.mount}>{ask.mount}</MenuItem>}
+          {page?.mounts.map((m) => (
+            <MenuItem key={m.key} value={m.key}>
+              {m.key} ({m.count})
+            </MenuItem>
+          ))}
+        </LabelledSelect>
+        <LabelledSelect label="In order of" value={ask.order} onChange={(order) => onChange({ order })}>
+          {orders.map(([key, label]) => (
+            <MenuItem key={key} value={key}>
+              {label}
+            </MenuItem>
+          ))}
+        </LabelledSelect>
+      </Box>
+    </Box>
+  );
+}
+
+function Choice({ label, count, on, onClick }: { label: string; count?: number; on: boolean; onClick: () => void }) {
+  return (
+    <ButtonBase
+      aria-pressed={on}
+      onClick={onClick}
+      sx={{
+        minHeight: 40,
+        px: 0.875,
+        gap: 0.5,
+        borderRadius: 1,
+        fontFamily: 'inherit',
+        fontSize: 13.5,
+        whiteSpace: 'nowrap',
+        color: on ? 'primary.main' : 'text.primary',
+        fontWeight: on ? 650 : 400,
+        bgcolor: on ? 'background.paper' : 'transparent',
+        boxShadow: on ? 'inset 0 -2px 0 var(--mui-palette-primary-main)' : 'none',
+        '&:hover': { bgcolor: 'background.paper' },
+        '& small': { fontSize: 12.5, color: 'text.secondary', fontVariantNumeric: 'tabular-nums', fontWeight: 400 },
+      }}
+    >
+      {label}
+      {count !== undefined && <small>{count}</small>}
+    </ButtonBase>
+  );
+}

@@ -1,0 +1,189 @@
+import { keepPreviousData, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
+import { api, failure, unreachable, type Failure } from '../../api/client';
+import type { components } from '../../api/schema';
+import type { GearItem } from '../../core/core';
+
+type Schemas = components['schemas'];
+export type Reach = Schemas['ReachOutput'];
+export type Facet = Schemas['FacetOutput'];
+export type Way = Schemas['WayOutput'];
+export type ImportResult = Schemas['ImportOutput'];
+export type ShelfEntry = Omit<Schemas['ShelfItemOutput'], 'item'> & { item: GearItem };
+export type ShelfPage = Omit<Schemas['ShelfPageOutput'], 'items'> & { items: ShelfEntry[] };
+
+/** What the page asks the shelf for; part of its address. */
+export interface ShelfAsk {
+  q: string;
+  kind: string;
+  holding: string;
+  mount: string;
+  retired: boolean;
+  body: string;
+  mode: string;
+  order: string;
+}
+
+const shelfKey = 'shelf';
+const some = (text: string) => (text === '' ? undefined : text);
+
+/** Everything that the shelf says is asked anew. */
+export const askAgain = (queries: QueryClient) => queries.invalidateQueries({ queryKey: [shelfKey] });
+
+async function readPage(ask: ShelfAsk, skip: number, signal?: AbortSignal): Promise<ShelfPage> {
+  const { data, error, response } = await api
+    .GET('/api/shelf', {
+      params: {
+        query: {
+          Q: some(ask.q),
+          Kind: some(ask.kind),
+          Holding: some(ask.holding),
+          Mount: some(ask.mount),
+          Retired: ask.retired || undefined,
+          Body: some(ask.body),
+          Mode: some(ask.mode),
+          Order: some(ask.order),
+          Skip: skip || undefined,
+        },
+      },
+      ...(signal && { signal }),
+    })
+    .catch((e: unknown) => {
+      throw signal?.aborted ? e : new Error(unreachable.say);
+    });
+  if (!data) {
+    throw new Error(failure(response.status, error).say);
+  }
+  return data as ShelfPage;
+}
+
+/** The things that a question finds, page by page; while a new question is on its way, the answer of before stays. */
+export const useShelf = (ask: ShelfAsk) =>
+  useInfiniteQuery({
+    queryKey: [shelfKey, ask],
+    initialPageParam: 0,
+    queryFn: ({ pageParam, signal }) => readPage(ask, pageParam, signal),
+    getNextPageParam: (last, all) => {
+      const shown = all.reduce((sum, page) => sum + page.items.length, 0);
+      return shown < last.total ? shown : undefined;
+    },
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+const nothing: ShelfAsk = { q: '', kind: '', holding: '', mount: '', retired: false, body: '', mode: '', order: '' };
+
+/** All things of one kind, by name; for choices among cameras and mounts. */
+export const useKind = (kind: string) =>
+  useQuery({
+    queryKey: [shelfKey, 'all', kind],
+    queryFn: async ({ signal }) => {
+      const found: ShelfEntry[] = [];
+      for (let total = 1; found.length < total; ) {
+        const page = await readPage({ ...nothing, kind, order: 'name' }, found.length, signal);
+        total = page.total;
+        found.push(...page.items);
+        if (page.items.length === 0) break;
+      }
+      return found;
+    },
+    retry: false,
+  });
+
+/** One thing as it is on the shelf now; null when it is not there. */
+export async function readGear(id: string): Promise<ShelfEntry | null | Failure> {
+  try {
+    const { data, error, response } = await api.GET('/api/shelf/{id}', { params: { path: { id } } });
+    return data ? (data as ShelfEntry) : response.status === 404 ? null : failure(response.status, error);
+  } catch {
+    return unreachable;
+  }
+}
+
+export type GearWrite =
+  | { kind: 'stored'; entry: ShelfEntry }
+  | { kind: 'conflict'; current: ShelfEntry }
+  | { kind: 'fields'; errors: Schemas['FieldError'][]; say: string }
+  | Failure;
+
+/** Writes a thing on top of the revision it was changed from; null adds a new one. */
+export async function writeGear(item: GearItem, base: number | null): Promise<GearWrite> {
+  try {
+    const headers: Record<string, string> = base === null ? { 'If-None-Match': '*' } : { 'If-Match': `"${base}"` };
+    const { data, error, response } = await api.PUT('/api/shelf/{id}', { params: { path: { id: item.id } }, headers, body: item });
+    if (data) {
+      return { kind: 'stored', entry: data as ShelfEntry };
+    }
+    if (response.status === 412 && 'current' in error) {
+      return { kind: 'conflict', current: error.current as ShelfEntry };
+    }
+    const said = failure(response.status, error);
+    return 'errors' in error && error.errors.length > 0 ? { kind: 'fields', errors: error.errors, say: said.say } : said;
+  } catch {
+    return unreachable;
+  }
+}
+
+/** Deletes a thing, or retires it where saved comparisons use it. */
+export async function deleteGear(id: string): Promise<Schemas['ShelfDeleteOutput'] | Failure> {
+  try {
+    const { data, error, response } = await api.DELETE('/api/shelf/{id}', { params: { path: { id } } });
+    return data ?? failure(response.status, error);
+  } catch {
+    return unreachable;
+  }
+}
+
+/** Retires a thing, or offers it again. */
+export async function setRetired(id: string, retired: boolean): Promise<ShelfEntry | Failure> {
+  try {
+    const params = { params: { path: { id } } };
+    const { data, error, response } = retired
+      ? await api.POST('/api/shelf/{id}/retire', params)
+      : await api.POST('/api/shelf/{id}/restore', params);
+    return data ? (data as ShelfEntry) : failure(response.status, error);
+  } catch {
+    return unreachable;
+  }
+}
+
+/** The ways to join a camera and a lens, best first. */
+export const useWays = (camera: string, lens: string, mode: string) =>
+  useQuery({
+    queryKey: [shelfKey, 'ways', camera, lens, mode],
+    enabled: camera !== '' && lens !== '',
+    retry: false,
+    queryFn: async () => {
+      const { data, error, response } = await api.GET('/api/shelf/ways', { params: { query: { camera, lens, mode } } });
+      if (!data) {
+        throw new Error(failure(response.status, error).say);
+      }
+      return data;
+    },
+  });
+
+/** Looks through a file, or brings it in. Sent as it is; what it is, the server tells by its content. */
+export async function bringIn(file: File, write: number | null, signal: AbortSignal): Promise<ImportResult | Failure> {
+  try {
+    const query = new URLSearchParams({ file: file.name, ...(write !== null && { write: 'true', expect: String(write) }) });
+    const response = await fetch(`/api/shelf/import?${query}`, {
+      method: 'POST',
+      body: file,
+      headers: { 'Content-Type': 'application/octet-stream' },
+      signal,
+    });
+    const said = (await response.json()) as ImportResult | { detail?: string };
+    return 'rows' in said ? said : failure(response.status, said);
+  } catch (e) {
+    return signal.aborted ? { kind: 'refused', say: 'Stopped; nothing was written.' } : { ...unreachable, say: `${unreachable.say} ${String(e)}` };
+  }
+}
+
+/** Adds the demo gear. */
+export async function addDemo(): Promise<ImportResult | Failure> {
+  try {
+    const { data, error, response } = await api.POST('/api/shelf/demo');
+    return data ?? failure(response.status, error);
+  } catch {
+    return unreachable;
+  }
+}
