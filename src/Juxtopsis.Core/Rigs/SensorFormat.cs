@@ -33,23 +33,28 @@ public sealed record SensorFormat(string Name, double WidthMm, double HeightMm, 
         return name.Length == 0 ? null : All.FirstOrDefault(f => f.Name.StartsWith(name.Trim(), StringComparison.OrdinalIgnoreCase));
     }
 
+    /// <summary>The formats of stills cameras: those that a crop factor without a word more is about.</summary>
+    public static IReadOnlyList<SensorFormat> Stills { get; } = [.. All.Where(f => !f.Name.StartsWith("Super", StringComparison.Ordinal))];
+
     /// <summary>The generic format that is nearest in diagonal.</summary>
     /// <param name="widthMm">Width of an area, mm.</param>
     /// <param name="heightMm">Height of it, mm.</param>
+    /// <param name="among">The formats to choose from; all when left out.</param>
     /// <returns>The format; for areas of equal distance the larger one.</returns>
-    public static SensorFormat Nearest(double widthMm, double heightMm)
+    public static SensorFormat Nearest(double widthMm, double heightMm, IReadOnlyList<SensorFormat>? among = null)
     {
         var diagonal = Math.Sqrt(widthMm * widthMm + heightMm * heightMm);
-        var best = All[0];
+        var formats = among ?? All;
+        var best = formats[0];
         var least = double.PositiveInfinity;
-        for (var i = 0; i < All.Count; i++)
+        for (var i = 0; i < formats.Count; i++)
         {
             // In ratios: half the size is as far off as twice the size.
-            var other = Math.Sqrt(All[i].WidthMm * All[i].WidthMm + All[i].HeightMm * All[i].HeightMm);
+            var other = Math.Sqrt(formats[i].WidthMm * formats[i].WidthMm + formats[i].HeightMm * formats[i].HeightMm);
             var off = Math.Max(other / diagonal, diagonal / other);
             if (off < least)
             {
-                (best, least) = (All[i], off);
+                (best, least) = (formats[i], off);
             }
         }
 

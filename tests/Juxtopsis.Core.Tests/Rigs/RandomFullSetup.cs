@@ -138,12 +138,14 @@ public static class RandomFullSetups
         from front in Maybe(Log(1, 3000))
         from circle in Maybe(Log(0.5, 1000))
         from opening in Maybe(Log(0.1, 1000))
+        from steps in Gen.Elements(0, 0, 2, 4)
         select new LensData
         {
             ZoomShortMm = zoom,
             ZoomLongMm = zoom * times,
             WidestFNumber = widest,
             WidestLongFNumber = widest * closes,
+            WidestAlong = [.. Enumerable.Range(0, steps).Select(i => new AperturePoint((zoom ?? 20) * Math.Pow(times + 0.1, i / 3.0), (widest ?? 2) * (1 + i / 5.0)))],
             NarrowestFNumber = widest * 2,
             WidestTNumber = widest * loss,
             MeasuredFocalLengthMm = measured,

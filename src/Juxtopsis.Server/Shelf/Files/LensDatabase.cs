@@ -132,7 +132,7 @@ internal static partial class LensDatabase
             if (Number(Text(element, "cropfactor")) is { } crop and > 0.1 and < 60)
             {
                 var (width, height) = Area(crop, Text(element, "aspect-ratio"));
-                draft.Set("madeFor", SensorFormat.Nearest(width, height).Name);
+                draft.Set("madeFor", SensorFormat.Nearest(width, height, SensorFormat.Stills).Name);
             }
 
             yield return draft;

@@ -1,0 +1,182 @@
+using System.Text.Json.Nodes;
+
+namespace Juxtopsis.Server.Tests;
+
+/// <summary>The shelf over HTTP: the demo's gear, adding, changing, retiring and deleting, and two people at once.</summary>
+public sealed class ShelfTests(ServerFixture fixture) : IClassFixture<ServerFixture>
+{
+    private Task<Answer> Get(string path) => fixture.Server.SendAsync(HttpMethod.Get, "/api/shelf" + path);
+
+    private Task<Answer> Put(Guid id, string json, int? revision = null) => revision is null
+        ? fixture.Server.SendAsync(HttpMethod.Put, $"/api/shelf/{id}", json, ifNoneMatch: "*")
+        : fixture.Server.SendAsync(HttpMethod.Put, $"/api/shelf/{id}", json, ifMatch: $"\"{revision}\"");
+
+    private Task<Answer> Delete(Guid id) => fixture.Server.SendAsync(HttpMethod.Delete, $"/api/shelf/{id}");
+
+    private static string Lens(string name, string mount = "K-bay", string more = "") => $$"""{"kind":"lens","name":"{{name}}","mount":"{{mount}}","focalShortMm":40,"widestF":2{{more}}}""";
+
+    private async Task<Guid> Id(string name) =>
+        (await Get($"?q={Uri.EscapeDataString(name)}")).Json["items"]!.AsArray().Select(i => i!["item"]!).Single(i => i["name"]!.GetValue<string>() == name)["id"]!.GetValue<Guid>();
+
+    [Fact]
+    public async Task The_demo_shelf_is_as_large_as_promised_and_every_lens_goes_somewhere()
+    {
+        var page = (await Get("")).Json;
+        int Count(string kind) => page["kinds"]!.AsArray().Single(k => k!["key"]!.GetValue<string>() == kind)!["count"]!.GetValue<int>();
+        Assert.True(Count("body") >= 12 && Count("lens") >= 45 && Count("adapter") >= 14 && Count("attachment") >= 3 && Count("fixedLensCamera") >= 1);
+        var modes = (await Get("?kind=body")).Json["items"]!.AsArray().Select(b => b!["item"]!["modes"]!.AsArray().Count);
+        Assert.All(modes, count => Assert.InRange(count, 3, 6));
+        var reducers = (await Get("?q=reducer")).Json["items"]!.AsArray().Select(a => a!["item"]!["magnification"]!.GetValue<double>()).Distinct();
+        Assert.True(reducers.Count() >= 4);
+    }
+
+    [Fact]
+    public async Task A_typed_question_is_answered_with_what_was_understood()
+    {
+        var page = (await Get("?q=" + Uri.EscapeDataString("fast wide under 400 g that covers full frame on K-bay"))).Json;
+        Assert.Equal(["20 mm ƒ1.8", "28 mm ƒ2"], page["items"]!.AsArray().Select(i => i!["item"]!["name"]!.GetValue<string>()));
+        Assert.Equal(5, page["understood"]!.AsArray().Count);
+        (await Get("?kind=spoon")).IsProblem(422);
+        (await Get("?order=7")).IsProblem(422);
+        (await Get("?aspect=0")).IsProblem(422);
+    }
+
+    [Fact]
+    public async Task A_lens_is_added_changed_and_deleted_and_deleting_can_be_undone()
+    {
+        var id = Guid.NewGuid();
+        var made = await Put(id, Lens("Forty"));
+        Assert.Equal((201, "\"1\""), ((int)made.Status, made.Tag!.Tag));
+        Assert.Equal(200, (int)(await Put(id, Lens("Forty"))).Status);
+        var changed = await Put(id, Lens("Forty", more: ",\"weightG\":150"), 1);
+        Assert.Equal((200, "\"2\""), ((int)changed.Status, changed.Tag!.Tag));
+        Assert.Equal(150, (await Get($"/{id}")).Json["item"]!["weightG"]!.GetValue<double>());
+
+        var gone = await Delete(id);
+        Assert.False(gone.Json["retired"]!.GetValue<bool>());
+        (await Get($"/{id}")).IsProblem(404);
+        Assert.Equal(201, (int)(await Put(id, gone.Json["was"]!["item"]!.ToJsonString())).Status);
+    }
+
+    [Fact]
+    public async Task Two_people_at_one_lens_do_not_overwrite_each_other()
+    {
+        var id = Guid.NewGuid();
+        await Put(id, Lens("Shared"));
+        var answers = await Task.WhenAll(Enumerable.Range(0, 6).Select(i => Put(id, Lens("Shared", more: $",\"weightG\":{100 + i}"), 1)));
+        Assert.Single(answers, a => (int)a.Status == 200);
+        var late = answers.First(a => (int)a.Status == 412);
+        late.IsProblem(412);
+        Assert.Equal(2, late.Json["current"]!["revision"]!.GetValue<int>());
+    }
+
+    [Fact]
+    public async Task What_cannot_be_is_refused_by_its_field()
+    {
+        var backwards = await Put(Guid.NewGuid(), Lens("Backwards", more: ",\"focalLongMm\":20"));
+        backwards.IsProblem(422);
+        Assert.Equal(["focalLongMm"], backwards.Fields);
+        Assert.Equal(["mount"], (await Put(Guid.NewGuid(), Lens("Nowhere", "Unknown"))).Fields);
+        Assert.Equal(["name"], (await Put(Guid.NewGuid(), Lens("20 mm ƒ1.8", more: ",\"maker\":\"Selkie\""))).Fields);
+        Assert.Equal(["id"], (await Put(Guid.NewGuid(), Lens("Other", more: $",\"id\":\"{Guid.NewGuid()}\""))).Fields);
+        (await Put(Guid.NewGuid(), "{\"kind\":")).IsProblem(400);
+        (await Put(Guid.NewGuid(), Lens("Twice", more: ",\"name\":\"x\""))).IsProblem(400);
+        (await fixture.Server.SendAsync(HttpMethod.Put, $"/api/shelf/{Guid.NewGuid()}", Lens("Bare"))).IsProblem(428);
+        (await Put(Guid.NewGuid(), Lens("Gone"), 1)).IsProblem(404);
+        var lens = await Id("28 mm ƒ2");
+        Assert.Equal(["kind"], (await Put(lens, """{"kind":"bagItem","name":"28 mm ƒ2"}""", 1)).Fields);
+    }
+
+    [Fact]
+    public async Task A_mount_in_use_is_not_deleted_and_its_new_name_goes_to_all_that_name_it()
+    {
+        var (mount, lens) = (Guid.NewGuid(), Guid.NewGuid());
+        await Put(mount, """{"kind":"mount","name":"Spar","flangeMm":30}""");
+        await Put(lens, Lens("On a spar", "Spar"));
+        var refused = await Delete(mount);
+        refused.IsProblem(409);
+        Assert.Contains("On a spar", refused.Json["detail"]!.GetValue<string>(), StringComparison.Ordinal);
+
+        Assert.Equal(200, (int)(await Put(mount, """{"kind":"mount","name":"Yard “2”","flangeMm":30}""", 1)).Status);
+        var renamed = (await Get($"/{lens}")).Json;
+        Assert.Equal(("Yard “2”", 2), (renamed["item"]!["mount"]!.GetValue<string>(), renamed["revision"]!.GetValue<int>()));
+        await Delete(lens);
+        Assert.Equal(200, (int)(await Delete(mount)).Status);
+    }
+
+    [Fact]
+    public async Task Gear_that_a_saved_rig_uses_is_retired_and_the_rig_still_opens()
+    {
+        var list = (await fixture.Server.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray();
+        var shed = list.Single(c => c!["name"]!.GetValue<string>().StartsWith("Long shed", StringComparison.Ordinal))!["id"]!.GetValue<Guid>();
+        var lens = await Id("28 mm ƒ2.8 old");
+        var outcome = (await Delete(lens)).Json;
+        Assert.True(outcome["retired"]!.GetValue<bool>());
+        Assert.StartsWith("Long shed", outcome["usedBy"]![0]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.NotNull((await Get($"/{lens}")).Json["retiredAt"]);
+        Assert.DoesNotContain("28 mm ƒ2.8 old", (await Get("?q=old")).Body, StringComparison.Ordinal);
+
+        var opened = (await fixture.Server.SendAsync(HttpMethod.Get, $"/api/comparisons/{shed}")).Json;
+        var rig = opened["document"]!["setup"]!["rigs"]![0]!;
+        Assert.Equal("28 mm ƒ2.8 old", rig["chain"]!["parts"]![2]!["item"]!["name"]!.GetValue<string>());
+        var again = await fixture.Server.SendAsync(HttpMethod.Post, "/api/assemble", new JsonObject { ["chain"] = rig["chain"]!.DeepClone(), ["deliveryAspect"] = 16.0 / 9 }.ToJsonString());
+        Assert.Equal(rig["sensorWidthMm"]!.GetValue<double>(), again.Json["rig"]!["sensorWidthMm"]!.GetValue<double>());
+
+        // Saving just what is stored, in whatever order its members come back, is no change.
+        var saved = await fixture.Server.SendAsync(
+            HttpMethod.Put, $"/api/comparisons/{shed}", new JsonObject { ["name"] = opened["name"]!.DeepClone(), ["document"] = opened["document"]!.DeepClone() }.ToJsonString(), ifMatch: "\"99\"");
+        Assert.Equal((200, "\"1\""), ((int)saved.Status, saved.Tag!.Tag));
+        Assert.Null((await fixture.Server.SendAsync(HttpMethod.Post, $"/api/shelf/{lens}/restore")).Json["retiredAt"]);
+    }
+
+    [Fact]
+    public async Task What_fits_at_a_place_is_told_best_first_with_the_parts_that_it_takes()
+    {
+        var cameras = (await fixture.Server.SendAsync(HttpMethod.Post, "/api/shelf/options", "{}")).Json;
+        Assert.Equal(cameras["total"]!.GetValue<int>(), cameras["fits"]!.GetValue<int>());
+        var skiff = cameras["items"]!.AsArray().Single(i => i!["item"]!["name"]!.GetValue<string>() == "Skiff")!;
+        var chain = new JsonObject { ["parts"] = new JsonArray(skiff.DeepClone()), ["mounts"] = cameras["mounts"]!.DeepClone() };
+        var lenses = (await fixture.Server.SendAsync(
+            HttpMethod.Post, "/api/shelf/options", new JsonObject { ["setup"] = new JsonObject { ["chain"] = chain }, ["place"] = 1, ["isNew"] = true, ["text"] = "lens" }.ToJsonString())).Json;
+        var options = lenses["options"]!.AsArray();
+        Assert.True(options[0]!["fits"]!.GetValue<bool>());
+        Assert.False(options[^1]!["fits"]!.GetValue<bool>());
+        Assert.NotEmpty(options[^1]!["mend"]!.GetValue<string>());
+        Assert.Contains(options, o => o!["fits"]!.GetValue<bool>() && o["parts"]!.AsArray().Count == 3);
+        (await fixture.Server.SendAsync(HttpMethod.Post, "/api/shelf/options", """{"place":99}""")).IsProblem(422);
+        (await fixture.Server.SendAsync(HttpMethod.Post, "/api/shelf/options", """{"setup":{"chain":{"parts":[{"item":{"kind":"lens"},"revision":1}]}}}""")).IsProblem(422);
+    }
+
+    [Fact]
+    public async Task The_ways_to_join_are_told_best_first()
+    {
+        var ways = (await Get($"/ways?camera={await Id("Skiff")}&lens={await Id("18–35 mm ƒ1.8")}")).Json.AsArray();
+        Assert.Equal("Oakum Thole to Sill, reducer 0.71", ways[0]!["links"]![0]!.GetValue<string>());
+        Assert.All(ways, w => Assert.NotEmpty(w!["why"]!.GetValue<string>()));
+        (await Get($"/ways?camera={Guid.NewGuid()}&lens={Guid.NewGuid()}")).IsProblem(404);
+    }
+
+    [Theory]
+    [InlineData("""{"chain":{"parts":[]}}""", "chain.parts")]
+    [InlineData("""{"chain":{"parts":[{"item":{"kind":"body","name":"x"},"revision":1}]}}""", "chain.parts[0].item.modes")]
+    [InlineData("""{"chain":{"parts":[{"item":{"kind":"lens","name":"x","focalShortMm":35},"revision":1}]},"punchIn":0}""", "punchIn")]
+    public async Task Parts_that_cannot_be_read_are_refused_by_their_field(string json, string field)
+    {
+        var answer = await fixture.Server.SendAsync(HttpMethod.Post, "/api/assemble", json);
+        answer.IsProblem(422);
+        Assert.Contains(field, answer.Fields);
+    }
+
+    [Fact]
+    public async Task A_name_of_300_characters_in_any_script_is_kept_to_the_letter()
+    {
+        var name = "“Объектив” ' 鏡頭 🎥 " + new string('ж', 300);
+        var id = Guid.NewGuid();
+        var json = new JsonObject { ["kind"] = "lens", ["name"] = name[..300], ["focalShortMm"] = 35 }.ToJsonString();
+        Assert.Equal(201, (int)(await Put(id, json)).Status);
+        Assert.Equal(name[..300], (await Get($"/{id}")).Json["item"]!["name"]!.GetValue<string>());
+        Assert.Equal(["name"], (await Put(Guid.NewGuid(), new JsonObject { ["kind"] = "lens", ["name"] = name + "x", ["focalShortMm"] = 35 }.ToJsonString())).Fields);
+        Assert.Equal(["name"], (await Put(Guid.NewGuid(), new JsonObject { ["kind"] = "lens", ["name"] = "a\nb", ["focalShortMm"] = 35 }.ToJsonString())).Fields);
+        await Delete(id);
+    }
+}
