@@ -28,7 +28,7 @@ public sealed class AwayTests
         (await server.SendAsync(HttpMethod.Get, "/api/comparisons")).IsProblem(503);
         // EF Core makes a missing database itself; either way it is ready soon.
         await server.ReadyAsync();
-        Assert.Equal(3, (await server.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray().Count);
+        Assert.Equal(4, (await server.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray().Count);
     }
 
     [Fact]
@@ -45,6 +45,6 @@ public sealed class AwayTests
 
         await using var second = await new RunningServer(database.Connection).ReadyAsync();
         Assert.Empty((await second.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray());
-        Assert.Equal(3, (await second.SendAsync(HttpMethod.Get, "/api/comparisons?deleted=true")).Json.AsArray().Count);
+        Assert.Equal(4, (await second.SendAsync(HttpMethod.Get, "/api/comparisons?deleted=true")).Json.AsArray().Count);
     }
 }

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Gear;
 
@@ -74,8 +75,9 @@ public sealed record ShelfResult(
 /// <summary>A shelf as it is at one moment, ready to be searched. Immutable; safe on any thread.</summary>
 public sealed class ShelfIndex
 {
-    private readonly Lock gate = new();
-    private readonly Dictionary<(Guid, string, double), LensReach?[]> reaches = [];
+    private const int MostKept = 64;
+
+    private readonly ConcurrentDictionary<(Guid, string, double), LensReach?[]> reaches = [];
     private readonly QueryReader reader;
     private readonly Dictionary<Guid, ShelfEntry> byId;
 
@@ -183,26 +185,17 @@ public sealed class ShelfIndex
         var body = query.Body is { } id ? Find(id)?.Item : null;
         var mode = body?.Get(BodyFields.Modes).FirstOrDefault(m => query.Mode.Length == 0 || m.Name.Equals(query.Mode, StringComparison.OrdinalIgnoreCase));
         var key = mode is null ? (Guid.Empty, "", 0.0) : (body!.Id, mode.Name, query.Aspect);
-        lock (gate)
+        if (reaches.Count > MostKept)
         {
-            if (!reaches.TryGetValue(key, out var known))
-            {
-                known = [.. Entries.Select(e => e.Item.Kind switch
-                {
-                    GearKind.Lens => mode is null ? LensReach.Alone(e.Item) : LensReach.On(e.Item, body!, mode, Joining, query.Aspect),
-                    GearKind.FixedLensCamera => LensReach.Alone(e.Item),
-                    _ => null,
-                })];
-                if (reaches.Count > 64)
-                {
-                    reaches.Clear();
-                }
-
-                reaches[key] = known;
-            }
-
-            return known;
+            reaches.Clear();
         }
+
+        return reaches.GetOrAdd(key, _ => [.. Entries.Select(e => e.Item.Kind switch
+        {
+            GearKind.Lens => mode is null ? LensReach.Alone(e.Item) : LensReach.On(e.Item, body!, mode, Joining, query.Aspect),
+            GearKind.FixedLensCamera => LensReach.Alone(e.Item),
+            _ => null,
+        })]);
     }
 
     private static IReadOnlyList<ShelfRow> Ordered(List<ShelfRow> rows, ShelfQuery query)
