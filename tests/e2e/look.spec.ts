@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { Bench, expect, test } from './bench';
 
-const demos = [1, 2, 3].map((n) => `/bench/10f7a7e0-0000-4000-8000-00000000000${n}`);
+const demos = [1, 2, 3, 4].map((n) => `/bench/10f7a7e0-0000-4000-8000-00000000000${n}`);
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`nothing keeps anyone out, in the ${colorScheme} page`, async ({ page, server }) => {
@@ -13,6 +13,18 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await expect(bench.rig('A').getByText('Too close to focus')).toBeVisible();
     expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)])).toEqual([]);
     await page.keyboard.press('Control+z');
+    await bench.open(demos[3]!);
+    await bench
+      .rig('A')
+      .getByRole('button', { name: /^28 mm/ })
+      .click();
+    await expect(bench.panel.getByRole('listitem').first()).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)])).toEqual([]);
+    await page.getByRole('link', { name: 'Shelf' }).click();
+    await page.getByRole('button', { name: 'Dunlin Knot', exact: true }).click();
+    await expect(bench.panel.getByLabel('Recorded width').first()).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)])).toEqual([]);
+    await page.keyboard.press('Escape');
     await page.getByRole('link', { name: 'Saved' }).click();
     await expect(page.getByRole('listitem').first()).toBeVisible();
     expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)])).toEqual([]);
@@ -40,9 +52,11 @@ for (const width of [360, 390, 1024, 1280, 2560]) {
       await bench.open(path);
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
     }
-    await page.goto(`${server.address}/comparisons`);
-    await expect(page.getByRole('listitem').first()).toBeVisible();
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    for (const path of ['/comparisons', '/shelf?q=lens']) {
+      await page.goto(server.address + path);
+      await expect(page.getByRole('listitem').first()).toBeVisible();
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    }
   });
 }
 

@@ -42,7 +42,7 @@ export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assemb
   }, [assembled]);
 
   return (
-    <Box sx={{ display: 'grid', gap: '6px', minWidth: 0 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: '6px', minWidth: 0 }}>
       <Box sx={{ height: 56, minWidth: 0 }}>
         <ChainDrawing index={index} chain={chain} assembled={assembled} spanMm={spanMm} sensorHeightMm={rig.sensorHeightMm} onPart={part} />
       </Box>

@@ -1,5 +1,6 @@
-import { Box, ButtonBase, Chip, MenuItem } from '@mui/material';
+import { Box, ButtonBase, MenuItem } from '@mui/material';
 import { core } from '../../core/core';
+import { CloseIcon } from '../../ui/icons';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import type { Facet, ShelfAsk, ShelfPage } from './shelfApi';
 
@@ -14,7 +15,15 @@ export function Understood({ understood, text, onText }: { understood: ShelfPage
   return (
     <Box role="status" aria-label="Understood as" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center', fontSize: 13, color: 'text.secondary' }}>
       {told.map((u) => (
-        <Chip key={u.typed} label={u.meaning} onDelete={() => without(u.typed)} variant="outlined" sx={{ height: 32, fontSize: 13 }} />
+        <ButtonBase
+          key={u.typed}
+          onClick={() => without(u.typed)}
+          aria-label={`Take out: ${u.meaning}`}
+          title={`“${u.typed}”: press to take it out`}
+          sx={{ minHeight: 40, px: 1, gap: 0.75, fontFamily: 'inherit', fontSize: 13, border: 1, borderColor: 'divider', borderRadius: 1, color: 'text.primary', '&:hover': { borderColor: 'primary.main' } }}
+        >
+          {u.meaning} <CloseIcon sx={{ fontSize: 14 }} />
+        </ButtonBase>
       ))}
       {words.length > 0 && <span>and the {words.length === 1 ? 'word' : 'words'} {words.map((w) => `“${w.typed}”`).join(', ')}</span>}
     </Box>

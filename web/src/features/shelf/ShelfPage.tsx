@@ -1,6 +1,6 @@
 import { Box, Button, InputBase, Menu, MenuItem, Snackbar, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useSearchParams } from 'react-router';
 import { useSettings } from '../../app/settings';
@@ -26,6 +26,9 @@ const asked = (params: URLSearchParams): ShelfAsk => ({
   order: params.get('order') ?? '',
 });
 const names: Record<keyof ShelfAsk, string> = { q: 'q', kind: 'kind', holding: 'holding', mount: 'mount', retired: 'retired', body: 'camera', mode: 'mode', order: 'order' };
+
+/** A pause in typing after which the shelf is asked; shorter than anybody notices. */
+const askAfterMs = 60;
 
 interface Said {
   text: string;
@@ -90,15 +93,7 @@ function Shelf() {
         <Typography variant="h1" sx={{ pr: 1 }}>
           Shelf
         </Typography>
-        <InputBase
-          inputRef={search}
-          type="search"
-          value={ask.q}
-          onChange={(event) => change({ q: event.target.value })}
-          placeholder="fast wide under 400 g that covers full frame on K-bay"
-          inputProps={{ 'aria-label': 'Find gear', maxLength: 200, enterKeyHint: 'search' }}
-          sx={{ flex: '1 1 320px', minHeight: 44, px: 1.25, fontSize: 16, bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, '&.Mui-focused': { borderColor: 'primary.main', boxShadow: '0 0 0 1px var(--mui-palette-primary-main)' } }}
-        />
+        <SearchField inputRef={search} text={ask.q} onText={(q) => change({ q })} />
         <AddButton kind={ask.kind} onAdd={(kind) => setOpened({ item: { kind, id: crypto.randomUUID(), name: '' }, revision: null, retiredAt: null })} />
         <Button onClick={() => setBringing(true)}>Bring in</Button>
         <TakeOut />
@@ -177,6 +172,46 @@ function Shelf() {
         }
       />
     </Box>
+  );
+}
+
+interface SearchFieldProps {
+  inputRef: RefObject<HTMLInputElement | null>;
+  text: string;
+  onText: (text: string) => void;
+}
+
+/** What is typed stands in the field at once, and is asked for a moment later. */
+function SearchField({ inputRef, text, onText }: SearchFieldProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  useEffect(() => {
+    if (typed === null) return;
+    const later = setTimeout(() => {
+      onText(typed);
+      setTyped(null);
+    }, askAfterMs);
+    return () => clearTimeout(later);
+  }, [typed, onText]);
+  return (
+    <InputBase
+      inputRef={inputRef}
+      type="search"
+      value={typed ?? text}
+      onChange={(event) => setTyped(event.target.value)}
+      placeholder="fast wide under 400 g that covers full frame on K-bay"
+      inputProps={{ 'aria-label': 'Find gear', maxLength: 200, enterKeyHint: 'search' }}
+      sx={{
+        flex: '1 1 320px',
+        minHeight: 44,
+        px: 1.25,
+        fontSize: 16,
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 1,
+        '&.Mui-focused': { borderColor: 'primary.main', boxShadow: '0 0 0 1px var(--mui-palette-primary-main)' },
+      }}
+    />
   );
 }
 
