@@ -31,9 +31,6 @@ internal static partial class Exports
     internal static string Assemble(string json, bool feet) => Text(CoreDoor.Assemble(Encoding.UTF8.GetBytes(json), Unit(feet)));
 
     [JSExport]
-    internal static string GearKinds() => CoreDoor.GearKinds();
-
-    [JSExport]
     internal static string ReadGearField(string kind, string field, string text) => CoreDoor.ReadGearField(kind, field, text);
 
     [JSExport]

@@ -22,7 +22,7 @@ test('typing finds, says what it understood, and the address keeps it', async ({
   await find(page).fill('no such thing anywhere');
   await expect(page.getByText('Nothing meets that')).toBeVisible();
   await page.getByRole('button', { name: 'Show everything' }).click();
-  await expect.poll(async () => (await names(page)).length).toBeGreaterThanOrEqual(60);
+  await expect.poll(async () => (await names(page)).length).toBeGreaterThanOrEqual(30);
 });
 
 test('choices narrow, and a camera turns focal lengths into equivalents', async ({ page, server }) => {

@@ -3,6 +3,8 @@ import { chromium } from '@playwright/test';
 
 const [address, folder] = process.argv.slice(2);
 const demo = (n) => `/bench/10f7a7e0-0000-4000-8000-00000000000${n}`;
+/** The small body of the demo. */
+const skiff = '8798cb2f-bace-5eec-987c-4eed8c0d1fcf';
 const wide = { width: 1280, height: 800 };
 const shots = [
   { name: 'bench', path: demo(1), viewport: wide },
@@ -12,6 +14,11 @@ const shots = [
   { name: 'conventions', path: demo(3), viewport: wide, press: /^Conventions/ },
   { name: 'find', path: demo(1), viewport: wide, press: /^Find$/ },
   { name: 'rig', path: demo(2), viewport: wide, colorScheme: 'dark', press: /^More of rig B/ },
+  { name: 'chain', path: demo(4), viewport: wide },
+  { name: 'parts', path: demo(4), viewport: wide, colorScheme: 'dark', press: /^28 mm/ },
+  { name: 'shelf', path: `/shelf?kind=lens&camera=${skiff}`, viewport: wide },
+  { name: 'shelf-lens', path: `/shelf?q=fast&camera=${skiff}`, viewport: wide, press: /^Dunlin 18–35 mm ƒ1.8$/ },
+  { name: 'shelf-phone', path: '/shelf?q=wide+zoom', viewport: { width: 390, height: 844 } },
   { name: 'saved', path: '/comparisons', viewport: wide },
 ];
 

@@ -18,7 +18,7 @@ namespace Juxtopsis.Server.Shelf;
 /// <summary>Asking the shelf: what is there, what fits where, how things join.</summary>
 internal static class ShelfEndpoints
 {
-    private const int PageSize = 60;
+    private const int PageSize = 30;
 
     public static RouteGroupBuilder ShelfGroup(this WebApplication app) => app.MapGroup("/api/shelf").WithTags("Shelf").RequireDatabase();
 
@@ -33,7 +33,7 @@ internal static class ShelfEndpoints
 
         var group = app.ShelfGroup();
         group.MapGet("", List).WithName("ListShelf")
-            .WithSummary("Things on the shelf, 60 at a time, with counts for further choices.")
+            .WithSummary("Things on the shelf, 30 at a time, with counts for further choices.")
             .Produces<ShelfPageOutput>().ProducesProblems(422, 503);
         group.MapGet("{id:guid}", Get).WithName("GetGear")
             .WithSummary("One thing; its ETag is its revision.")

@@ -41,7 +41,13 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
     {
         var row = new GearRow
         {
-            CrewId = db.CrewId, Id = stored.Item.Id, Kind = "", NameKey = "", Document = "{}", Revision = stored.Revision, UpdatedAt = default,
+            CrewId = db.CrewId,
+            Id = stored.Item.Id,
+            Kind = "",
+            NameKey = "",
+            Document = "{}",
+            Revision = stored.Revision,
+            UpdatedAt = default,
         };
         db.Gear.Attach(row);
         db.Gear.Remove(row);
@@ -74,6 +80,9 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
         await db.Crews.Where(c => c.Id == db.CrewId)
             .ExecuteUpdateAsync(set => set.SetProperty(c => c.ShelfRevision, c => c.ShelfRevision + 1), cancellationToken);
         await transaction.CommitAsync(cancellationToken);
+
+        // Whoever writes reads it anew, so that nobody who searches waits for it.
+        await cache.ReadAsync(db, cancellationToken);
     }
 
     /// <summary>The saved comparisons, deleted ones included, whose chains hold a thing: up to ten names.</summary>

@@ -200,7 +200,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Things on the shelf, 60 at a time, with counts for further choices. */
+        /** Things on the shelf, 30 at a time, with counts for further choices. */
         get: operations["ListShelf"];
         put?: never;
         post?: never;
@@ -2811,6 +2811,13 @@ export interface operations {
         requestBody: {
             content: {
                 "application/octet-stream": string;
+                "text/csv": string;
+                "text/plain": string;
+                "application/json": string;
+                "application/zip": string;
+                "application/xml": string;
+                "text/xml": string;
+                "application/x-www-form-urlencoded": string;
             };
         };
         responses: {

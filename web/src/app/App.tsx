@@ -10,8 +10,11 @@ import { PageMessage } from '../ui/PageMessage';
 import { Shell } from './Shell';
 import { theme } from './theme';
 
-/** The Bench is what opens first; the Shelf comes when it is asked for. */
-const ShelfPage = lazy(() => import('../features/shelf/ShelfPage').then((m) => ({ default: m.ShelfPage })));
+/** The Bench is what opens first; the Shelf comes after it, or when it is asked for. */
+const shelf = () => import('../features/shelf/ShelfPage');
+const ShelfPage = lazy(() => shelf().then((m) => ({ default: m.ShelfPage })));
+/** By then the Bench is in use, and the network idle. */
+setTimeout(() => void shelf(), 4000);
 
 const queries = new QueryClient();
 

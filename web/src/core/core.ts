@@ -140,7 +140,6 @@ interface Exports {
   Solve: (json: string, feet: boolean) => string;
   Conventions: (json: string, feet: boolean) => string;
   Assemble: (json: string, feet: boolean) => string;
-  GearKinds: () => string;
   ReadGearField: (kind: string, field: string, text: string) => string;
   ReadEntry: (kind: string, text: string, feet: boolean) => string;
   StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
@@ -167,8 +166,6 @@ export interface Core {
   questions: (setup: Setup, feet: boolean) => Question[];
   /** Parts put together; null when a part cannot be read. */
   assemble: (request: AssembleRequest, feet: boolean) => Assembled | null;
-  /** The kinds of gear, and what can be known of each. */
-  gearKinds: () => GearKind[];
   readGearField: (kind: string, field: string, text: string) => FieldReading;
   read: (kind: EntryKind, text: string, feet: boolean) => Entry;
   step: (kind: EntryKind, value: number, up: boolean, large: boolean, feet: boolean) => number;
@@ -195,8 +192,6 @@ async function boot(): Promise<Core> {
   const infos = rowsOf(door.Figures(), 5).map(([id, name, unit, comparison, meaning]) => ({ id, name, unit, comparison, meaning }) as FigureInfo);
   const names = infos.map((info) => info.id);
   const each = 1 + 2 * names.length;
-
-  let kinds: GearKind[] | undefined;
 
   const named = (row: Float64Array, from: number): Numbers => {
     const numbers = {} as Numbers;
@@ -240,7 +235,6 @@ async function boot(): Promise<Core> {
       const said = JSON.parse(door.Assemble(JSON.stringify(request), feet)) as Assembled | Problem;
       return 'findings' in said ? said : null;
     },
-    gearKinds: () => (kinds ??= JSON.parse(door.GearKinds()) as GearKind[]),
     readGearField: (kind, field, text) => JSON.parse(door.ReadGearField(kind, field, text)) as FieldReading,
     read: (kind, text, feet) => JSON.parse(door.ReadEntry(kind, text, feet)) as Entry,
     step: (kind, value, up, large, feet) => door.StepEntry(kind, value, up, large, feet),

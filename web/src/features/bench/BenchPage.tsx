@@ -234,7 +234,8 @@ const Heading = memo(function Heading() {
           minHeight: 40,
           fontSize: 18,
           fontWeight: 650,
-          '& input': { fieldSizing: 'content', minWidth: 120 },
+          maxWidth: '100%',
+          '& input': { fieldSizing: 'content', minWidth: 120, maxWidth: '100%' },
         }}
       />
       <InputBase

@@ -58,7 +58,8 @@ const Answer = styled('div')(({ theme }) => ({
   '& strong': { fontSize: 18, fontWeight: 600, lineHeight: 1.25 },
   '& small': { fontWeight: 400, fontSize: 13, color: theme.vars!.palette.text.secondary },
   '& p': { margin: 0, fontSize: 13, color: theme.vars!.palette.text.secondary },
-  '& .sensor': { position: 'relative', height: '100%', maxHeight: 118, width: 104, minHeight: 52 },
+  // One height for all rigs, whatever else they have to say: their sensors are drawn in one scale.
+  '& .sensor': { position: 'relative', height: 52, width: 104 },
 }));
 
 /** One rig: its name, the frame it gives, the answer in a line, and what can be changed. */

@@ -1,8 +1,7 @@
 import { Box, ButtonBase, MenuItem } from '@mui/material';
-import { core } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
 import { LabelledSelect } from '../../ui/LabelledSelect';
-import type { Facet, ShelfAsk, ShelfPage } from './shelfApi';
+import { useKinds, type Facet, type ShelfAsk, type ShelfPage } from './shelfApi';
 
 /** What the typed text was taken to mean, piece by piece; each can be taken out. */
 export function Understood({ understood, text, onText }: { understood: ShelfPage['understood']; text: string; onText: (text: string) => void }) {
@@ -53,7 +52,7 @@ const orders: [string, string][] = [
 /** Choices that narrow what is shown, each with how much it would leave. */
 export function Facets({ ask, page, onChange }: FacetsProps) {
   const count = (facets: Facet[] | undefined, key: string) => facets?.find((f) => f.key === key)?.count ?? 0;
-  const kinds = core().gearKinds().filter((k) => k.key !== 'mode' && (count(page?.kinds, k.key) > 0 || k.key === ask.kind));
+  const kinds = useKinds().filter((k) => k.key !== 'mode' && (count(page?.kinds, k.key) > 0 || k.key === ask.kind));
   const all = page?.kinds.reduce((sum, f) => sum + f.count, 0) ?? 0;
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'end', flex: '1 1 100%', minWidth: 0 }}>

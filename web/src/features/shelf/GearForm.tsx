@@ -1,9 +1,9 @@
 import { Box, Button, IconButton, Tooltip, Typography } from '@mui/material';
 import type { FieldError, GearField, GearItem } from '../../core/core';
-import { core } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
 import { FormField } from './FormField';
 import { modesOf, type Mode } from './gear';
+import { useKinds } from './shelfApi';
 
 interface GearFormProps {
   item: GearItem;
@@ -20,7 +20,7 @@ const grid = { display: 'grid', gap: 1, gridTemplateColumns: 'repeat(2, minmax(0
 
 /** All that can be known of a thing. */
 export function GearForm({ item, errors, feet, mounts, onChange }: GearFormProps) {
-  const kind = core().gearKinds().find((k) => k.key === item.kind)!;
+  const kind = useKinds().find((k) => k.key === item.kind)!;
   const problem = (field: GearField) => errors.find((e) => e.field === field.key)?.message;
   return (
     <Box sx={grid}>
@@ -53,7 +53,7 @@ interface ModesFormProps {
 
 /** The recording modes of a camera, each with its own part of the sensor. */
 function ModesForm({ modes, errors, feet, onChange }: ModesFormProps) {
-  const fields = core().gearKinds().find((k) => k.key === 'mode')!.fields;
+  const { fields } = useKinds().find((k) => k.key === 'mode')!;
   const whole = errors.find((e) => e.field === 'modes')?.message;
   const fresh = (): Mode => ({ ...(modes.at(-1) ?? { areaWidthMm: 36, areaHeightMm: 20.25 }), name: `Mode ${modes.length + 1}` });
   return (

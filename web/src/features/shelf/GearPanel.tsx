@@ -1,12 +1,12 @@
 import { Alert, Box, Button, IconButton, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { core, type FieldError, type GearItem } from '../../core/core';
+import { core, type FieldError, type GearField, type GearItem } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
 import { fullName } from './gear';
 import { GearForm } from './GearForm';
 import { areasOf, Circles } from './Outlines';
-import { askAgain, deleteGear, setRetired, useKind, useWays, writeGear, type ShelfEntry } from './shelfApi';
+import { askAgain, deleteGear, setRetired, useKind, useKinds, useWays, writeGear, type ShelfEntry } from './shelfApi';
 
 /** What stands open: a thing of the shelf, or a new one. */
 export interface Opened {
@@ -44,7 +44,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
   const box = useRef<HTMLDivElement>(null);
   const mounts = useKind('mount').data?.map((m) => m.item.name) ?? [];
   const changed = opened.revision === null || plainItem(item) !== plainItem(opened.item);
-  const kind = core().gearKinds().find((k) => k.key === item.kind)!;
+  const kind = useKinds().find((k) => k.key === item.kind)!;
   const name = item.name.trim() === '' ? `New ${kind.name.toLowerCase()}` : fullName(item);
 
   useEffect(() => box.current?.querySelector<HTMLElement>('[data-close]')?.focus({ preventScroll: true }), []);
@@ -157,7 +157,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
               </Box>
             }
           >
-            Someone else changed this since you opened it: {changesBetween(theirs.item, item)}.
+            Someone else changed this since you opened it: {changesBetween(theirs.item, item, kind.fields)}.
           </Alert>
         )}
         {say && (
@@ -190,8 +190,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
 }
 
 /** What two versions of a thing differ in, by the labels of its fields. */
-function changesBetween(theirs: GearItem, mine: GearItem): string {
-  const fields = core().gearKinds().find((k) => k.key === theirs.kind)!.fields;
+function changesBetween(theirs: GearItem, mine: GearItem, fields: GearField[]): string {
   const differing = fields.filter((f) => JSON.stringify(theirs[f.key]) !== JSON.stringify(mine[f.key])).map((f) => f.label.toLowerCase());
   return differing.length === 0 ? 'theirs says the same now' : `theirs differs from yours in ${differing.join(', ')}`;
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Checkbox, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useEffect, useRef, type KeyboardEvent } from 'react';
 import { figureFont } from '../../app/theme';
@@ -10,8 +10,14 @@ import { Strip, StripAxis } from './Strip';
 
 const columns = { xs: '40px minmax(0, 1fr)', md: '40px 84px minmax(190px, 1.1fr) minmax(240px, 1.7fr) 64px 64px 108px' };
 
+// Styled once and told apart by class: rows are many, and come anew with every key that is typed.
 const Row = styled('li')(({ theme }) => ({
   display: 'grid',
+  gridTemplateColumns: columns.xs,
+  '& .wide': { display: 'none' },
+  '& .second': { gridColumn: 2, minWidth: 0 },
+  [theme.breakpoints.up('md')]: { gridTemplateColumns: columns.md, '& .wide': { display: 'block' }, '& .second': { gridColumn: 'auto' } },
+  '& input': { width: 20, height: 20, margin: 10, accentColor: theme.vars!.palette.primary.main, cursor: 'pointer' },
   alignItems: 'center',
   columnGap: 10,
   minHeight: 52,
@@ -120,39 +126,31 @@ const Thing = memo(function Thing({ entry, forCamera, chosen, onOpen, onChoose }
   const isLens = item.kind === 'lens';
   const aside = isLens && forCamera && reach == null ? 'does not go on this camera' : '';
   return (
-    <Row sx={{ gridTemplateColumns: columns }} onClick={() => onOpen(entry)}>
+    <Row onClick={() => onOpen(entry)}>
       {isLens ? (
-        <Checkbox
+        <input
+          type="checkbox"
           checked={chosen}
+          aria-label={`${fullName(item)} side by side with others`}
           onClick={(event) => event.stopPropagation()}
-          onChange={(_, on) => onChoose(entry, on)}
-          slotProps={{ input: { 'aria-label': `${fullName(item)} side by side with others` } }}
-          sx={{ width: 40, height: 40 }}
+          onChange={(event) => onChoose(entry, event.target.checked)}
         />
       ) : (
         <span />
       )}
-      <Box sx={{ display: { xs: 'none', md: 'block' } }}>
+      <div className="wide">
         <RowOutline item={item} />
-      </Box>
+      </div>
       <div style={{ minWidth: 0 }}>
         <button type="button" className="name" title={fullName(item)}>
           {fullName(item)}
         </button>
         <div className="facts">{isLens && reach?.through ? `${text(item, 'mount')} · through ${reach.through}` : factsOf(item)}</div>
       </div>
-      <Box sx={{ minWidth: 0, gridColumn: { xs: '2', md: 'auto' } }}>
-        {reach ? <Strip reach={reach} /> : <div className="facts">{aside || (isLens ? widest(item) : text(item, 'note'))}</div>}
-      </Box>
-      <Box className="figures" sx={{ display: { xs: 'none', md: 'block' } }}>
-        {weight(number(item, 'weightG'))}
-      </Box>
-      <Box className="figures" sx={{ display: { xs: 'none', md: 'block' } }}>
-        {price(number(item, 'price'))}
-      </Box>
-      <Box className="held" sx={{ gridColumn: { xs: '2', md: 'auto' } }}>
-        {entry.retiredAt ? 'retired' : item.kind === 'mount' ? '' : held(item)}
-      </Box>
+      <div className="second">{reach ? <Strip reach={reach} /> : <div className="facts">{aside || (isLens ? widest(item) : text(item, 'note'))}</div>}</div>
+      <div className="figures wide">{weight(number(item, 'weightG'))}</div>
+      <div className="figures wide">{price(number(item, 'price'))}</div>
+      <div className="held second">{entry.retiredAt ? 'retired' : item.kind === 'mount' ? '' : held(item)}</div>
     </Row>
   );
 });

@@ -13,7 +13,7 @@ import { fullName, modesOf } from './gear';
 import { GearPanel, type Opened } from './GearPanel';
 import { areasOf, Circles, LensesInScale } from './Outlines';
 import { Rows } from './Rows';
-import { addDemo, askAgain, useKind, useShelf, type ShelfAsk, type ShelfEntry } from './shelfApi';
+import { addDemo, askAgain, useKind, useKinds, useShelf, type ShelfAsk, type ShelfEntry } from './shelfApi';
 
 const asked = (params: URLSearchParams): ShelfAsk => ({
   q: params.get('q') ?? '',
@@ -27,9 +27,6 @@ const asked = (params: URLSearchParams): ShelfAsk => ({
 });
 const names: Record<keyof ShelfAsk, string> = { q: 'q', kind: 'kind', holding: 'holding', mount: 'mount', retired: 'retired', body: 'camera', mode: 'mode', order: 'order' };
 
-/** A pause in typing after which the shelf is asked; shorter than anybody notices. */
-const askAfterMs = 60;
-
 interface Said {
   text: string;
   undo?: (() => void) | undefined;
@@ -42,10 +39,6 @@ export function ShelfPage() {
     document.title = 'Shelf · Juxtopsis';
     void coreReady.then(() => setReady(true));
   }, []);
-  return ready ? <Shelf /> : <PageMessage title="Opening…" text="The core is starting in your browser." />;
-}
-
-function Shelf() {
   const [params, setParams] = useSearchParams();
   const ask = useMemo(() => asked(params), [params]);
   const feet = useSettings((s) => s.feet);
@@ -148,8 +141,8 @@ function Shelf() {
           onClear={() => change({ q: '', kind: '', holding: '', mount: '', retired: false })}
         />
       )}
-      {lenses.length > 0 && <SideBySide lenses={lenses} camera={camera} mode={ask.mode} onClear={() => setChosen([])} />}
-      {opened && <GearPanel key={opened.item.id + String(opened.revision)} opened={opened} camera={camera} mode={ask.mode} feet={feet} onSaid={say} onOpen={setOpened} />}
+      {ready && lenses.length > 0 && <SideBySide lenses={lenses} camera={camera} mode={ask.mode} onClear={() => setChosen([])} />}
+      {ready && opened && <GearPanel key={opened.item.id + String(opened.revision)} opened={opened} camera={camera} mode={ask.mode} feet={feet} onSaid={say} onOpen={setOpened} />}
       {bringing && <BringIn onClose={() => setBringing(false)} onSaid={say} />}
       <Snackbar
         open={said !== null}
@@ -181,23 +174,20 @@ interface SearchFieldProps {
   onText: (text: string) => void;
 }
 
-/** What is typed stands in the field at once, and is asked for a moment later. */
+/** While one types, what stands in the field is what was typed; the address follows a moment later, and counts again after that. */
 function SearchField({ inputRef, text, onText }: SearchFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  useEffect(() => {
-    if (typed === null) return;
-    const later = setTimeout(() => {
-      onText(typed);
-      setTyped(null);
-    }, askAfterMs);
-    return () => clearTimeout(later);
-  }, [typed, onText]);
   return (
     <InputBase
       inputRef={inputRef}
       type="search"
       value={typed ?? text}
-      onChange={(event) => setTyped(event.target.value)}
+      onFocus={() => setTyped(text)}
+      onBlur={() => setTyped(null)}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        onText(event.target.value);
+      }}
       placeholder="fast wide under 400 g that covers full frame on K-bay"
       inputProps={{ 'aria-label': 'Find gear', maxLength: 200, enterKeyHint: 'search' }}
       sx={{
@@ -218,7 +208,7 @@ function SearchField({ inputRef, text, onText }: SearchFieldProps) {
 /** Adds a thing: of the kind that is shown, or of one that is chosen. */
 function AddButton({ kind, onAdd }: { kind: string; onAdd: (kind: string) => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const kinds = core().gearKinds().filter((k) => k.key !== 'mode');
+  const kinds = useKinds().filter((k) => k.key !== 'mode');
   const shown = kinds.find((k) => k.key === kind);
   return (
     <>
@@ -244,7 +234,7 @@ function AddButton({ kind, onAdd }: { kind: string; onAdd: (kind: string) => voi
 
 function TakeOut() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const kinds = core().gearKinds();
+  const kinds = useKinds();
   const link = (to: string, label: string) => (
     <MenuItem key={to} component="a" href={to} download onClick={() => setAnchor(null)}>
       {label}

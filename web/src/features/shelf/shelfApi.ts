@@ -1,7 +1,7 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
 import { api, failure, unreachable, type Failure } from '../../api/client';
 import type { components } from '../../api/schema';
-import type { GearItem } from '../../core/core';
+import type { GearItem, GearKind } from '../../core/core';
 
 type Schemas = components['schemas'];
 export type Reach = Schemas['ReachOutput'];
@@ -69,6 +69,16 @@ export const useShelf = (ask: ShelfAsk) =>
     placeholderData: keepPreviousData,
     retry: false,
   });
+
+const noKinds: GearKind[] = [];
+
+/** The kinds of gear, recording modes last, and what can be known of each; empty until they are there. */
+export const useKinds = (): GearKind[] =>
+  useQuery({
+    queryKey: ['kinds'],
+    staleTime: Infinity,
+    queryFn: async () => (await api.GET('/api/shelf/kinds')).data ?? noKinds,
+  }).data ?? noKinds;
 
 const nothing: ShelfAsk = { q: '', kind: '', holding: '', mount: '', retired: false, body: '', mode: '', order: '' };
 

@@ -70,7 +70,7 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
         fullWidth
         type="search"
         value={text}
-        placeholder="type to narrow: fast, under 400 g, 77 mm thread"
+        placeholder="fast, under 400 g, 77 mm thread"
         onChange={(event) => setText(event.target.value)}
         inputProps={{ 'aria-label': 'Find a part', maxLength: 200 }}
         sx={{ minHeight: 40, px: 1, mb: 1, bgcolor: 'background.default', border: 1, borderColor: 'divider', borderRadius: 1, '&.Mui-focused': { borderColor: 'primary.main' } }}
