@@ -19,6 +19,7 @@ namespace Juxtopsis.Server.Shelf;
 internal static class ShelfEndpoints
 {
     private const int PageSize = 30;
+    private const int MostAtOnce = 1000;
 
     public static RouteGroupBuilder ShelfGroup(this WebApplication app) => app.MapGroup("/api/shelf").WithTags("Shelf").RequireDatabase();
 
@@ -59,7 +60,8 @@ internal static class ShelfEndpoints
         [property: Description("Its recording mode; its first when left out.")] string? Mode,
         [property: Description("Delivered width over height, in which formats are compared; 16:9 when left out.")] double? Aspect,
         [property: Description("kind, name, weight, price or aperture.")] string? Order,
-        [property: Description("How many to pass over.")] int? Skip);
+        [property: Description("How many to pass over.")] int? Skip,
+        [property: Description("How many to give: up to 1000, 30 when left out.")] int? Take);
 
     private static async Task<IResult> List(
         [AsParameters] ListQuery query, JuxtopsisDb db, ShelfCache cache, CancellationToken cancellationToken)
@@ -70,7 +72,7 @@ internal static class ShelfEndpoints
         }
 
         var shelf = await cache.ReadAsync(db, cancellationToken);
-        var page = shelf.Index.Search(asked!).ToPage(shelf, Math.Clamp(query.Skip ?? 0, 0, 1_000_000), PageSize);
+        var page = shelf.Index.Search(asked!).ToPage(shelf, Math.Clamp(query.Skip ?? 0, 0, 1_000_000), Math.Clamp(query.Take ?? PageSize, 1, MostAtOnce));
         return TypedResults.Json(page, WireJson.Default.ShelfPageOutput);
     }
 

@@ -100,6 +100,7 @@ public sealed class UnitsTests
         {
             ZoomShortMm = r.Lens.ZoomShortMm * by,
             ZoomLongMm = r.Lens.ZoomLongMm * by,
+            WidestAlong = [.. r.Lens.WidestAlong.Select(p => p with { FocalLengthMm = p.FocalLengthMm * by })],
             MeasuredFocalLengthMm = r.Lens.MeasuredFocalLengthMm * by,
             NearestFocusMm = r.Lens.NearestFocusMm * by,
             FrontFromSensorMm = r.Lens.FrontFromSensorMm * by,

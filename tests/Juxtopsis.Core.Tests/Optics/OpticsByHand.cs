@@ -145,4 +145,26 @@ public sealed class OpticsByHand
         Assert.Equal(0.03, Blur.AiryDiscMm(n * 1.5), 12);
         Assert.Equal(14.9, n, 1);
     }
+
+    [Theory]
+    [InlineData(10, 3, 0, 1)]
+    [InlineData(10, 3, 7, 1)]
+    [InlineData(10, 3, 13, 0)]
+    [InlineData(3, 10, 0, 0.09)]
+
+    // Two equal circles a radius apart have 2π/3 − √3/2 of r² in common.
+    [InlineData(5, 5, 5, 0.39100)]
+
+    // A small bundle whose middle lies on the edge of a far larger opening keeps half, less what that bends away: 1/(3R) of π.
+    [InlineData(1000, 1, 1000, 0.49989)]
+    public void An_opening_passes_what_two_circles_have_in_common(double opening, double bundle, double offset, double share) =>
+        Assert.Equal(share, Coverage.BundleShare(opening, bundle, offset), 5);
+
+    [Fact]
+    public void The_share_of_a_bundle_falls_steadily_as_it_moves_out()
+    {
+        var shares = Enumerable.Range(0, 140).Select(i => Coverage.BundleShare(10, 4, i / 10.0)).ToArray();
+        Assert.Equal((1, 0), (shares[0], Coverage.BundleShare(10, 4, 14)));
+        Assert.All(shares.Zip(shares.Skip(1)), pair => Assert.True(pair.Second <= pair.First + 1e-12));
+    }
 }

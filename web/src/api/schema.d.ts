@@ -2249,6 +2249,8 @@ export interface operations {
                 Order?: string;
                 /** @description How many to pass over. */
                 Skip?: number;
+                /** @description How many to give: up to 1000, 30 when left out. */
+                Take?: number;
             };
             header?: never;
             path?: never;

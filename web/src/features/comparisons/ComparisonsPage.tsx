@@ -1,4 +1,4 @@
-import { Box, Button, IconButton, InputBase, Paper, Snackbar, Tab, Tabs, Tooltip, Typography } from '@mui/material';
+import { Box, Button, IconButton, InputBase, Paper, Tab, Tabs, Tooltip, Typography } from '@mui/material';
 import { useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -8,11 +8,7 @@ import { DeleteIcon, DuplicateIcon, RenameIcon, RestoreIcon } from '../../ui/ico
 import { oneLine, when } from '../../ui/format';
 import { PageMessage } from '../../ui/PageMessage';
 import { RigMark } from '../../ui/RigMark';
-
-interface Said {
-  text: string;
-  undo?: () => void;
-}
+import { SaidBar, type Said } from '../../ui/SaidBar';
 
 const pageSize = 100;
 const queryKey = (deleted: boolean) => ['comparisons', deleted];
@@ -122,19 +118,7 @@ export function ComparisonsPage() {
           Show more
         </Button>
       )}
-      <Snackbar
-        open={said !== null}
-        autoHideDuration={said?.undo ? 12_000 : 6000}
-        onClose={(_, reason) => reason !== 'clickaway' && setSaid(null)}
-        message={said?.text}
-        action={
-          said?.undo && (
-            <Button size="small" color="inherit" onClick={said.undo}>
-              Undo
-            </Button>
-          )
-        }
-      />
+      <SaidBar said={said} onDone={() => setSaid(null)} />
     </Box>
   );
 }

@@ -1,12 +1,13 @@
-import { Box, Button, InputBase, Menu, MenuItem, Snackbar, Typography } from '@mui/material';
+import { Autocomplete, Box, Button, createFilterOptions, InputBase, Menu, MenuItem, TextField, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { useEffect, useId, useMemo, useRef, useState, type RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useSearchParams } from 'react-router';
 import { useSettings } from '../../app/settings';
 import { core, coreReady } from '../../core/core';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { PageMessage } from '../../ui/PageMessage';
+import { SaidBar, type Said } from '../../ui/SaidBar';
 import { BringIn } from './BringIn';
 import { Facets, Understood } from './Facets';
 import { fullName, modesOf } from './gear';
@@ -26,11 +27,6 @@ const asked = (params: URLSearchParams): ShelfAsk => ({
   order: params.get('order') ?? '',
 });
 const names: Record<keyof ShelfAsk, string> = { q: 'q', kind: 'kind', holding: 'holding', mount: 'mount', retired: 'retired', body: 'camera', mode: 'mode', order: 'order' };
-
-interface Said {
-  text: string;
-  undo?: (() => void) | undefined;
-}
 
 /** The crew's gear: found by typing, told apart by drawings to scale, changed in place. The address holds what is asked for. */
 export function ShelfPage() {
@@ -95,14 +91,7 @@ export function ShelfPage() {
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'end', position: 'relative' }}>
         <Facets ask={ask} page={first} onChange={change} />
         <Box sx={{ display: 'flex', gap: 1, ml: 'auto', position: { md: 'absolute' }, right: 0, bottom: 0, '& > *': { width: 190 } }}>
-          <LabelledSelect label="Equivalents for" value={camera ? ask.body : ''} onChange={(body) => change({ body, mode: '' })}>
-            <MenuItem value="">each lens’s own format</MenuItem>
-            {cameras?.map((c) => (
-              <MenuItem key={c.item.id} value={c.item.id}>
-                {fullName(c.item)}
-              </MenuItem>
-            ))}
-          </LabelledSelect>
+          <CameraChoice cameras={cameras ?? noCameras} camera={camera} onChange={(body) => change({ body, mode: '' })} />
           {camera && (
             <LabelledSelect label="in its mode" value={ask.mode || (modesOf(camera.item)[0]?.name ?? '')} onChange={(mode) => change({ mode })}>
               {modesOf(camera.item).map((mode) => (
@@ -144,26 +133,7 @@ export function ShelfPage() {
       {ready && lenses.length > 0 && <SideBySide lenses={lenses} camera={camera} mode={ask.mode} onClear={() => setChosen([])} />}
       {ready && opened && <GearPanel key={opened.item.id + String(opened.revision)} opened={opened} camera={camera} mode={ask.mode} feet={feet} onSaid={say} onOpen={setOpened} />}
       {bringing && <BringIn onClose={() => setBringing(false)} onSaid={say} />}
-      <Snackbar
-        open={said !== null}
-        autoHideDuration={said?.undo ? 12_000 : 6000}
-        onClose={(_, reason) => reason !== 'clickaway' && setSaid(null)}
-        message={said?.text}
-        action={
-          said?.undo && (
-            <Button
-              size="small"
-              color="inherit"
-              onClick={() => {
-                said.undo?.();
-                setSaid(null);
-              }}
-            >
-              Undo
-            </Button>
-          )
-        }
-      />
+      <SaidBar said={said} onDone={() => setSaid(null)} />
     </Box>
   );
 }
@@ -229,6 +199,31 @@ function AddButton({ kind, onAdd }: { kind: string; onAdd: (kind: string) => voi
         ))}
       </Menu>
     </>
+  );
+}
+
+const noCameras: ShelfEntry[] = [];
+const some = createFilterOptions<ShelfEntry>({ limit: 100 });
+
+/** The camera for which equivalents are told; of many, the first hundred that meet what is typed. */
+function CameraChoice({ cameras, camera, onChange }: { cameras: ShelfEntry[]; camera: ShelfEntry | undefined; onChange: (id: string) => void }) {
+  const id = useId();
+  return (
+    <Box sx={{ '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' } }}>
+      <label htmlFor={id}>Equivalents for</label>
+      <Autocomplete
+        id={id}
+        options={cameras}
+        value={camera ?? null}
+        filterOptions={some}
+        getOptionLabel={(c) => fullName(c.item)}
+        getOptionKey={(c) => c.item.id}
+        isOptionEqualToValue={(a, b) => a.item.id === b.item.id}
+        onChange={(_, next) => onChange(next?.item.id ?? '')}
+        renderInput={(params) => <TextField {...params} size="small" placeholder="each lens’s own format" />}
+        sx={{ '& .MuiInputBase-root': { height: 40, py: 0, fontSize: 14, bgcolor: 'background.default', '& fieldset': { borderColor: 'divider' } } }}
+      />
+    </Box>
   );
 }
 

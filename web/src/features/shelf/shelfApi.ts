@@ -29,7 +29,7 @@ const some = (text: string) => (text === '' ? undefined : text);
 /** Everything that the shelf says is asked anew. */
 export const askAgain = (queries: QueryClient) => queries.invalidateQueries({ queryKey: [shelfKey] });
 
-async function readPage(ask: ShelfAsk, skip: number, signal?: AbortSignal): Promise<ShelfPage> {
+async function readPage(ask: ShelfAsk, skip: number, signal?: AbortSignal, take?: number): Promise<ShelfPage> {
   const { data, error, response } = await api
     .GET('/api/shelf', {
       params: {
@@ -43,6 +43,7 @@ async function readPage(ask: ShelfAsk, skip: number, signal?: AbortSignal): Prom
           Mode: some(ask.mode),
           Order: some(ask.order),
           Skip: skip || undefined,
+          Take: take,
         },
       },
       ...(signal && { signal }),
@@ -89,7 +90,7 @@ export const useKind = (kind: string) =>
     queryFn: async ({ signal }) => {
       const found: ShelfEntry[] = [];
       for (let total = 1; found.length < total; ) {
-        const page = await readPage({ ...nothing, kind, order: 'name' }, found.length, signal);
+        const page = await readPage({ ...nothing, kind, order: 'name' }, found.length, signal, 1000);
         total = page.total;
         found.push(...page.items);
         if (page.items.length === 0) break;
