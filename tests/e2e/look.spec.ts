@@ -48,7 +48,8 @@ for (const width of [360, 390, 1024, 1280, 2560]) {
   test(`no horizontal scroll at ${width} px`, async ({ page, server }) => {
     await page.setViewportSize({ width, height: 844 });
     const bench = new Bench(page, server.address);
-    for (const path of demos) {
+    // One of bare numbers, one of parts.
+    for (const path of [demos[1]!, demos[3]!]) {
       await bench.open(path);
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
     }

@@ -23,23 +23,27 @@ internal sealed class ShelfCache
 {
     private readonly ConcurrentDictionary<Guid, ShelfNow> shelves = new();
 
-    public async Task<ShelfNow> ReadAsync(JuxtopsisDb db, CancellationToken cancellationToken)
+    /// <summary>
+    /// The shelf as it is stored now. Not to be given up half way: whoever types gives up one question after the other, and a
+    /// cancellation that comes late hits whoever has the database connection next.
+    /// </summary>
+    public async Task<ShelfNow> ReadAsync(JuxtopsisDb db)
     {
-        var revision = await RevisionAsync(db, cancellationToken);
+        var revision = await RevisionAsync(db);
         if (shelves.TryGetValue(db.CrewId, out var known) && known.Revision == revision)
         {
             return known;
         }
 
         // The rows may be newer than the number read before them; then the next request reads once more.
-        var rows = await db.Gear.AsNoTracking().ToListAsync(cancellationToken);
+        var rows = await db.Gear.AsNoTracking().ToListAsync();
         var now = new ShelfNow(revision, new ShelfIndex([.. rows.Select(ToEntry)]));
         shelves[db.CrewId] = now;
         return now;
     }
 
-    public static Task<int> RevisionAsync(JuxtopsisDb db, CancellationToken cancellationToken) =>
-        db.Crews.Where(c => c.Id == db.CrewId).Select(c => c.ShelfRevision).FirstAsync(cancellationToken);
+    private static Task<int> RevisionAsync(JuxtopsisDb db) =>
+        db.Crews.Where(c => c.Id == db.CrewId).Select(c => c.ShelfRevision).FirstAsync();
 
     public static ShelfEntry ToEntry(GearRow row)
     {

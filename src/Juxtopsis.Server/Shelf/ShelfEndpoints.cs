@@ -64,14 +64,14 @@ internal static class ShelfEndpoints
         [property: Description("How many to give: up to 1000, 30 when left out.")] int? Take);
 
     private static async Task<IResult> List(
-        [AsParameters] ListQuery query, JuxtopsisDb db, ShelfCache cache, CancellationToken cancellationToken)
+        [AsParameters] ListQuery query, JuxtopsisDb db, ShelfCache cache)
     {
         if (!TryRead(query, out var asked, out var error))
         {
             return Problem.OfFields([error!]).ToResult();
         }
 
-        var shelf = await cache.ReadAsync(db, cancellationToken);
+        var shelf = await cache.ReadAsync(db);
         var page = shelf.Index.Search(asked!).ToPage(shelf, Math.Clamp(query.Skip ?? 0, 0, 1_000_000), Math.Clamp(query.Take ?? PageSize, 1, MostAtOnce));
         return TypedResults.Json(page, WireJson.Default.ShelfPageOutput);
     }
@@ -116,9 +116,9 @@ internal static class ShelfEndpoints
         return error is null;
     }
 
-    private static async Task<IResult> Get(Guid id, JuxtopsisDb db, ShelfCache cache, HttpContext http, CancellationToken cancellationToken)
+    private static async Task<IResult> Get(Guid id, JuxtopsisDb db, ShelfCache cache, HttpContext http)
     {
-        var shelf = await cache.ReadAsync(db, cancellationToken);
+        var shelf = await cache.ReadAsync(db);
         if (shelf.Index.Find(id) is not { } entry)
         {
             return NotFound(id);
@@ -139,7 +139,7 @@ internal static class ShelfEndpoints
             return problem.ToResult();
         }
 
-        var shelf = await cache.ReadAsync(db, cancellationToken);
+        var shelf = await cache.ReadAsync(db);
         IReadOnlyList<GearItem> parts = asked!.Setup is { } setup ? setup.Chain.ToCore().Parts : [];
         var setting = asked.Setup?.ToSetting() ?? new ChainSetting();
         var slot = new Slot(Math.Min(asked.Place, parts.Count), asked.IsNew || parts.Count == 0);
@@ -153,10 +153,9 @@ internal static class ShelfEndpoints
         [Description("The lens.")] Guid lens,
         [Description("The camera's mode; its first when left out.")] string? mode,
         JuxtopsisDb db,
-        ShelfCache cache,
-        CancellationToken cancellationToken)
+        ShelfCache cache)
     {
-        var shelf = await cache.ReadAsync(db, cancellationToken);
+        var shelf = await cache.ReadAsync(db);
         if (shelf.Index.Find(camera) is not { Item.Kind: GearKind.Body } body)
         {
             return NotFound(camera);

@@ -19,7 +19,7 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
     {
         var transaction = await db.Database.BeginTransactionAsync(cancellationToken);
         await db.Database.ExecuteSqlAsync($"select 1 from crews where id = {db.CrewId} for update", cancellationToken);
-        return (transaction, await cache.ReadAsync(db, cancellationToken));
+        return (transaction, await cache.ReadAsync(db));
     }
 
     /// <summary>Adds something new.</summary>
@@ -82,7 +82,7 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
         await transaction.CommitAsync(cancellationToken);
 
         // Whoever writes reads it anew, so that nobody who searches waits for it.
-        await cache.ReadAsync(db, cancellationToken);
+        await cache.ReadAsync(db);
     }
 
     /// <summary>The saved comparisons, deleted ones included, whose chains hold a thing: up to ten names.</summary>

@@ -22,15 +22,15 @@ internal static class FileEndpoints
     public static void MapShelfFiles(this WebApplication app)
     {
         var group = app.ShelfGroup();
-        group.MapGet("export.json", async (JuxtopsisDb db, ShelfCache cache, CancellationToken stop) =>
+        group.MapGet("export.json", async (JuxtopsisDb db, ShelfCache cache) =>
             {
-                var shelf = await cache.ReadAsync(db, stop);
+                var shelf = await cache.ReadAsync(db);
                 return File(stream => ShelfFile.Write(stream, shelf.Index.Entries), Json, "shelf.json");
             })
             .WithName("ExportShelfJson").WithSummary("The whole shelf as one JSON file.").Produces(200, contentType: Json).ProducesProblems(503);
-        group.MapGet("export.zip", async (JuxtopsisDb db, ShelfCache cache, CancellationToken stop) =>
+        group.MapGet("export.zip", async (JuxtopsisDb db, ShelfCache cache) =>
             {
-                var shelf = await cache.ReadAsync(db, stop);
+                var shelf = await cache.ReadAsync(db);
                 return File(stream => CsvWriting.WriteZip(stream, shelf.Index.Entries), "application/zip", "shelf.zip");
             })
             .WithName("ExportShelfTables").WithSummary("The whole shelf as CSV tables, one a kind, in a ZIP archive.").Produces(200, contentType: "application/zip").ProducesProblems(503);
@@ -47,7 +47,7 @@ internal static class FileEndpoints
             .Produces<ImportOutput>().Produces<ImportOutput>(422).ProducesProblems(503);
     }
 
-    private static async Task<IResult> Table(string table, JuxtopsisDb db, ShelfCache cache, CancellationToken cancellationToken)
+    private static async Task<IResult> Table(string table, JuxtopsisDb db, ShelfCache cache)
     {
         var kind = GearKinds.OnShelf.Append(GearKinds.Modes).FirstOrDefault(k => k.Table.Equals(table, StringComparison.OrdinalIgnoreCase));
         if (kind is null)
@@ -55,7 +55,7 @@ internal static class FileEndpoints
             return Problem.Of("no-table", 404, "No such table", $"There is no table of that name; there are {string.Join(", ", GearKinds.OnShelf.Append(GearKinds.Modes).Select(k => k.Table))}.").ToResult();
         }
 
-        var entries = (await cache.ReadAsync(db, cancellationToken)).Index.Entries;
+        var entries = (await cache.ReadAsync(db)).Index.Entries;
         return File(
             stream =>
             {

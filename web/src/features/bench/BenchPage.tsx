@@ -93,7 +93,7 @@ function Bench() {
   const { deliveryAspect } = scene;
   const chainSpan = useMemo(() => spanOf(rigs, deliveryAspect), [rigs, deliveryAspect]);
   // Chains take room; on a low screen the frames give it.
-  const low = useMediaQuery('(max-height: 860px)');
+  const low = useMediaQuery('(max-height: 860px)', { noSsr: true });
   const frameHeight = low && rigs.some((r) => r.chain) ? 148 : 214;
   const referenceName =
     referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;

@@ -26,6 +26,13 @@ export interface ShelfAsk {
 const shelfKey = 'shelf';
 const some = (text: string) => (text === '' ? undefined : text);
 
+/** A server that is busy is asked twice more; one that is away is asked again until it is back. */
+export const patient = {
+  retry: 2,
+  retryDelay: 400,
+  refetchInterval: (query: { state: { status: string } }) => (query.state.status === 'error' ? 2500 : false),
+} as const;
+
 /** Everything that the shelf says is asked anew. */
 export const askAgain = (queries: QueryClient) => queries.invalidateQueries({ queryKey: [shelfKey] });
 
@@ -68,7 +75,7 @@ export const useShelf = (ask: ShelfAsk) =>
       return shown < last.total ? shown : undefined;
     },
     placeholderData: keepPreviousData,
-    retry: false,
+    ...patient,
   });
 
 const noKinds: GearKind[] = [];
@@ -97,7 +104,7 @@ export const useKind = (kind: string) =>
       }
       return found;
     },
-    retry: false,
+    ...patient,
   });
 
 /** One thing as it is on the shelf now; null when it is not there. */
@@ -162,7 +169,7 @@ export const useWays = (camera: string, lens: string, mode: string) =>
   useQuery({
     queryKey: [shelfKey, 'ways', camera, lens, mode],
     enabled: camera !== '' && lens !== '',
-    retry: false,
+    ...patient,
     queryFn: async () => {
       const { data, error, response } = await api.GET('/api/shelf/ways', { params: { query: { camera, lens, mode } } });
       if (!data) {

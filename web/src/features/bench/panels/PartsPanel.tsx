@@ -6,6 +6,7 @@ import { api, failure, unreachable } from '../../../api/client';
 import type { Chain, ChainPart, GearItem, RigInput, SceneInput } from '../../../core/core';
 import { RigMark } from '../../../ui/RigMark';
 import { factsOf, fullName } from '../../shelf/gear';
+import { patient } from '../../shelf/shelfApi';
 import { changeChain } from '../benchStore';
 import { chainOf, mountsOf } from '../chains';
 import { usePanel } from './panelStore';
@@ -45,7 +46,7 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
       return answer.data;
     },
     placeholderData: keepPreviousData,
-    retry: false,
+    ...patient,
   });
 
   const items = new Map<string, ChainPart>([...parts, ...((data?.items ?? []) as ChainPart[])].map((p) => [p.item.id, p]));
@@ -82,7 +83,7 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
       )}
       {error && (
         <Typography role="alert" sx={{ fontSize: 14 }}>
-          {error.message} The rig keeps its parts; try again when the server is back.
+          {error.message} The rig keeps its parts; it is asked again until the server is back.
         </Typography>
       )}
       {isPending && <Typography sx={{ fontSize: 14 }}>Trying what is on the shelf…</Typography>}
