@@ -1,5 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { components } from '../../web/src/api/schema';
 import { Bench, expect, test } from './bench';
+
+type Comparison = components['schemas']['ComparisonOutput'];
 
 const demos = [1, 2, 3, 4].map((n) => `/bench/10f7a7e0-0000-4000-8000-00000000000${n}`);
 
@@ -13,6 +16,11 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await expect(bench.rig('A').getByText('Too close to focus')).toBeVisible();
     expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)])).toEqual([]);
     await page.keyboard.press('Control+z');
+    // Other tests open the same demo: it must be stored as it was.
+    const stored = async () =>
+      ((await (await page.request.get(`${server.address}/api/comparisons/${demos[0]!.split('/').at(-1)!}`)).json()) as Comparison).document
+        .setup.scene.subjectDistanceMm;
+    await expect.poll(stored).toBe(2200);
     await bench.open(demos[3]!);
     await bench
       .rig('A')
@@ -44,7 +52,7 @@ test('the light is switched by a key and remembered', async ({ page, server }) =
   expect(await paper()).toBe(set);
 });
 
-for (const width of [360, 390, 1024, 1280, 2560]) {
+for (const width of [360, 1024, 2560]) {
   test(`no horizontal scroll at ${width} px`, async ({ page, server }) => {
     await page.setViewportSize({ width, height: 844 });
     const bench = new Bench(page, server.address);
