@@ -40,6 +40,7 @@ export function ShelfPage() {
   const feet = useSettings((s) => s.feet);
   const queries = useQueryClient();
   const shelf = useShelf(ask);
+  const kinds = useKinds();
   const cameras = useKind('body').data;
   const [opened, setOpened] = useState<Opened | null>(null);
   const [chosen, setChosen] = useState<ShelfEntry[]>([]);
@@ -131,7 +132,7 @@ export function ShelfPage() {
         />
       )}
       {ready && lenses.length > 0 && <SideBySide lenses={lenses} camera={camera} mode={ask.mode} onClear={() => setChosen([])} />}
-      {ready && opened && <GearPanel key={opened.item.id + String(opened.revision)} opened={opened} camera={camera} mode={ask.mode} feet={feet} onSaid={say} onOpen={setOpened} />}
+      {ready && kinds.length > 0 && opened && <GearPanel key={opened.item.id + String(opened.revision)} opened={opened} camera={camera} mode={ask.mode} feet={feet} onSaid={say} onOpen={setOpened} />}
       {bringing && <BringIn onClose={() => setBringing(false)} onSaid={say} />}
       <SaidBar said={said} onDone={() => setSaid(null)} />
     </Box>

@@ -85,7 +85,15 @@ export const useKinds = (): GearKind[] =>
   useQuery({
     queryKey: ['kinds'],
     staleTime: Infinity,
-    queryFn: async () => (await api.GET('/api/shelf/kinds')).data ?? noKinds,
+    ...patient,
+    queryFn: async () => {
+      const { data, error, response } = await api.GET('/api/shelf/kinds');
+      if (!data) {
+        // Kept for good once it is there; so nothing may stand in for it.
+        throw new Error(failure(response.status, error).say);
+      }
+      return data;
+    },
   }).data ?? noKinds;
 
 const nothing: ShelfAsk = { q: '', kind: '', holding: '', mount: '', retired: false, body: '', mode: '', order: '' };
