@@ -99,7 +99,7 @@ run_tests() {
   say "Building"
   checked "C# builds without a warning" dotnet build Juxtopsis.slnx -c Release
   if [ "$test_failed" = 0 ]; then
-    checked "C# is laid out as ./dev format does" dotnet format Juxtopsis.slnx --verify-no-changes --no-restore
+    checked "C# is laid out as ./dev format does" dotnet format whitespace Juxtopsis.slnx --verify-no-changes --no-restore
     checked "the page's types are those of the server's OpenAPI document" types_are_fresh
     checked "TypeScript: types, lint, layout" npm run check
     build_all

@@ -93,8 +93,12 @@ public readonly record struct FocusTravel(
         : At(IsBeyondLifeSize ? LargestOwnMagnification ?? 1 : 0).SubjectDistanceMm;
 
     /// <summary>The largest ratio that this can reach.</summary>
-    /// <returns>A ratio; null when nothing but the thin lens limits it and no data says how far the lens racks out.</returns>
-    public double? LargestMagnification() => LargestOwnMagnification is { } largest ? At(largest).Magnification : null;
+    /// <returns>
+    /// A ratio; null when nothing but the thin lens limits it and no data says how far the lens racks out, unless all is larger than
+    /// life anyway: then the lens is taken to rack out as far as in <see cref="FarthestMm"/>.
+    /// </returns>
+    public double? LargestMagnification() =>
+        (LargestOwnMagnification ?? (IsBeyondLifeSize ? 1 : null)) is { } largest ? At(largest).Magnification : null;
 
     /// <summary>Focuses at a distance.</summary>
     /// <param name="subjectDistanceMm">D, mm from the sensor mark, between <see cref="NearestMm"/> and <see cref="FarthestMm"/>.</param>

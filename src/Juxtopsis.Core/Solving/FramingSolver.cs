@@ -30,7 +30,7 @@ public static class FramingSolver
         var isTooLarge = m > (report.Limits.LargestMagnification ?? 1) * (1 + 1e-12);
         var wanted = isTooLarge ? 0 : travel.DistanceForMm(m) - RigEvaluator.MarkMm(conventions, rig);
         var reached = Math.Clamp(wanted, from, to);
-        var bound = Within(wanted, reached) ? SolveBound.None : wanted < from ? fromBound : toBound;
+        var bound = !isTooLarge && Within(wanted, reached) ? SolveBound.None : wanted < from ? fromBound : toBound;
         var there = setting.At(reached);
         var field = there.Field(framing.IsAcross);
         var size = Size(setting, framing);

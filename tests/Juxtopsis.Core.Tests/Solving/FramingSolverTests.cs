@@ -107,6 +107,18 @@ public sealed class FramingSolverTests
         Assert.Equal(274.38, range[1].FieldHeightMm!.Value, 2);
     }
 
+    [Fact]
+    public void Larger_than_life_through_tube_and_close_up_lens_there_and_back()
+    {
+        var rig = Plain with { FocalLengthMm = 2029.5, CloseUpDioptres = 25, ExtensionMm = 0.1, Lens = new LensData { FrontFromSensorMm = 2285 } };
+        var conventions = Conventions.Default with { DistanceFrom = DistanceMark.LensFront };
+        var scene = new Scene(24.66);
+        var height = RigEvaluator.Evaluate(scene, conventions, rig).Focus!.Value.FieldHeightMm;
+        var solution = FramingSolver.Distance(scene, conventions, rig, new FramedSize(height, IsAcross: false), LengthUnit.Metres);
+        Assert.True(solution.IsMet);
+        Assert.Equal(height, solution.FieldHeightMm!.Value, 9);
+    }
+
     [Property]
     public bool What_is_solved_is_what_the_rig_then_gives(RandomFullSetup setup)
     {

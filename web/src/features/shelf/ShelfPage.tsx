@@ -49,20 +49,17 @@ export function ShelfPage() {
   const search = useRef<HTMLInputElement>(null);
   useHotkeys('slash', () => search.current?.focus(), { preventDefault: true });
 
-  const change = (part: Partial<ShelfAsk>) =>
-    setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
-        for (const [key, value] of Object.entries(part)) {
-          const name = names[key as keyof ShelfAsk];
-          const text = value === true ? 'yes' : value === false ? '' : value;
-          if (text === '') next.delete(name);
-          else next.set(name, text);
-        }
-        return next;
-      },
-      { replace: true },
-    );
+  const change = (part: Partial<ShelfAsk>) => {
+    // Upon the address as it is now: what was changed a moment ago may not have been drawn yet.
+    const next = new URLSearchParams(window.location.search);
+    for (const [key, value] of Object.entries(part)) {
+      const name = names[key as keyof ShelfAsk];
+      const text = value === true ? 'yes' : value === false ? '' : value;
+      if (text === '') next.delete(name);
+      else next.set(name, text);
+    }
+    setParams(next, { replace: true });
+  };
 
   const pages = shelf.data?.pages;
   const first = pages?.[0];
