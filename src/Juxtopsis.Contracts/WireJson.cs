@@ -28,7 +28,7 @@ namespace Juxtopsis.Contracts;
     Converters =
     [
         typeof(CamelCaseEnum<CropSchool>), typeof(CamelCaseEnum<CircleSchool>), typeof(CamelCaseEnum<DistanceMark>),
-        typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>),
+        typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>), typeof(CamelCaseEnum<Place>), typeof(CamelCaseEnum<Subject>),
         typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
         typeof(CamelCaseEnum<Reasons>), typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<FindingKind>),
     ])]

@@ -81,10 +81,10 @@ test('the frame is drawn in true perspective', async ({ bench }) => {
   expect(behind / subject).toBeCloseTo(0.5, 2);
 });
 
-for (const text of ['abc', '', '0', '-3', '1e308', 'NaN', '1,000', '9'.repeat(80)]) {
-  test(`a focal length of “${text.slice(0, 12)}” is refused beside the field and changes nothing`, async ({ bench }) => {
-    const before = await bench.figure('Equivalent', 'A').textContent();
-    const field = bench.field('Focal length', 'A');
+test('a focal length that is none is refused beside the field and changes nothing', async ({ bench }) => {
+  const before = await bench.figure('Equivalent', 'A').textContent();
+  const field = bench.field('Focal length', 'A');
+  for (const text of ['abc', '', '0', '-3', '1e308', 'NaN', '1,000', '9'.repeat(80)]) {
     await field.fill(text);
     await expect(bench.rig('A').getByRole('alert')).toHaveText(/Type|Leave/);
     await expect(field).toHaveAttribute('aria-invalid', 'true');
@@ -92,8 +92,8 @@ for (const text of ['abc', '', '0', '-3', '1e308', 'NaN', '1,000', '9'.repeat(80
     await field.press('Escape');
     await expect(bench.rig('A').getByRole('alert')).toHaveCount(0);
     await expect(field).toHaveValue('35\u2009mm');
-  });
-}
+  }
+});
 
 test('a subject too close keeps the last good picture and says the limit and the mend', async ({ bench }) => {
   await bench.type('200 mm', 'Focal length', 'B');

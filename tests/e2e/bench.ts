@@ -1,10 +1,45 @@
-import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { test as base, expect, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { startServer, type Running } from './server';
 
 export { expect };
 
-/** Each worker has a server and a database of its own; each test gets a page on a fresh comparison where it asks for one. */
-export const test = base.extend<{ bench: Bench }, { server: Running }>({
+const viewport = { width: 1280, height: 800 };
+
+/**
+ * Each worker has a server, a database and a browser of its own, whose cache keeps the core from one test to the next; each test
+ * gets a page that remembers nothing, on a fresh comparison where it asks for one.
+ */
+export const test = base.extend<{ bench: Bench }, { server: Running; kept: BrowserContext }>({
+  kept: [
+    async ({ playwright, launchOptions }, use) => {
+      const folder = await mkdtemp(join(tmpdir(), 'juxtopsis-e2e-'));
+      const context = await playwright.chromium.launchPersistentContext(folder, { ...launchOptions, viewport, colorScheme: 'light' });
+      await use(context);
+      await context.close();
+      await rm(folder, { recursive: true, force: true });
+    },
+    { scope: 'worker' },
+  ],
+  // eslint-disable-next-line @typescript-eslint/unbound-method -- a fixture
+  context: async ({ kept, server }, use) => {
+    const cleaner = await kept.newPage();
+    await cleaner.goto(`${server.address}/health`);
+    await cleaner.evaluate(() => localStorage.clear());
+    await cleaner.close();
+    await use(kept);
+    await kept.unrouteAll({ behavior: 'ignoreErrors' });
+    await Promise.all(kept.pages().slice(1).map((page) => page.close()));
+    await kept.setOffline(false);
+  },
+  page: async ({ context }, use) => {
+    const page = await context.newPage();
+    await page.setViewportSize(viewport);
+    await page.emulateMedia({ colorScheme: 'light' });
+    await use(page);
+  },
   server: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads the pattern
     async ({}, use, info) => {

@@ -172,6 +172,7 @@ public static class ChainMapping
         WidestLongFNumber = lens.WidestLongFNumber,
         WidestAlong = lens.WidestAlong.Count == 0 ? null : [.. lens.WidestAlong.Select(p => new AperturePointInput(p.FocalLengthMm, p.FNumber))],
         NarrowestFNumber = lens.NarrowestFNumber,
+        Blades = lens.Blades,
         WidestTNumber = lens.WidestTNumber,
         MeasuredFocalLengthMm = lens.MeasuredFocalLengthMm,
         NearestFocusMm = lens.NearestFocusMm,

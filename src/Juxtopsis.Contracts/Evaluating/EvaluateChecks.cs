@@ -165,6 +165,7 @@ internal static class EvaluateChecks
         checks.InRange(prefix + "widestLongFNumber", lens.WidestLongFNumber, Quantity.FNumber);
         CheckAlong(checks, lens.WidestAlong ?? [], prefix + "widestAlong");
         checks.InRange(prefix + "narrowestFNumber", lens.NarrowestFNumber, Quantity.FNumber);
+        checks.InRange(prefix + "blades", lens.Blades, Quantity.Count);
         checks.InRange(prefix + "widestTNumber", lens.WidestTNumber, Quantity.TNumber);
         checks.InRange(prefix + "measuredFocalLengthMm", lens.MeasuredFocalLengthMm, Quantity.FocalLength);
         checks.InRange(prefix + "nearestFocusMm", lens.NearestFocusMm, Quantity.NearestFocus, unit);

@@ -86,6 +86,7 @@ internal static class InputMapping
         WidestLongFNumber = lens.WidestLongFNumber,
         WidestAlong = lens.WidestAlong is { Count: > 0 } along ? [.. along.Select(p => new AperturePoint(p.FocalLengthMm, p.FNumber))] : [],
         NarrowestFNumber = lens.NarrowestFNumber,
+        Blades = lens.Blades,
         WidestTNumber = lens.WidestTNumber,
         MeasuredFocalLengthMm = lens.MeasuredFocalLengthMm,
         NearestFocusMm = lens.NearestFocusMm,

@@ -121,6 +121,9 @@ public sealed record LensInput
     /// <summary>Smallest opening, as an f-number.</summary>
     public double? NarrowestFNumber { get; set; }
 
+    /// <summary>Blades of the iris, 1 to 999: the corners of blurred lights when it is not wide open.</summary>
+    public double? Blades { get; set; }
+
     /// <summary>T-number at the widest f-number.</summary>
     public double? WidestTNumber { get; set; }
 

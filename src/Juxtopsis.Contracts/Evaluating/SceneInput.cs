@@ -41,4 +41,10 @@ public sealed record SceneInput
 
     /// <summary>Mains frequency of the lamps, Hz.</summary>
     public double MainsHertz { get; set; } = 50;
+
+    /// <summary>The place that frames are drawn in; figures do not go by it.</summary>
+    public Place Place { get; set; } = Place.Shed;
+
+    /// <summary>What stands at the subject's distance in it.</summary>
+    public Subject Subject { get; set; } = Subject.Standing;
 }

@@ -50,6 +50,7 @@ internal static class RigOfChain
         return optics.BareLens with
         {
             NarrowestFNumber = lens.Get(LensFields.Narrowest),
+            Blades = lens.Get(LensFields.Blades),
             WidestTNumber = lens.Get(LensFields.WidestT),
             MeasuredFocalLengthMm = optics.MeasuredMm(),
             NearestFocusMm = focuses ? attachment!.Get(FrontFields.Nearest) : lens.Get(LensFields.Nearest),

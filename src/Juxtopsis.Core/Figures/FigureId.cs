@@ -285,6 +285,15 @@ public enum FigureId
     /// <summary>Sharp at most to.</summary>
     FarthestByMountMm,
 
+    /// <summary>Subject from the entrance pupil.</summary>
+    SubjectFromPupilMm,
+
+    /// <summary>Width of the pupil.</summary>
+    PupilAcrossMm,
+
+    /// <summary>Corners of the iris.</summary>
+    IrisCorners,
+
     /// <summary>Head of the figure at the subject, from the upper edge of the picture.</summary>
     SubjectHeadFromTop,
 

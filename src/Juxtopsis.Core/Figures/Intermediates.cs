@@ -48,11 +48,6 @@ internal static class Intermediates
         Of("i", "racked out", FigureUnit.Ratio, (in c) => c.Report.Focus?.RackedOut == 0 ? "0" : c.Rig.CloseUpDioptres == 0 ? "v/s" : "v/s − φ·v", (in c) => c.Report.Focus?.RackedOut),
         Of("P", "pupil magnification", FigureUnit.Ratio, (in c) => c.Rig.Lens.PupilMagnification is null ? "1" : "P₀·k", (in c) => FocusReport.PupilMagnification(c.Rig)),
         Of("w", "working over set f-number", FigureUnit.Ratio, (in c) => c.Report.Focus is null ? "1" : "1 + i/P", (in c) => c.Report.Focus?.WorkingOverSet ?? 1),
-        Lens(
-            "a",
-            "subject from the entrance pupil",
-            (in c) => c.Rig.Lens.PupilMagnification is null || c.Rig.CloseUpDioptres != 0 ? "s" : "s + ff·(1/P − 1)",
-            (in c) => c.Report.Focus?.SubjectFromPupilMm),
         Lens("b", "background from the entrance pupil", (in _) => "a + B − D", (in c) => c.Report.Focus?.BackgroundFromPupilMm),
         Of("e", "circle at the subject over the pupil", FigureUnit.Ratio, (in _) => "cd/(p·m)", (in c) => c.Report.Focus?.Tolerance),
         Of("Fc", "frames a second that count", FigureUnit.PerSecond, (in c) => c.Rig.CaptureFps is null ? "Ft" : "Fq", (in c) => c.Report.Light.CaptureFps),

@@ -27,6 +27,9 @@ public sealed record LensData
     /// <summary>Smallest opening, as an f-number.</summary>
     public double? NarrowestFNumber { get; init; }
 
+    /// <summary>Blades of the iris; an opening that is not the widest is drawn with as many corners.</summary>
+    public double? Blades { get; init; }
+
     /// <summary>T-number at the widest f-number; the same loss is taken for all openings.</summary>
     public double? WidestTNumber { get; init; }
 

@@ -719,7 +719,7 @@ export interface components {
          * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
          * @enum {unknown}
          */
-        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "largestMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
+        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "largestMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
         /** @description What a figure is. */
         FigureInfo: {
             /** @description Its name on the wire. */
@@ -856,6 +856,11 @@ export interface components {
             narrowestFNumber?: null | number;
             /**
              * Format: double
+             * @description Blades of the iris, 1 to 999: the corners of blurred lights when it is not wide open.
+             */
+            blades?: null | number;
+            /**
+             * Format: double
              * @description T-number at the widest f-number.
              */
             widestTNumber?: null | number;
@@ -966,6 +971,11 @@ export interface components {
             /** @description The whole chain with it. */
             parts: string[];
         };
+        /**
+         * @description Where frames are drawn.
+         * @enum {unknown}
+         */
+        Place: "shed" | "loft" | "benchTop" | "slipway" | "farBank" | "chart" | "oneLamp";
         /** @description An RFC 9457 problem: what was refused, and for each field how to mend it. */
         Problem: {
             /** @description A URI reference that names the kind of problem. */
@@ -1258,6 +1268,10 @@ export interface components {
              * @description Mains frequency of the lamps, Hz.
              */
             mainsHertz?: number;
+            /** @description The place that frames are drawn in; figures do not go by it. */
+            place?: components["schemas"]["Place"];
+            /** @description What stands at the subject's distance in it. */
+            subject?: components["schemas"]["Subject"];
         };
         /** @description Which conventions a figure goes by. */
         Schools: string;
@@ -1446,6 +1460,11 @@ export interface components {
          * @enum {unknown}
          */
         SqueezePlace: "front" | "rear";
+        /**
+         * @description What is in focus in a frame.
+         * @enum {unknown}
+         */
+        Subject: "standing" | "seated" | "two" | "hands" | "rivet" | "hull" | "none";
         /** @description Sums over a chain. */
         TotalsOutput: {
             /**

@@ -1,6 +1,9 @@
-import { styled, useTheme } from '@mui/material/styles';
-import { memo, useId } from 'react';
-import { isFocused, type Numbers, type Reason, type RigReport, type SceneInput } from '../../core/core';
+import { styled, useColorScheme, useTheme } from '@mui/material/styles';
+import { memo, useCallback, useId, useState } from 'react';
+import { isFocused, type Numbers, type Reason, type RigInput, type RigReport, type SceneInput } from '../../core/core';
+import { PictureCanvas } from '../../picture/PictureCanvas';
+import { tryPicturesAgain, usePictures } from '../../picture/pictures';
+import type { Stage, View } from '../../picture/view';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
 import { Person } from './Person';
 
@@ -14,6 +17,23 @@ const lamps = [
 ];
 
 const Holder = styled('div')({ position: 'relative', display: 'grid', placeItems: 'center', minHeight: 120 });
+
+const Picture = styled('div')({ position: 'relative', overflow: 'hidden', '& > svg': { position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' } });
+
+const Dimmed = styled('div')({ position: 'absolute', inset: 0 });
+
+const Drawn = styled('button')(({ theme }) => ({
+  position: 'absolute',
+  right: 6,
+  bottom: 6,
+  font: 'inherit',
+  fontSize: 12,
+  padding: '2px 6px',
+  border: 0,
+  borderRadius: 3,
+  color: theme.vars!.palette.text.secondary,
+  background: theme.vars!.palette.background.paper,
+}));
 
 /** Height of the wall behind, mm. */
 const wallMm = 2600;
@@ -40,6 +60,7 @@ const refusals: Record<string, string> = {
 interface FrameProps {
   index: number;
   scene: SceneInput;
+  rig: RigInput;
   report: RigReport;
   /** The last report with a plane of focus: this one, or one before that is shown dimmed. */
   focused: RigReport | null;
@@ -49,48 +70,54 @@ interface FrameProps {
 }
 
 /**
- * The picture that a rig gives, drawn to scale in the delivered shape. All sizes are the core's: this only places lines.
- * One unit of the drawing is a hundredth of the picture's height.
+ * The picture that a rig gives, in the delivered shape: rendered through its pupil, and until that is there, or where it cannot be,
+ * drawn in lines to scale. All sizes are the core's. One unit of the drawing is a hundredth of the picture's height.
  */
-export const Frame = memo(function Frame({ index, scene, report, focused, stop, maxHeight }: FrameProps) {
+export const Frame = memo(function Frame({ index, scene, rig, report, focused, stop, maxHeight }: FrameProps) {
   const { drawing, text, background } = useTheme().vars!.palette;
+  const { colorScheme } = useColorScheme();
   const colour = useRigColour(index);
   const clip = useId();
+  const [rendered, setRendered] = useState(false);
+  const failed = usePictures((s) => s.failed);
+  const onShown = useCallback(() => setRendered(true), []);
   const aspect = report.figures.deliveredAspect;
   const focus = focused?.figures ?? null;
   const width = 100 * aspect;
   const stale = !isFocused(report);
+  const isDrawn = !rendered || failed !== null;
 
   return (
     <Holder>
-      <svg
-        role="img"
-        aria-label={describe(index, scene, focus, stale)}
-        viewBox={`0 0 ${width} 100`}
-        style={{ display: 'block', width: `min(100%, ${maxHeight * aspect}px)`, opacity: stale ? 0.35 : 1 }}
-      >
-        <clipPath id={clip}>
-          <rect width={width} height="100" />
-        </clipPath>
-        <g clipPath={`url(#${clip})`}>
-          <rect width={width} height="100" fill={drawing.wall} />
-          {focus && <Place focus={focus} scene={scene} width={width} />}
-          {focus && (
-            <Standing head={focus.subjectHeadFromTop} feet={focus.subjectFeetFromTop} x={width / 2}>
-              <Person stroke={text.primary} fill={background.paper} />
-            </Standing>
-          )}
-        </g>
-        <rect
-          width={width}
-          height="100"
-          fill="none"
-          stroke={colour}
-          strokeWidth="4"
-          strokeDasharray={rigDash(index)}
-          vectorEffect="non-scaling-stroke"
-        />
-      </svg>
+      <Picture role="img" aria-label={describe(index, scene, focus, stale)} style={{ aspectRatio: aspect, width: `min(100%, ${maxHeight * aspect}px)` }}>
+        <svg viewBox={`0 0 ${width} 100`} style={{ opacity: stale ? 0.35 : 1, visibility: isDrawn ? undefined : 'hidden' }} aria-hidden>
+          <clipPath id={clip}>
+            <rect width={width} height="100" />
+          </clipPath>
+          <g clipPath={`url(#${clip})`}>
+            <rect width={width} height="100" fill={drawing.wall} />
+            {isDrawn && focus && <Place focus={focus} scene={scene} width={width} />}
+            {isDrawn && focus && (
+              <Standing head={focus.subjectHeadFromTop} feet={focus.subjectFeetFromTop} x={width / 2}>
+                <Person stroke={text.primary} fill={background.paper} />
+              </Standing>
+            )}
+          </g>
+        </svg>
+        {focus && (
+          <Dimmed style={{ opacity: stale ? 0.35 : 1 }}>
+            <PictureCanvas view={viewOf(focus, rig)} stage={stageOf(scene, colorScheme === 'dark')} onShown={onShown} />
+          </Dimmed>
+        )}
+        <svg viewBox={`0 0 ${width} 100`} aria-hidden>
+          <rect width={width} height="100" fill="none" stroke={colour} strokeWidth="4" strokeDasharray={rigDash(index)} vectorEffect="non-scaling-stroke" />
+        </svg>
+      </Picture>
+      {failed !== null && (
+        <Drawn onClick={tryPicturesAgain} title={`${failed} Press to try again.`}>
+          drawn, not rendered
+        </Drawn>
+      )}
       {stop && (
         <Refusal>
           <div>
@@ -102,6 +129,35 @@ export const Frame = memo(function Frame({ index, scene, report, focused, stop, 
     </Holder>
   );
 });
+
+const metres = (mm: number) => Math.round(mm * 1e3) / 1e6;
+
+/** What the renderer is told of a rig: the core's own figures. */
+function viewOf(focus: Numbers, rig: RigInput): View {
+  return {
+    fieldWidth: focus.fieldWidthMm / 1000,
+    fieldHeight: focus.fieldHeightMm / 1000,
+    away: focus.subjectFromPupilMm / 1000,
+    pupilAcross: focus.pupilAcrossMm / 1000,
+    pupilUp: focus.pupilMm / 1000,
+    corners: focus.irisCorners,
+    clear: Number.isFinite(focus.imageCircleMm) ? focus.imageCircleMm / 2 / focus.usedHeightMm : null,
+    squeeze: rig.squeeze ?? 1,
+    turn: ((rig.squeezeTurnDeg ?? 0) * Math.PI) / 180,
+  };
+}
+
+function stageOf(scene: SceneInput, dark: boolean): Stage {
+  const behindMm = scene.backgroundDistanceMm == null ? null : scene.backgroundDistanceMm - scene.subjectDistanceMm;
+  return {
+    place: scene.place ?? 'shed',
+    subject: scene.subject ?? 'standing',
+    lensHeight: metres(scene.lensHeightMm ?? 1600),
+    figureHeight: metres(scene.figureHeightMm ?? 1750),
+    behind: behindMm === null ? null : metres(behindMm),
+    light: dark ? 0.7 : 1,
+  };
+}
 
 /** Wall, floor, the figure behind and the lamps; a flat horizon where the background is infinitely far. */
 function Place({ focus, scene, width }: { focus: Numbers; scene: SceneInput; width: number }) {

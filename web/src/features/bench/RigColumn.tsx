@@ -74,7 +74,7 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
   return (
     <Column aria-label={`Rig ${letter}`}>
       <RigHead index={index} name={rig.name ?? ''} isYardstick={isYardstick} isChain={chain !== null} />
-      <Frame index={index} scene={scene} report={report} focused={focused} stop={stop} maxHeight={frameHeight} />
+      <Frame index={index} scene={scene} rig={rig} report={report} focused={focused} stop={stop} maxHeight={frameHeight} />
       <Answer>
         <div>
           <strong>

@@ -103,7 +103,7 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
       />
       <Box sx={{ display: 'flex', gap: 0.5 }}>
         <Button onClick={() => usePanel.getState().open({ kind: 'scene' })} sx={{ whiteSpace: 'nowrap' }}>
-          Light, room
+          Place, light
         </Button>
         <Button onClick={() => usePanel.getState().open({ kind: 'find' })}>Find</Button>
       </Box>

@@ -1,8 +1,10 @@
-import { Typography } from '@mui/material';
+import { MenuItem, Typography } from '@mui/material';
 import { memo } from 'react';
 import type { EntryKind, FieldError, SceneInput } from '../../../core/core';
+import type { Place, Subject } from '../../../picture/view';
 import { EntryField } from '../../../ui/EntryField';
 import { distanceField, plain, withUnit } from '../../../ui/format';
+import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { changeScene } from '../benchStore';
 import { Fields, Section } from './RigPanel';
 import { SidePanel } from './SidePanel';
@@ -13,9 +15,36 @@ interface ScenePanelProps {
   feet: boolean;
 }
 
-type Field = Exclude<keyof SceneInput, 'subjectDistanceMm'>;
+type Field = Exclude<keyof SceneInput, 'subjectDistanceMm' | 'place' | 'subject'>;
 
-/** Light, motion and room: the same for all rigs. */
+const places: Record<Place, string> = {
+  shed: 'Long shed',
+  loft: 'Sail loft',
+  benchTop: 'Bending bench',
+  slipway: 'Slipway',
+  farBank: 'Far bank',
+  chart: 'Chart, squares of 100 mm',
+  oneLamp: 'One lamp in the dark',
+};
+
+const subjects: Record<Subject, string> = {
+  standing: 'A person who stands',
+  seated: 'A person on a stool',
+  two: 'Two people',
+  hands: 'Hands and a plane',
+  rivet: 'A rivet, 12 mm',
+  hull: 'A hull, 9 m',
+  none: 'Nobody',
+};
+
+const choices = (names: Record<string, string>) =>
+  Object.entries(names).map(([key, name]) => (
+    <MenuItem key={key} value={key}>
+      {name}
+    </MenuItem>
+  ));
+
+/** Place, light, motion and room: the same for all rigs. */
 export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: ScenePanelProps) {
   const far = (value: number) => distanceField(value, feet);
   const field = (label: string, help: string, kind: EntryKind, name: Field, usual: number | null, shown: (value: number) => string, placeholder = '') => (
@@ -33,7 +62,17 @@ export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: Sc
     />
   );
   return (
-    <SidePanel title="Light, motion and room">
+    <SidePanel title="Place, light and motion">
+      <Section title="Place">
+        <Fields>
+          <LabelledSelect label="Drawn in" help="Where the frames are drawn; no figure goes by it." value={scene.place ?? 'shed'} onChange={(place) => changeScene({ place })}>
+            {choices(places)}
+          </LabelledSelect>
+          <LabelledSelect label="Subject" help="What stands where focus is set." value={scene.subject ?? 'standing'} onChange={(subject) => changeScene({ subject })}>
+            {choices(subjects)}
+          </LabelledSelect>
+        </Fields>
+      </Section>
       <Section title="Light">
         <Fields>
           {field('Brightness', 'Exposure value at ISO 100, such as EV 12, or lux on the subject, such as 500 lx.', 'brightness', 'brightnessEv', null, (v) => `EV ${plain(v, 2)}`, 'not known')}

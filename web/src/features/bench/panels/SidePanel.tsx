@@ -24,7 +24,7 @@ function OtherPanels() {
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', px: 0.5, borderBottom: 1, borderColor: 'divider' }}>
       {rigs.map((r, rig) => to(`Rig ${rigLetter(rig)}`, { kind: r.chain ? 'chain' : 'rig', rig }, `Go to ${r.chain ? 'parts' : 'more'} of rig ${rigLetter(rig)}`))}
-      {to('Light, room', { kind: 'scene' }, 'Go to light and room')}
+      {to('Place, light', { kind: 'scene' }, 'Go to place and light')}
       {to('Find', { kind: 'find' }, 'Go to find')}
       {to('Conventions', { kind: 'conventions' }, 'Go to conventions')}
     </Box>

@@ -1,0 +1,120 @@
+import type { components } from '../../web/src/api/schema';
+import { expect, test } from './bench';
+import type { APIRequestContext, Page } from '@playwright/test';
+
+type Setup = components['schemas']['EvaluateRequest'];
+
+const lens = { sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm: 50, fNumber: 1.4 };
+
+/** A comparison of these rigs, stored and opened; resolves when every frame is rendered to its finest. */
+async function open(page: Page, address: string, setup: Setup): Promise<void> {
+  const id = crypto.randomUUID();
+  const stored = await page.request.put(`${address}/api/comparisons/${id}`, {
+    headers: { 'If-None-Match': '*' },
+    data: { name: 'Pictures', document: { schemaVersion: 2, note: '', setup } },
+  });
+  expect(stored.ok(), await stored.text()).toBe(true);
+  await page.goto(`${address}/bench/${id}`);
+  await expect(page.locator('canvas')).toHaveCount(setup.rigs.length);
+  for (const canvas of await page.locator('canvas').all()) {
+    await expect.poll(async () => Number(await canvas.getAttribute('data-samples')), { timeout: 90_000 }).toBeGreaterThanOrEqual(64);
+  }
+}
+
+interface Pixels {
+  width: number;
+  height: number;
+  /** Brightness, 0 to 1, row by row. */
+  light: number[];
+}
+
+const pixels = (page: Page, index: number): Promise<Pixels> =>
+  page.evaluate((which) => {
+    const from = document.querySelectorAll('canvas')[which]!;
+    const to = new OffscreenCanvas(from.width, from.height).getContext('2d')!;
+    to.drawImage(from, 0, 0);
+    const { data } = to.getImageData(0, 0, from.width, from.height);
+    const light = Array.from({ length: data.length / 4 }, (_, i) => (data[4 * i]! + data[4 * i + 1]! + data[4 * i + 2]!) / 765);
+    return { width: from.width, height: from.height, light };
+  }, index);
+
+async function figures(request: APIRequestContext, address: string, setup: Setup): Promise<Record<string, number>[]> {
+  const answer = (await (await request.post(`${address}/api/evaluate`, { data: setup })).json()) as components['schemas']['EvaluateResponse'];
+  return answer.rigs.map((rig) => rig.figures as unknown as Record<string, number>);
+}
+
+test('a point light behind is blurred to the core’s disc, upright and across', async ({ page, server }) => {
+  const setup: Setup = {
+    scene: { subjectDistanceMm: 2000, backgroundDistanceMm: 7000, deliveryAspect: 16 / 9, place: 'oneLamp', subject: 'none' },
+    rigs: [lens, { ...lens, squeeze: 2, squeezePlace: 'front', fNumber: 2 }],
+  };
+  await open(page, server.address, setup);
+  const core = await figures(page.request, server.address, setup);
+  for (const [i, figure] of core.entries()) {
+    const { width, height, light } = await pixels(page, i);
+    const lit = light.map((value, at) => ({ value, x: at % width, y: Math.floor(at / width) })).filter((p) => p.value > 0.4);
+    const across = Math.max(...lit.map((p) => p.x)) - Math.min(...lit.map((p) => p.x)) + 1;
+    const upright = Math.max(...lit.map((p) => p.y)) - Math.min(...lit.map((p) => p.y)) + 1;
+    const wantedAcross = figure['backgroundDiscFractionOfWidth']! * width;
+    const wantedUpright = figure['backgroundDiscFractionOfHeight']! * height;
+    expect(wantedUpright).toBeGreaterThan(20);
+    expect(Math.abs(across - wantedAcross), `rig ${i}: ${across} px across, ${wantedAcross} wanted`).toBeLessThanOrEqual(Math.max(1, 0.03 * wantedAcross));
+    expect(Math.abs(upright - wantedUpright), `rig ${i}: ${upright} px upright, ${wantedUpright} wanted`).toBeLessThanOrEqual(Math.max(1, 0.03 * wantedUpright));
+    // Filled: as many pixels as the ellipse has, so that no view is missing.
+    expect(lit.length / ((Math.PI / 4) * wantedAcross * wantedUpright)).toBeCloseTo(1, 1);
+  }
+});
+
+test('the field at the plane of focus is the core’s', async ({ page, server }) => {
+  const setup: Setup = {
+    scene: { subjectDistanceMm: 1000, backgroundDistanceMm: 3000, deliveryAspect: 16 / 9, place: 'chart', subject: 'none' },
+    rigs: [{ ...lens, fNumber: 4 }, { ...lens, fNumber: 4, lens: { pupilMagnification: 0.6 } }, { ...lens, focalLengthMm: 85, fNumber: 4, squeeze: 1.5 }],
+  };
+  await open(page, server.address, setup);
+  const core = await figures(page.request, server.address, setup);
+  for (const [i, figure] of core.entries()) {
+    const { width, height, light } = await pixels(page, i);
+    // Lines stand 100 mm apart; half way between two level ones, those to the left and right of the middle are looked for.
+    const row = Math.round(height / 2 - (50 / figure['fieldHeightMm']!) * height);
+    const centre = (nearMm: number) => {
+      const guess = width / 2 + (nearMm / figure['fieldWidthMm']!) * width;
+      const reach = (18 / figure['fieldWidthMm']!) * width;
+      let [sum, weight] = [0, 0];
+      for (let x = Math.ceil(guess - reach); x <= guess + reach; x++) {
+        const dark = Math.max(0, 0.45 - light[row * width + x]!);
+        sum += dark * (x + 0.5);
+        weight += dark;
+      }
+      expect(weight, `a line near ${nearMm} mm`).toBeGreaterThan(0);
+      return sum / weight;
+    };
+    const apart = centre(100) - centre(-100);
+    expect(apart / ((200 / figure['fieldWidthMm']!) * width), `rig ${i}`).toBeGreaterThan(0.995);
+    expect(apart / ((200 / figure['fieldWidthMm']!) * width), `rig ${i}`).toBeLessThan(1.005);
+  }
+});
+
+test('only frames that change are rendered anew; without WebGL a drawn frame stands in', async ({ page, server }) => {
+  await open(page, server.address, {
+    scene: { subjectDistanceMm: 2000, backgroundDistanceMm: 3000, deliveryAspect: 16 / 9 },
+    rigs: [lens, { ...lens, focalLengthMm: 35 }],
+  });
+  await page.evaluate(() => document.querySelectorAll('canvas').forEach((c) => (c.dataset['samples'] = 'kept')));
+  await page.getByRole('region', { name: 'Rig B', exact: true }).getByLabel('Aperture', { exact: true }).fill('4');
+  await expect(page.locator('canvas').nth(1)).toHaveAttribute('data-samples', /^\d+$/);
+  await expect(page.locator('canvas').nth(0)).toHaveAttribute('data-samples', 'kept');
+
+  await page.addInitScript(() => {
+    class None {
+      onerror: (() => void) | null = null;
+      postMessage() {
+        this.onerror?.();
+      }
+      terminate() {}
+    }
+    Object.assign(window, { Worker: None });
+  });
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'drawn, not rendered' })).toHaveCount(2);
+  await expect(page.getByRole('img', { name: /^Frame of rig A: a standing figure/ })).toBeVisible();
+});

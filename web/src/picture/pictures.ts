@@ -1,0 +1,67 @@
+import { create } from 'zustand';
+import type { FromWorker, Order, ToWorker } from './view';
+
+/** Why there are no rendered pictures; null while there are. */
+export const usePictures = create<{ failed: string | null }>()(() => ({ failed: null }));
+
+interface Shown {
+  order: Order;
+  key: string;
+  draw: (picture: FromWorker & { kind: 'picture' }) => void;
+}
+
+const shown = new Map<string, Shown>();
+let worker: Worker | null = null;
+
+function send(message: ToWorker): void {
+  if (usePictures.getState().failed !== null) {
+    return;
+  }
+  if (!worker) {
+    try {
+      worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+    } catch (e) {
+      fail(String(e));
+      return;
+    }
+    worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
+      if (data.kind === 'failed') {
+        fail(data.say);
+      } else {
+        shown.get(data.id)?.draw(data);
+      }
+    };
+    worker.onerror = () => fail('The drawing program could not be loaded.');
+  }
+  worker.postMessage(message);
+}
+
+function fail(why: string): void {
+  worker?.terminate();
+  worker = null;
+  usePictures.setState({ failed: why });
+}
+
+/** Tries again after the graphics processor was lost. */
+export function tryPicturesAgain(): void {
+  usePictures.setState({ failed: null });
+  for (const { order } of shown.values()) {
+    send({ kind: 'show', order });
+  }
+}
+
+/** Orders a picture; one that is just as before is not drawn again. */
+export function showPicture(order: Order, draw: Shown['draw']): void {
+  const key = JSON.stringify(order);
+  const before = shown.get(order.id);
+  shown.set(order.id, { order, key, draw });
+  if (before?.key !== key) {
+    send({ kind: 'show', order });
+  }
+}
+
+export function dropPicture(id: string): void {
+  if (shown.delete(id)) {
+    send({ kind: 'drop', id });
+  }
+}
