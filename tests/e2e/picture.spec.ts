@@ -4,7 +4,7 @@ import type { APIRequestContext, Page } from '@playwright/test';
 
 type Setup = components['schemas']['EvaluateRequest'];
 
-const lens = { sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm: 50, fNumber: 1.4 };
+const lens = { sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm: 135, fNumber: 1.4 };
 
 /** A comparison of these rigs, stored and opened; resolves when every frame is rendered to its finest. */
 async function open(page: Page, address: string, setup: Setup): Promise<void> {
@@ -24,7 +24,7 @@ async function open(page: Page, address: string, setup: Setup): Promise<void> {
 interface Pixels {
   width: number;
   height: number;
-  /** Brightness, 0 to 1, row by row. */
+  /** The brightest of the three colours, 0 to 1, row by row. */
   light: number[];
 }
 
@@ -34,13 +34,13 @@ const pixels = (page: Page, index: number): Promise<Pixels> =>
     const to = new OffscreenCanvas(from.width, from.height).getContext('2d')!;
     to.drawImage(from, 0, 0);
     const { data } = to.getImageData(0, 0, from.width, from.height);
-    const light = Array.from({ length: data.length / 4 }, (_, i) => (data[4 * i]! + data[4 * i + 1]! + data[4 * i + 2]!) / 765);
+    const light = Array.from({ length: data.length / 4 }, (_, i) => Math.max(data[4 * i]!, data[4 * i + 1]!, data[4 * i + 2]!) / 255);
     return { width: from.width, height: from.height, light };
   }, index);
 
 async function figures(request: APIRequestContext, address: string, setup: Setup): Promise<Record<string, number>[]> {
   const answer = (await (await request.post(`${address}/api/evaluate`, { data: setup })).json()) as components['schemas']['EvaluateResponse'];
-  return answer.rigs.map((rig) => rig.figures as unknown as Record<string, number>);
+  return answer.reports.map((rig) => rig.figures as unknown as Record<string, number>);
 }
 
 test('a point light behind is blurred to the core’s disc, upright and across', async ({ page, server }) => {
@@ -67,8 +67,8 @@ test('a point light behind is blurred to the core’s disc, upright and across',
 
 test('the field at the plane of focus is the core’s', async ({ page, server }) => {
   const setup: Setup = {
-    scene: { subjectDistanceMm: 1000, backgroundDistanceMm: 3000, deliveryAspect: 16 / 9, place: 'chart', subject: 'none' },
-    rigs: [{ ...lens, fNumber: 4 }, { ...lens, fNumber: 4, lens: { pupilMagnification: 0.6 } }, { ...lens, focalLengthMm: 85, fNumber: 4, squeeze: 1.5 }],
+    scene: { subjectDistanceMm: 1200, backgroundDistanceMm: 3000, deliveryAspect: 16 / 9, place: 'chart', subject: 'none' },
+    rigs: [{ ...lens, focalLengthMm: 85, fNumber: 4, lens: { pupilMagnification: 0.6 } }, { ...lens, fNumber: 4, squeeze: 1.5 }],
   };
   await open(page, server.address, setup);
   const core = await figures(page.request, server.address, setup);
@@ -97,7 +97,7 @@ test('the field at the plane of focus is the core’s', async ({ page, server })
 test('only frames that change are rendered anew; without WebGL a drawn frame stands in', async ({ page, server }) => {
   await open(page, server.address, {
     scene: { subjectDistanceMm: 2000, backgroundDistanceMm: 3000, deliveryAspect: 16 / 9 },
-    rigs: [lens, { ...lens, focalLengthMm: 35 }],
+    rigs: [lens, { ...lens, focalLengthMm: 85 }],
   });
   await page.evaluate(() => document.querySelectorAll('canvas').forEach((c) => (c.dataset['samples'] = 'kept')));
   await page.getByRole('region', { name: 'Rig B', exact: true }).getByLabel('Aperture', { exact: true }).fill('4');

@@ -254,7 +254,7 @@ function slipway(stage: Stage, depth: number, far: boolean): Scenery {
   barrel(all, 1.15, -0.9, '#8d6a3f');
   rope(all, -0.85, 0.02, 0.6);
   for (const x of [-1.9, 1.9]) all.bar([x, 0, -0.4], [x, 0.75, -0.4], 0.11, '#51412f', surface.wood);
-  return { ...outdoors, mesh: all.put(subject(stage.subject, stage), [0, 0, 0]).mesh(), sky: '#b9c6cc', lamps: lampsAt(-depth, 0.4 * (depth + 2.2), 1.75 + Math.min(depth * 0.035, 60), ['#ffca86', '#ffe9c4'], Math.max(0.03, depth * 0.0008)) };
+  return { ...outdoors, haze: Math.min(outdoors.haze, 0.5 / depth), mesh: all.put(subject(stage.subject, stage), [0, 0, 0]).mesh(), sky: '#b9c6cc', lamps: lampsAt(-depth, 0.4 * (depth + 2.2), 1.75 + Math.min(depth * 0.035, 60), ['#ffca86', '#ffe9c4'], Math.max(0.03, depth * 0.0008)) };
 }
 
 function chart(stage: Stage): Scenery {

@@ -62,7 +62,7 @@ void main() {
 const lampVertex = /* glsl */ `
 attribute vec3 place; attribute float size; attribute vec3 colour;
 uniform vec2 field, pupil; uniform float away; uniform vec3 middle; uniform mat4 bent; uniform float pixel;
-varying vec2 vPoint; varying vec3 vColour; varying float vBlurred;
+varying vec2 vPoint; varying vec3 vColour; varying float vBlurred, vPixel;
 void main() {
   float b = middle.z - place.z;
   vec2 chief = (place.xy - middle.xy) * away / b;
@@ -71,9 +71,10 @@ void main() {
   float own = size * away / b;
   vec2 half_ = max(disc, vec2(max(own, pixel)));
   vBlurred = disc.y > own * 1.5 && disc.y > pixel * 2.0 ? 1.0 : 0.0;
+  vPixel = pixel / half_.y;
   vPoint = position.xy * 1.12 * (spread < 0.0 ? -1.0 : 1.0);
   // As much light as the globe sends, spread over its disc; never so little that it is lost.
-  vColour = colour * max(1.6, 26.0 * min(1.0, own * own / (half_.x * half_.y)));
+  vColour = colour * max(0.7, 10.0 * min(1.0, own * own / (half_.x * half_.y)));
   vec4 there = projectionMatrix * viewMatrix * vec4(place, 1.0);
   vec2 at = (chief + position.xy * 1.12 * half_) / (field * 0.5);
   gl_Position = vec4((bent * vec4(at, 0.0, 1.0)).xy * there.w, there.z, there.w);
@@ -81,16 +82,17 @@ void main() {
 }`;
 const lampFragment = /* glsl */ `
 uniform float corners, cells; uniform vec2 cell;
-varying vec2 vPoint; varying vec3 vColour; varying float vBlurred;
+varying vec2 vPoint; varying vec3 vColour; varying float vBlurred, vPixel;
 ${cellOfPoint}
 void main() {
   vec2 p = vPoint;
   if (vBlurred < 0.5) { if (length(p) > 1.0) discard; gl_FragColor = vec4(vColour, 1.0); return; }
   p /= irisEdge(corners, atan(p.y, p.x));
-  if (length(p) > 1.0) discard;
+  float edge = 1.0 - smoothstep(1.0 - vPixel * 0.5, 1.0 + vPixel * 0.5, length(p));
+  if (edge <= 0.0) discard;
   vec2 mine = min(floor((squareOfDisc(p) * 0.5 + 0.5) * cells), vec2(cells - 1.0));
   if (any(greaterThan(abs(mine - cell), vec2(0.25)))) discard;
-  gl_FragColor = vec4(vColour * cells * cells, 1.0);
+  gl_FragColor = vec4(vColour * cells * cells * edge, edge);
 }`;
 
 const flatVertex = /* glsl */ `varying vec2 vUv; void main() { vUv = uv; gl_Position = vec4(position.xy, 0.0, 1.0); }`;
@@ -127,7 +129,7 @@ export class PictureRenderer {
   private readonly scene = new Scene();
   private readonly sets = new Map<string, Set>();
   private readonly solidMaterial = new ShaderMaterial({ vertexShader: solidVertex, fragmentShader: solidFragment, uniforms: uniformsOf(['above', 'below', 'sun', 'sky', 'sunFrom', 'haze']) });
-  private readonly lampMaterial = new ShaderMaterial({ vertexShader: lampVertex, fragmentShader: lampFragment, uniforms: uniformsOf(['field', 'pupil', 'away', 'middle', 'bent', 'pixel', 'corners', 'cells', 'cell']), depthWrite: false });
+  private readonly lampMaterial = new ShaderMaterial({ vertexShader: lampVertex, fragmentShader: lampFragment, uniforms: uniformsOf(['field', 'pupil', 'away', 'middle', 'bent', 'pixel', 'corners', 'cells', 'cell']), depthWrite: false, transparent: true, premultipliedAlpha: true });
   private readonly adding = flat(addFragment, ['view']);
   private readonly developing = flat(developFragment, ['sum', 'count', 'light', 'clear', 'aspect', 'squeeze']);
   private order!: Order;
@@ -183,7 +185,7 @@ export class PictureRenderer {
     (lamp['middle']!.value as Vector3).set(0, stage.lensHeight, view.away);
     (lamp['cell']!.value as Vector2).set(i, j);
     lamp['away']!.value = view.away;
-    lamp['pixel']!.value = (0.9 * view.fieldHeight) / height;
+    lamp['pixel']!.value = view.fieldHeight / height;
     lamp['corners']!.value = view.corners;
     lamp['cells']!.value = n;
     this.gl.setRenderTarget(this.one);
@@ -222,7 +224,8 @@ export class PictureRenderer {
     const bent = bentBy(view);
     camera.projectionMatrix.premultiply(bent).premultiply(new Matrix4().makeTranslation(shiftX, shiftY, 0));
     camera.projectionMatrixInverse.copy(camera.projectionMatrix).invert();
-    (this.lampMaterial.uniforms['bent']!.value as Matrix4).copy(new Matrix4().makeTranslation(shiftX, shiftY, 0).multiply(bent));
+    // Discs are put together of cells: these must meet to the pixel, so discs do not wander.
+    (this.lampMaterial.uniforms['bent']!.value as Matrix4).copy(bent);
   }
 
   private setOf(stage: Stage): Set {
