@@ -25,6 +25,8 @@ run_bench() {
   server_wait "http://127.0.0.1:$at" "$data/bench-server.log"
   say "The page in Chromium"
   node tests/e2e/measure.mjs "http://127.0.0.1:$at"
+  say "Rendered frames in Chromium"
+  node tests/e2e/measure-pictures.mjs "http://127.0.0.1:$at"
   say "The Shelf in Chromium"
   node tests/e2e/measure-shelf.mjs "http://127.0.0.1:$at"
   stop_all

@@ -201,3 +201,32 @@ test('the keys are listed under ?', async ({ bench }) => {
   await bench.page.keyboard.press('u');
   await expect(bench.field('To the subject')).toHaveValue(/′/);
 });
+
+test('rigs are put beside each other, moved, taken away and made into a row, each one step of undo', async ({ bench }) => {
+  const letters = bench.page.getByRole('region', { name: /^Rig [A-H]$/ });
+  const focal = (letter: string) => bench.field('Focal length', letter);
+  await bench.type('85', 'Focal length', 'B');
+  await bench.do('B', 'Put one like it beside it');
+  await expect(letters).toHaveCount(3);
+  await expect(focal('C')).toHaveValue('85\u2009mm');
+  await bench.do('A', 'Move right');
+  await expect(focal('B')).toHaveValue('35\u2009mm');
+  // The yardstick went along with its rig.
+  await expect(bench.page.getByRole('button', { name: 'Rig B is the yardstick' })).toBeVisible();
+  await bench.do('A', 'Remove');
+  await expect(letters).toHaveCount(2);
+  await bench.do('A', 'Make a row of focal lengths');
+  await bench.panel.getByLabel('Focal lengths, mm').fill('18 25 abc');
+  await expect(bench.panel.getByText(/^“abc”/)).toBeVisible();
+  await expect(bench.panel.getByRole('button', { name: 'Make the row' })).toBeDisabled();
+  await bench.panel.getByLabel('Focal lengths, mm').fill('18, 25, 40 60 90 150mm');
+  await bench.panel.getByRole('button', { name: 'Make the row' }).click();
+  await expect(letters).toHaveCount(6);
+  await expect(focal('F')).toHaveValue('150\u2009mm');
+  // Every rig has its column of figures and its sharp zone.
+  await expect(bench.page.locator('tr[data-row="Equivalent"] td:not(.difference)')).toHaveCount(6);
+  await bench.page.keyboard.press('Control+z');
+  await expect(letters).toHaveCount(2);
+  await bench.page.keyboard.press('Control+z');
+  await expect(letters).toHaveCount(3);
+});

@@ -31,7 +31,12 @@ export const test = base.extend<{ bench: Bench }, { server: Running; kept: Brows
     await cleaner.close();
     await use(kept);
     await kept.unrouteAll({ behavior: 'ignoreErrors' });
-    await Promise.all(kept.pages().slice(1).map((page) => page.close()));
+    await Promise.all(
+      kept
+        .pages()
+        .slice(1)
+        .map((page) => page.close()),
+    );
     await kept.setOffline(false);
   },
   page: async ({ context }, use) => {
@@ -80,6 +85,12 @@ export class Bench {
 
   rig(letter: string): Locator {
     return this.page.getByRole('region', { name: `Rig ${letter}`, exact: true });
+  }
+
+  /** Does something with a whole rig. */
+  async do(letter: string, what: string): Promise<void> {
+    await this.page.getByRole('button', { name: `Do with rig ${letter}` }).click();
+    await this.page.getByRole('menuitem', { name: what }).click();
   }
 
   /** A field of the scene, or of a rig. */

@@ -9,7 +9,7 @@ const option = (bench: Bench, name: RegExp) => bench.panel.getByRole('listitem')
 
 /** Builds rig B of a small body and an old zoom through whatever joins them. */
 async function build(bench: Bench): Promise<void> {
-  await bench.page.getByRole('button', { name: 'Build rig B from the shelf' }).click();
+  await bench.do('B', 'Build it from the shelf');
   await option(bench, /^Wherry Skiff/).click();
   await bench.panel.getByLabel('Find a part').fill('dunlin 24');
   await option(bench, /^Dunlin 24–70/).click();

@@ -27,11 +27,15 @@ for (const colorScheme of ['light', 'dark'] as const) {
       .getByRole('button', { name: /^28 mm/ })
       .click();
     await expect(bench.panel.getByRole('listitem').first()).toBeVisible();
-    expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)])).toEqual([]);
+    expect(
+      (await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)]),
+    ).toEqual([]);
     await page.getByRole('link', { name: 'Shelf' }).click();
     await page.getByRole('button', { name: 'Dunlin Knot', exact: true }).click();
     await expect(bench.panel.getByLabel('Recorded width').first()).toBeVisible();
-    expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)])).toEqual([]);
+    expect(
+      (await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)]),
+    ).toEqual([]);
     await page.keyboard.press('Escape');
     await page.getByRole('link', { name: 'Saved' }).click();
     await expect(page.getByRole('listitem').first()).toBeVisible();

@@ -39,7 +39,9 @@ const pixels = (page: Page, index: number): Promise<Pixels> =>
   }, index);
 
 async function figures(request: APIRequestContext, address: string, setup: Setup): Promise<Record<string, number>[]> {
-  const answer = (await (await request.post(`${address}/api/evaluate`, { data: setup })).json()) as components['schemas']['EvaluateResponse'];
+  const answer = (await (
+    await request.post(`${address}/api/evaluate`, { data: setup })
+  ).json()) as components['schemas']['EvaluateResponse'];
   return answer.reports.map((rig) => rig.figures as unknown as Record<string, number>);
 }
 
@@ -58,8 +60,12 @@ test('a point light behind is blurred to the core’s disc, upright and across',
     const wantedAcross = figure['backgroundDiscFractionOfWidth']! * width;
     const wantedUpright = figure['backgroundDiscFractionOfHeight']! * height;
     expect(wantedUpright).toBeGreaterThan(20);
-    expect(Math.abs(across - wantedAcross), `rig ${i}: ${across} px across, ${wantedAcross} wanted`).toBeLessThanOrEqual(Math.max(1, 0.03 * wantedAcross));
-    expect(Math.abs(upright - wantedUpright), `rig ${i}: ${upright} px upright, ${wantedUpright} wanted`).toBeLessThanOrEqual(Math.max(1, 0.03 * wantedUpright));
+    expect(Math.abs(across - wantedAcross), `rig ${i}: ${across} px across, ${wantedAcross} wanted`).toBeLessThanOrEqual(
+      Math.max(1, 0.03 * wantedAcross),
+    );
+    expect(Math.abs(upright - wantedUpright), `rig ${i}: ${upright} px upright, ${wantedUpright} wanted`).toBeLessThanOrEqual(
+      Math.max(1, 0.03 * wantedUpright),
+    );
     // Filled: as many pixels as the ellipse has, so that no view is missing.
     expect(lit.length / ((Math.PI / 4) * wantedAcross * wantedUpright)).toBeCloseTo(1, 1);
   }
@@ -68,7 +74,10 @@ test('a point light behind is blurred to the core’s disc, upright and across',
 test('the field at the plane of focus is the core’s', async ({ page, server }) => {
   const setup: Setup = {
     scene: { subjectDistanceMm: 1200, backgroundDistanceMm: 3000, deliveryAspect: 16 / 9, place: 'chart', subject: 'none' },
-    rigs: [{ ...lens, focalLengthMm: 85, fNumber: 4, lens: { pupilMagnification: 0.6 } }, { ...lens, fNumber: 4, squeeze: 1.5 }],
+    rigs: [
+      { ...lens, focalLengthMm: 85, fNumber: 4, lens: { pupilMagnification: 0.6 } },
+      { ...lens, fNumber: 4, squeeze: 1.5 },
+    ],
   };
   await open(page, server.address, setup);
   const core = await figures(page.request, server.address, setup);

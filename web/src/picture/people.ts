@@ -1,5 +1,5 @@
 import { BufferAttribute, CatmullRomCurve3, Color, LatheGeometry, SphereGeometry, Vector2, Vector3 } from 'three';
-import { Solids } from './solids';
+import { once, Solids } from './solids';
 
 export interface Looks {
   skin: string;
@@ -13,7 +13,7 @@ const bell = (x: number, width: number) => Math.exp(-(x * x) / (width * width));
 
 /** A face with brow, nose, lips and chin, so that a close camera is seen to stretch it. Its middle is the middle of the head. */
 function head(looks: Looks): Solids {
-  const ball = new SphereGeometry(1, 56, 44);
+  const ball = new SphereGeometry(1, 40, 30);
   const points = ball.getAttribute('position') as BufferAttribute;
   const tint = new Float32Array(3 * points.count);
   const [skin, red, hair] = [new Color(looks.skin), new Color(looks.skin).multiply(new Color('#e39a8c')), new Color(looks.hair)];
@@ -74,8 +74,8 @@ const coat: [number, number][] = [
 
 /** Coat, neck and head; the origin between the hips. A long coat hides the hips. */
 function trunk(looks: Looks, hem = true): Solids {
-  const profile = new CatmullRomCurve3(coat.filter(([, y]) => hem || y > -0.1).map(([x, y]) => new Vector3(x, y, 0)), false, 'catmullrom', 0.3).getPoints(48);
-  const body = new LatheGeometry(profile.map((p) => new Vector2(Math.max(0, p.x), p.y)), 40);
+  const profile = new CatmullRomCurve3(coat.filter(([, y]) => hem || y > -0.1).map(([x, y]) => new Vector3(x, y, 0)), false, 'catmullrom', 0.3).getPoints(30);
+  const body = new LatheGeometry(profile.map((p) => new Vector2(Math.max(0, p.x), p.y)), 28);
   body.scale(1, 1, 0.62);
   body.computeVertexNormals();
   const dark = shadeOf(looks.coat, 0.72);
@@ -105,7 +105,9 @@ function hand(at: readonly [number, number, number], looks: Looks): Solids {
 const modelled = 1.75;
 
 /** A person who stands; the eyes are in the plane z = 0. */
-export function standing(looks: Looks, height: number): Solids {
+export const standing = (looks: Looks, height: number): Solids => once(`standing ${JSON.stringify(looks)} ${height}`, () => stand(looks, height));
+
+function stand(looks: Looks, height: number): Solids {
   const all = new Solids().put(trunk(looks), [0, 0.92, 0]);
   for (const side of [-1, 1]) {
     all
@@ -120,7 +122,9 @@ export function standing(looks: Looks, height: number): Solids {
 }
 
 /** A person on a stool, hands on the knees. */
-export function seated(looks: Looks, height: number): Solids {
+export const seated = (looks: Looks, height: number): Solids => once(`seated ${JSON.stringify(looks)} ${height}`, () => sit(looks, height));
+
+function sit(looks: Looks, height: number): Solids {
   const all = new Solids().put(trunk(looks, false), [0, 0.56, 0]);
   for (const side of [-1, 1]) {
     all

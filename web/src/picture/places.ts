@@ -1,6 +1,6 @@
 import { CatmullRomCurve3, TubeGeometry, Vector3, type BufferGeometry } from 'three';
 import { handsAtWork, seated, standing, type Looks } from './people';
-import { shade, Solids, surface, thrown } from './solids';
+import { once, shade, Solids, surface, thrown } from './solids';
 import { openMetres, type Stage, type Subject } from './view';
 
 export interface Lamp {
@@ -61,7 +61,7 @@ function trestle(all: Solids, x: number, z: number, turn: number): void {
 
 function rope(all: Solids, x: number, y: number, z: number): void {
   const turns = Array.from({ length: 60 }, (_, i) => new Vector3(x + 0.17 * Math.cos(i * 0.7), y + 0.006 * i * 0.5, z + 0.17 * Math.sin(i * 0.7)));
-  all.add(new TubeGeometry(new CatmullRomCurve3(turns), 240, 0.017, 7), '#c9b183');
+  all.add(new TubeGeometry(new CatmullRomCurve3(turns), 150, 0.017, 5), '#c9b183');
 }
 
 function shelves(all: Solids, x: number, z: number): void {
@@ -85,7 +85,9 @@ function window_(all: Solids, x: number, y: number, z: number, width: number, he
 }
 
 /** Strakes of a hull from stem to stern along x, its side towards the camera; the middle of its keel is the origin. */
-export function hull(length: number): Solids {
+const hull = (length: number): Solids => once(`hull ${length}`, () => shipped(length));
+
+function shipped(length: number): Solids {
   const all = new Solids();
   const random = thrown(5);
   const [rows, columns] = [13, 26];

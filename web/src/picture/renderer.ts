@@ -36,7 +36,7 @@ void main() {
 const solidFragment = /* glsl */ `
 uniform vec3 above, below, sun, sunFrom, sky; uniform float haze;
 varying vec4 vTint; varying vec3 vNormal; varying vec3 vAt;
-float thrown(vec3 p) { return fract(sin(dot(p, vec3(12.9898, 78.233, 37.719))) * 43758.5453); }
+float thrown(vec3 p) { p = fract(p * vec3(0.1031, 0.1030, 0.0973)); p += dot(p, p.yzx + 33.33); return fract((p.x + p.y) * p.z); }
 void main() {
   vec3 n = normalize(vNormal);
   vec3 c = vTint.rgb;
@@ -48,14 +48,14 @@ void main() {
     c = mix(c, sky, 0.4 + 0.25 * ripple);
   }
   if (vTint.a > -0.5) {
-    float facing = max(dot(n, normalize(sunFrom)), 0.0);
+    float facing = max(dot(n, sunFrom), 0.0);
     c *= mix(below, above, n.y * 0.5 + 0.5) + sun * facing;
-    c *= mix(0.62, 1.0, smoothstep(0.0, 0.22, vAt.y + 0.5 * step(0.7, n.y)));
+    c *= clamp(0.62 + 1.7 * (vAt.y + 0.5 * step(0.7, n.y)), 0.62, 1.0);
   } else {
     c *= 1.15;
   }
-  float away = distance(vAt, cameraPosition);
-  gl_FragColor = vec4(mix(c, sky, 1.0 - exp(-away * haze)), 1.0);
+  if (haze > 0.0) c = mix(sky, c, exp(-distance(vAt, cameraPosition) * haze));
+  gl_FragColor = vec4(c, 1.0);
 }`;
 
 /** A lamp is drawn over its whole disc; each view through the pupil draws the part of the disc that its cell makes. */
@@ -249,7 +249,7 @@ export class PictureRenderer {
     const u = this.solidMaterial.uniforms;
     const { above, below, sun, sky, sunFrom, haze } = set.scenery;
     for (const [name, colour] of Object.entries({ above, below, sun, sky })) u[name]!.value = new Color(colour);
-    u['sunFrom']!.value = new Vector3(...sunFrom);
+    u['sunFrom']!.value = new Vector3(...sunFrom).normalize();
     u['haze']!.value = haze;
     return set;
   }

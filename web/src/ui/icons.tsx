@@ -10,6 +10,7 @@ const icon = (path: string) =>
     );
   };
 
+export const MoreIcon = icon('M12 5v.01M12 12v.01M12 19v.01');
 export const UndoIcon = icon('M9 6 4 11l5 5M4 11h10a5.5 5.5 0 0 1 0 9h-3');
 export const RedoIcon = icon('m15 6 5 5-5 5m5-5H10a5.5 5.5 0 0 0 0 9h3');
 export const ShareIcon = icon('M10 14a4 4 0 0 0 6 .4l3-3a4 4 0 0 0-5.700-5.700l-1 1M14 10a4 4 0 0 0-6-.4l-3 3a4 4 0 0 0 5.700 5.700l1-1');

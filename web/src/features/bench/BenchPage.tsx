@@ -21,6 +21,7 @@ import { usePanel } from './panels/panelStore';
 import { PartsPanel } from './panels/PartsPanel';
 import { ReasonsPanel } from './panels/ReasonsPanel';
 import { RigPanel } from './panels/RigPanel';
+import { RowPanel } from './panels/RowPanel';
 import { ScenePanel } from './panels/ScenePanel';
 import { WorkingPanel } from './panels/WorkingPanel';
 import { RigColumn, type ChainSpan, type SensorSpan } from './RigColumn';
@@ -95,6 +96,8 @@ function Bench() {
   // Chains take room; on a low screen the frames give it.
   const low = useMediaQuery('(max-height: 860px)', { noSsr: true });
   const frameHeight = low && rigs.some((r) => r.chain) ? 148 : 214;
+  const many = rigs.length > 2;
+  const figures = <Figures reports={reports} yardstick={yardstick} feet={feet} conventions={words.conventions} />;
   const referenceName =
     referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;
   const stopped = words.reasons.findIndex((reasons) => reasons[0]?.kind === 'tooClose' || reasons[0]?.kind === 'tooFar');
@@ -119,9 +122,10 @@ function Bench() {
           gridTemplateColumns: {
             xs: 'minmax(0, 1fr)',
             sm: `repeat(${Math.min(2, rigs.length)}, minmax(0, 1fr))`,
-            lg: `repeat(${rigs.length}, minmax(300px, 1fr)) minmax(396px, max-content)`,
+            lg: many
+              ? `repeat(${rigs.length > 6 ? 4 : rigs.length}, minmax(0, 1fr))`
+              : `repeat(${rigs.length}, minmax(300px, 1fr)) minmax(396px, max-content)`,
           },
-          overflowX: { lg: rigs.length > 2 ? 'auto' : 'visible' },
         }}
       >
         {rigs.slice(0, reports.length).map((rig, i) => (
@@ -135,6 +139,7 @@ function Bench() {
             reasons={words.reasons[i] ?? noReasons}
             problems={problems}
             isYardstick={i === yardstick}
+            count={rigs.length}
             referenceName={referenceName}
             span={span}
             chainSpan={chainSpan}
@@ -142,11 +147,10 @@ function Bench() {
             feet={feet}
           />
         ))}
-        <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>
-          <Figures reports={reports} yardstick={yardstick} feet={feet} conventions={words.conventions} />
-        </Box>
+        {!many && <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>{figures}</Box>}
       </Box>
       <GroundLine scene={scene} reports={reports} feet={feet} />
+      {many && figures}
       <OpenPanel />
       <ConflictDialog />
     </Box>
@@ -185,6 +189,8 @@ function OpenPanel() {
       return <ChainPanel index={panel.rig} rig={setup.rigs[panel.rig]!} scene={setup.scene} problems={problems} />;
     case 'parts':
       return <PartsPanel key={`${panel.place}${panel.isNew}`} index={panel.rig} rig={setup.rigs[panel.rig]!} scene={setup.scene} place={panel.place} isNew={panel.isNew} />;
+    case 'row':
+      return <RowPanel key={panel.rig} index={panel.rig} rig={setup.rigs[panel.rig]!} others={setup.rigs.length - 1} />;
     case 'reasons':
       return <ReasonsPanel rig={panel.rig} reasons={reasons[panel.rig] ?? noReasons} />;
     case 'scene':

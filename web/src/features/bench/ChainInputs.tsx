@@ -16,6 +16,8 @@ interface ChainInputsProps {
   assembled: Assembled;
   spanMm: { back: number; front: number; high: number };
   problems: FieldError[];
+  /** Only what a hand moves most. */
+  brief: boolean;
 }
 
 interface NamedMode {
@@ -24,7 +26,7 @@ interface NamedMode {
 }
 
 /** A rig of parts: the chain to scale, its parts by name, and what can be set on it. */
-export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assembled, spanMm, problems }: ChainInputsProps) {
+export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assembled, spanMm, problems, brief }: ChainInputsProps) {
   const open = usePanel((s) => s.open);
   const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
   const modes = (chain.parts[0]?.item.modes as NamedMode[] | undefined) ?? [];
@@ -46,56 +48,60 @@ export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assemb
       <Box sx={{ height: 56, minWidth: 0 }}>
         <ChainDrawing index={index} chain={chain} assembled={assembled} spanMm={spanMm} sensorHeightMm={rig.sensorHeightMm} onPart={part} />
       </Box>
-      <Box role="group" aria-label={`Parts of rig ${rigLetter(index)}`} sx={{ display: 'flex', gap: '4px', minWidth: 0, overflowX: 'auto', pb: '1px' }}>
-        {chain.parts.map(({ item }, place) => {
-          const bad = worst.get(place);
-          return (
-            <ButtonBase
-              key={place}
-              onClick={() => part(place)}
-              aria-haspopup="dialog"
-              aria-label={`${item.name}${bad ? `, ${bad === 'costs' ? 'at a cost' : 'at fault'}` : ''}: swap or see what fits`}
-              title={item.name}
-              sx={{
-                flex: '1 1 0',
-                minWidth: 62,
-                maxWidth: 190,
-                height: 40,
-                px: 0.5,
-                fontFamily: 'inherit',
-                fontSize: 12.5,
-                lineHeight: 1.15,
-                border: 1,
-                borderRadius: 1,
-                borderColor: bad === 'stops' || bad === 'spoils' ? 'warning.main' : 'divider',
-                bgcolor: 'background.default',
-                '&:hover': { borderColor: 'primary.main' },
-              }}
-            >
-              <Box component="span" sx={{ display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden', overflowWrap: 'anywhere' }}>
-                {item.name}
-              </Box>
-            </ButtonBase>
-          );
-        })}
-        <ButtonBase
-          aria-haspopup="dialog"
-          aria-label={`Add a part to rig ${rigLetter(index)}`}
-          title="Add a part"
-          onClick={() => open({ kind: 'parts', rig: index, place: chain.parts.length, isNew: true })}
-          sx={{ flex: '0 0 40px', height: 40, border: 1, borderRadius: 1, borderStyle: 'dashed', borderColor: 'primary.main', color: 'primary.main', fontSize: 18 }}
-        >
-          +
-        </ButtonBase>
-      </Box>
-      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '2fr 1.2fr 1fr 1fr', '& > *': { minWidth: 0 } }}>
-        <LabelledSelect label="Recording mode" value={mode} onChange={(next) => changeChain(index, { ...chain, mode: next })}>
-          {modes.map((m) => (
-            <MenuItem key={m.name} value={m.name}>
-              {m.name}
-            </MenuItem>
-          ))}
-        </LabelledSelect>
+      {!brief && (
+        <Box role="group" aria-label={`Parts of rig ${rigLetter(index)}`} sx={{ display: 'flex', gap: '4px', minWidth: 0, overflowX: 'auto', pb: '1px' }}>
+          {chain.parts.map(({ item }, place) => {
+            const bad = worst.get(place);
+            return (
+              <ButtonBase
+                key={place}
+                onClick={() => part(place)}
+                aria-haspopup="dialog"
+                aria-label={`${item.name}${bad ? `, ${bad === 'costs' ? 'at a cost' : 'at fault'}` : ''}: swap or see what fits`}
+                title={item.name}
+                sx={{
+                  flex: '1 1 0',
+                  minWidth: 62,
+                  maxWidth: 190,
+                  height: 40,
+                  px: 0.5,
+                  fontFamily: 'inherit',
+                  fontSize: 12.5,
+                  lineHeight: 1.15,
+                  border: 1,
+                  borderRadius: 1,
+                  borderColor: bad === 'stops' || bad === 'spoils' ? 'warning.main' : 'divider',
+                  bgcolor: 'background.default',
+                  '&:hover': { borderColor: 'primary.main' },
+                }}
+              >
+                <Box component="span" sx={{ display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden', overflowWrap: 'anywhere' }}>
+                  {item.name}
+                </Box>
+              </ButtonBase>
+            );
+          })}
+          <ButtonBase
+            aria-haspopup="dialog"
+            aria-label={`Add a part to rig ${rigLetter(index)}`}
+            title="Add a part"
+            onClick={() => open({ kind: 'parts', rig: index, place: chain.parts.length, isNew: true })}
+            sx={{ flex: '0 0 40px', height: 40, border: 1, borderRadius: 1, borderStyle: 'dashed', borderColor: 'primary.main', color: 'primary.main', fontSize: 18 }}
+          >
+            +
+          </ButtonBase>
+        </Box>
+      )}
+      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: brief ? '1fr 1fr' : '2fr 1.2fr 1fr 1fr', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' } }}>
+        {!brief && (
+          <LabelledSelect label="Recording mode" value={mode} onChange={(next) => changeChain(index, { ...chain, mode: next })}>
+            {modes.map((m) => (
+              <MenuItem key={m.name} value={m.name}>
+                {m.name}
+              </MenuItem>
+            ))}
+          </LabelledSelect>
+        )}
         <EntryField
           label={isZoom ? `Zoom ${plain(zoomShortMm)}–${plain(zoomLongMm)}` : 'Focal length'}
           help={isZoom ? 'Anywhere along the zoom; arrow keys go through it.' : 'A prime: as marked on the lens.'}
@@ -114,15 +120,17 @@ export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assemb
           problem={problem('fNumber')}
           onValue={(fNumber) => changeRig(index, { fNumber })}
         />
-        <EntryField
-          label="Punch-in"
-          help="Electronic zoom, or a crop afterwards; 1 for none, 2 keeps half the width."
-          kind="punchIn"
-          shown={`${plain(rig.punchIn ?? 1)}×`}
-          stepFrom={rig.punchIn ?? 1}
-          problem={problem('punchIn')}
-          onValue={(punchIn) => changeRig(index, { punchIn })}
-        />
+        {!brief && (
+          <EntryField
+            label="Punch-in"
+            help="Electronic zoom, or a crop afterwards; 1 for none, 2 keeps half the width."
+            kind="punchIn"
+            shown={`${plain(rig.punchIn ?? 1)}×`}
+            stepFrom={rig.punchIn ?? 1}
+            problem={problem('punchIn')}
+            onValue={(punchIn) => changeRig(index, { punchIn })}
+          />
+        )}
       </Box>
     </Box>
   );

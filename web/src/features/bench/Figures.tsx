@@ -45,7 +45,13 @@ const FiguresPanel = styled(Panel)(({ theme }) => ({
   display: 'flex',
   flexDirection: 'column',
   // As tall as the longest group, so that nothing jumps when another one is chosen.
-  [theme.breakpoints.up('lg')]: { minHeight: 487 },
+  [theme.breakpoints.up('lg')]: { '&.few': { minHeight: 487 } },
+  // Many rigs stand closer.
+  '&.many td .figure': { width: 98 },
+  '&.many td.difference .figure': { width: 58 },
+  '&.many td.difference': { minWidth: 58 },
+  '&.many td': { fontSize: 13, letterSpacing: '-0.02em' },
+  '&.many td.difference, &.many td.difference .figure': { fontSize: 11.5 },
 }));
 
 interface FiguresProps {
@@ -95,7 +101,7 @@ export const Figures = memo(function Figures({ reports, yardstick, feet, convent
   const columns = reports.map((_, i) => ({ index: i, compared: i !== yardstick }));
   const groups = topics[topic]!;
   return (
-    <FiguresPanel aria-label="Figures">
+    <FiguresPanel aria-label="Figures" className={reports.length > 2 ? 'many' : 'few'}>
       <Table onClick={(event: MouseEvent) => openIt(target(event))} onKeyDown={move}>
         <thead>
           <tr>

@@ -1,13 +1,13 @@
-import { Box, ButtonBase, IconButton, InputBase, Tooltip } from '@mui/material';
+import { Box, Button, ButtonBase, IconButton, InputBase, Menu, MenuItem, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { memo, useMemo, type ReactNode } from 'react';
+import { memo, useMemo, useState, type ReactNode } from 'react';
 import { isFocused, type Assembled, type FieldError, type FigureId, type Reason, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { aperture, fixed, inScale, lengthScale, oneLine, withUnit } from '../../ui/format';
 import { Figure } from '../../ui/Figure';
-import { LensIcon, RulerIcon, ShelfIcon } from '../../ui/icons';
+import { LensIcon, MoreIcon, RulerIcon } from '../../ui/icons';
 import { Panel } from '../../ui/Panel';
 import { RigMark, rigLetter } from '../../ui/RigMark';
-import { changeRig, setYardstick } from './benchStore';
+import { changeRig, duplicateRig, mostRigs, moveRig, removeRig, setYardstick } from './benchStore';
 import { ChainInputs } from './ChainInputs';
 import { assembled, chainOf } from './chains';
 import { Frame } from './Frame';
@@ -38,6 +38,8 @@ interface RigColumnProps {
   reasons: Reason[];
   problems: FieldError[];
   isYardstick: boolean;
+  /** How many rigs there are; of many, each says less at first. */
+  count: number;
   referenceName: string;
   span: SensorSpan;
   chainSpan: ChainSpan;
@@ -46,7 +48,7 @@ interface RigColumnProps {
   feet: boolean;
 }
 
-const Column = styled(Panel)({ padding: 8, display: 'flex', flexDirection: 'column', gap: 6 });
+const Column = styled(Panel)({ padding: 8, display: 'flex', flexDirection: 'column', gap: 6, minWidth: 0, containerType: 'inline-size' });
 
 const Answer = styled('div')(({ theme }) => ({
   flex: 1,
@@ -60,20 +62,23 @@ const Answer = styled('div')(({ theme }) => ({
   '& p': { margin: 0, fontSize: 13, color: theme.vars!.palette.text.secondary },
   // One height for all rigs, whatever else they have to say: their sensors are drawn in one scale.
   '& .sensor': { position: 'relative', height: 52, width: 104 },
+  '@container (max-width: 290px)': { flexDirection: 'column', alignItems: 'stretch', gap: 2, '& strong': { fontSize: 16 }, '& strong small': { display: 'inline-block', width: 8, overflow: 'hidden', color: 'transparent' }, '& > div:first-of-type': { flex: 'none', minHeight: 62 } },
 }));
 
 /** One rig: its name, the frame it gives, the answer in a line, and what can be changed. */
 export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
-  const { index, rig, scene, report, focused, reasons, problems, isYardstick, referenceName, span, chainSpan, frameHeight, feet } = props;
+  const { index, rig, scene, report, focused, reasons, problems, isYardstick, count, referenceName, span, chainSpan, frameHeight, feet } = props;
   const letter = rigLetter(index);
   const { figures } = report;
   const chain = chainOf(rig);
   const parts = assembled(rig, scene);
   const known = useMemo(() => toKnow(reasons, parts), [reasons, parts]);
   const stop = isFocused(report) ? undefined : reasons[0];
+  const [all, setAll] = useState(false);
+  const brief = count > 2 && !all;
   return (
     <Column aria-label={`Rig ${letter}`}>
-      <RigHead index={index} name={rig.name ?? ''} isYardstick={isYardstick} isChain={chain !== null} />
+      <RigHead index={index} name={rig.name ?? ''} isYardstick={isYardstick} isChain={chain !== null} count={count} />
       <Frame index={index} scene={scene} rig={rig} report={report} focused={focused} stop={stop} maxHeight={frameHeight} />
       <Answer>
         <div>
@@ -111,9 +116,14 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
       </Answer>
       {(!stop || known[0]?.ofParts) && <ToKnow index={index} known={known} />}
       {chain && parts ? (
-        <ChainInputs index={index} rig={rig} chain={chain} assembled={parts} spanMm={chainSpan} problems={problems} />
+        <ChainInputs index={index} rig={rig} chain={chain} assembled={parts} spanMm={chainSpan} problems={problems} brief={brief} />
       ) : (
-        <RigInputs index={index} rig={rig} problems={problems} />
+        <RigInputs index={index} rig={rig} problems={problems} brief={brief} />
+      )}
+      {count > 2 && (
+        <Button size="small" onClick={() => setAll(!all)} aria-expanded={all} aria-label={all ? `Fewer settings of rig ${letter}` : `All settings of rig ${letter}`}>
+          {all ? 'Fewer settings' : 'All settings'}
+        </Button>
       )}
     </Column>
   );
@@ -187,14 +197,54 @@ function ToKnow({ index, known }: { index: number; known: Known[] }) {
   );
 }
 
-interface RigHeadProps {
+interface RigMenuProps {
   index: number;
-  name: string;
   isYardstick: boolean;
   isChain: boolean;
+  count: number;
 }
 
-const RigHead = memo(function RigHead({ index, name, isYardstick, isChain }: RigHeadProps) {
+/** What can be done with a whole rig. */
+function RigMenu({ index, isYardstick, isChain, count }: RigMenuProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const letter = rigLetter(index);
+  const open = usePanel((s) => s.open);
+  const item = (label: string, act: () => void, disabled = false) => (
+    <MenuItem
+      key={label}
+      disabled={disabled}
+      onClick={() => {
+        setAnchor(null);
+        act();
+      }}
+    >
+      {label}
+    </MenuItem>
+  );
+  return (
+    <>
+      <IconButton aria-label={`Do with rig ${letter}`} aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)} sx={{ color: 'text.secondary', minWidth: 32 }}>
+        <MoreIcon />
+      </IconButton>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {item(isChain ? 'Parts, and what they make' : 'More of this rig', () => open({ kind: isChain ? 'chain' : 'rig', rig: index }))}
+        {!isChain && item('Build it from the shelf', () => open({ kind: 'parts', rig: index, place: 0, isNew: true }))}
+        {item('Put one like it beside it', () => duplicateRig(index), count >= mostRigs)}
+        {item('Make a row of focal lengths', () => open({ kind: 'row', rig: index }))}
+        {item('Measure the others against it', () => setYardstick(index), isYardstick)}
+        {item('Move left', () => moveRig(index, index - 1), index === 0)}
+        {item('Move right', () => moveRig(index, index + 1), index === count - 1)}
+        {item('Remove', () => removeRig(index), count === 1)}
+      </Menu>
+    </>
+  );
+}
+
+interface RigHeadProps extends RigMenuProps {
+  name: string;
+}
+
+const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, count }: RigHeadProps) {
   const letter = rigLetter(index);
   return (
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 40 }}>
@@ -206,37 +256,31 @@ const RigHead = memo(function RigHead({ index, name, isYardstick, isChain }: Rig
           inputProps={{ 'aria-label': `Name of rig ${letter}`, maxLength: 60 }}
           sx={{ flex: 1, minWidth: 0, height: 40, fontWeight: 650, '&.Mui-focused': { outline: 2, outlineColor: 'primary.main' } }}
         />
-        {!isChain && (
-          <Tooltip title="Build it from the shelf">
+        {count <= 2 && (
+          <Tooltip title={isChain ? 'Parts, and what they make' : 'More of this rig: lens, filters, steadiness'}>
             <IconButton
-              aria-label={`Build rig ${letter} from the shelf`}
-              onClick={() => usePanel.getState().open({ kind: 'parts', rig: index, place: 0, isNew: true })}
+              aria-label={isChain ? `Parts of rig ${letter}, and what they make` : `More of rig ${letter}`}
+              onClick={() => usePanel.getState().open({ kind: isChain ? 'chain' : 'rig', rig: index })}
               sx={{ color: 'text.secondary' }}
             >
-              <ShelfIcon />
+              <LensIcon />
             </IconButton>
           </Tooltip>
         )}
-        <Tooltip title={isChain ? 'Parts, and what they make' : 'More of this rig: lens, filters, steadiness'}>
-          <IconButton
-            aria-label={isChain ? `Parts of rig ${letter}, and what they make` : `More of rig ${letter}`}
-            onClick={() => usePanel.getState().open({ kind: isChain ? 'chain' : 'rig', rig: index })}
-            sx={{ color: 'text.secondary' }}
-          >
-            <LensIcon />
-          </IconButton>
-        </Tooltip>
-        <Tooltip title={isYardstick ? 'The other rigs are measured against this one' : 'Measure the others against this rig'}>
-          <IconButton
-            aria-label={isYardstick ? `Rig ${letter} is the yardstick` : `Make rig ${letter} the yardstick`}
-            aria-pressed={isYardstick}
-            onClick={() => setYardstick(index)}
-            sx={{ color: isYardstick ? 'primary.main' : 'text.secondary', fontSize: 13, gap: 0.5 }}
-          >
-            <RulerIcon />
-            {isYardstick && 'yardstick'}
-          </IconButton>
-        </Tooltip>
+        {(count <= 4 || isYardstick) && (
+          <Tooltip title={isYardstick ? 'The other rigs are measured against this one' : 'Measure the others against this rig'}>
+            <IconButton
+              aria-label={isYardstick ? `Rig ${letter} is the yardstick` : `Make rig ${letter} the yardstick`}
+              aria-pressed={isYardstick}
+              onClick={() => setYardstick(index)}
+              sx={{ color: isYardstick ? 'primary.main' : 'text.secondary', fontSize: 13, gap: 0.5 }}
+            >
+              <RulerIcon />
+              {isYardstick && count <= 2 && 'yardstick'}
+            </IconButton>
+          </Tooltip>
+        )}
+        <RigMenu index={index} isChain={isChain} isYardstick={isYardstick} count={count} />
       </Box>
   );
 });

@@ -11,10 +11,12 @@ interface RigInputsProps {
   index: number;
   rig: RigInput;
   problems: FieldError[];
+  /** Only what a hand moves most. */
+  brief: boolean;
 }
 
 /** Everything of a rig that can be typed. */
-export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigInputsProps) {
+export const RigInputs = memo(function RigInputs({ index, rig, problems, brief }: RigInputsProps) {
   const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
   const { formats } = core();
   const format = formats.find((f) => f.widthMm === rig.sensorWidthMm && f.heightMm === rig.sensorHeightMm)?.name ?? own;
@@ -48,51 +50,53 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigIn
 
   return (
     <Box sx={{ display: 'grid', gap: '6px' }}>
-      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.3fr 1.24fr 1.06fr', '& > *': { minWidth: 0 } }}>
-        <Box sx={{ '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' } }}>
-          <label id={`format-${index}`}>Format</label>
-          <Select
-            value={format}
-            onChange={(event) => pick(event.target.value)}
-            labelId={`format-${index}`}
-            sx={{
-              width: '100%',
-              height: 40,
-              fontSize: 14,
-              bgcolor: 'background.default',
-              '& fieldset': { borderColor: 'divider' },
-              '& .MuiSelect-select': { pl: 0.75, pr: '20px !important' },
-              '& .MuiSelect-icon': { right: -2 },
-            }}
-          >
-            {format === own && <MenuItem value={own}>Own size</MenuItem>}
-            {formats.map((f) => (
-              <MenuItem key={f.name} value={f.name}>
-                {f.name}
-              </MenuItem>
-            ))}
-          </Select>
+      {!brief && (
+        <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.3fr 1.24fr 1.06fr', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr' } }}>
+          <Box sx={{ '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' } }}>
+            <label id={`format-${index}`}>Format</label>
+            <Select
+              value={format}
+              onChange={(event) => pick(event.target.value)}
+              labelId={`format-${index}`}
+              sx={{
+                width: '100%',
+                height: 40,
+                fontSize: 14,
+                bgcolor: 'background.default',
+                '& fieldset': { borderColor: 'divider' },
+                '& .MuiSelect-select': { pl: 0.75, pr: '20px !important' },
+                '& .MuiSelect-icon': { right: -2 },
+              }}
+            >
+              {format === own && <MenuItem value={own}>Own size</MenuItem>}
+              {formats.map((f) => (
+                <MenuItem key={f.name} value={f.name}>
+                  {f.name}
+                </MenuItem>
+              ))}
+            </Select>
+          </Box>
+          <EntryField
+            label="Area, mm"
+            help="The part of the sensor that this recording mode uses, width × height in millimetres."
+            kind="sensorArea"
+            shown={`${plain(rig.sensorWidthMm)}×${plain(rig.sensorHeightMm)}`}
+            problem={problem('sensorWidthMm') ?? problem('sensorHeightMm')}
+            onValue={set.area}
+          />
+          <EntryField
+            label="Recorded pixels"
+            help="What the mode records over that area, width × height. May be left empty."
+            kind="recordedPixels"
+            shown={recorded}
+            placeholder="unknown"
+            problem={problem('recordedWidthPx') ?? problem('recordedHeightPx')}
+            onClear={set.noPixels}
+            onValue={set.pixels}
+          />
         </Box>
-        <EntryField
-          label="Area, mm"
-          help="The part of the sensor that this recording mode uses, width × height in millimetres."
-          kind="sensorArea"
-          shown={`${plain(rig.sensorWidthMm)}×${plain(rig.sensorHeightMm)}`}
-          problem={problem('sensorWidthMm') ?? problem('sensorHeightMm')}
-          onValue={set.area}
-        />
-        <EntryField
-          label="Recorded pixels"
-          help="What the mode records over that area, width × height. May be left empty."
-          kind="recordedPixels"
-          shown={recorded}
-          placeholder="unknown"
-          problem={problem('recordedWidthPx') ?? problem('recordedHeightPx')}
-          onClear={set.noPixels}
-          onValue={set.pixels}
-        />
-      </Box>
-      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.25fr repeat(4, 1fr)', '& > *': { minWidth: 0 } }}>
+      )}
+      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: brief ? '1.25fr 1fr' : '1.25fr repeat(4, 1fr)', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' } }}>
         <EntryField
           label="Focal length"
           help="As marked on the lens, in millimetres."
@@ -111,34 +115,38 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems }: RigIn
           problem={problem('fNumber')}
           onValue={set.aperture}
         />
-        <EntryField
-          label="Reducer"
-          help="Glass between lens and sensor: below 1 a focal reducer, above 1 an extender, 1 for none. Several in a row: 0.71 × 1.4."
-          kind="optics"
-          shown={optics.map((k) => `${plain(k)}×`).join('')}
-          stepFrom={optics.length === 1 ? optics[0] : undefined}
-          problem={problem('optics') ?? problem('optics[0]') ?? problem('optics[1]') ?? problem('optics[2]') ?? problem('optics[3]')}
-          onClear={set.noReducer}
-          onValue={set.reducer}
-        />
-        <EntryField
-          label="Squeeze"
-          help="Anamorphic squeeze of the lens; 1 for a spherical lens."
-          kind="squeeze"
-          shown={`${plain(squeeze)}×`}
-          stepFrom={squeeze}
-          problem={problem('squeeze')}
-          onValue={set.squeeze}
-        />
-        <EntryField
-          label="Punch-in"
-          help="Electronic zoom, or a crop afterwards; 1 for none, 2 keeps half the width."
-          kind="punchIn"
-          shown={`${plain(punchIn)}×`}
-          stepFrom={punchIn}
-          problem={problem('punchIn')}
-          onValue={set.punchIn}
-        />
+        {!brief && (
+          <>
+            <EntryField
+              label="Reducer"
+              help="Glass between lens and sensor: below 1 a focal reducer, above 1 an extender, 1 for none. Several in a row: 0.71 × 1.4."
+              kind="optics"
+              shown={optics.map((k) => `${plain(k)}×`).join('')}
+              stepFrom={optics.length === 1 ? optics[0] : undefined}
+              problem={problem('optics') ?? problem('optics[0]') ?? problem('optics[1]') ?? problem('optics[2]') ?? problem('optics[3]')}
+              onClear={set.noReducer}
+              onValue={set.reducer}
+            />
+            <EntryField
+              label="Squeeze"
+              help="Anamorphic squeeze of the lens; 1 for a spherical lens."
+              kind="squeeze"
+              shown={`${plain(squeeze)}×`}
+              stepFrom={squeeze}
+              problem={problem('squeeze')}
+              onValue={set.squeeze}
+            />
+            <EntryField
+              label="Punch-in"
+              help="Electronic zoom, or a crop afterwards; 1 for none, 2 keeps half the width."
+              kind="punchIn"
+              shown={`${plain(punchIn)}×`}
+              stepFrom={punchIn}
+              problem={problem('punchIn')}
+              onValue={set.punchIn}
+            />
+          </>
+        )}
       </Box>
     </Box>
   );

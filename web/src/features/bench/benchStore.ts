@@ -14,8 +14,9 @@ import {
   type Words,
 } from '../../core/core';
 import { useSettings } from '../../app/settings';
-import { oneLine } from '../../ui/format';
+import { oneLine, plain, withUnit } from '../../ui/format';
 import { chainOf, fromParts, nameOf } from './chains';
+import { usePanel } from './panels/panelStore';
 
 /** Where saving stands: the quiet word in the corner. */
 export type Saving =
@@ -78,7 +79,8 @@ function evaluate(setup: Setup, before: Evaluated & { setup?: Setup }): Answer {
   if (!reports) {
     return { problems: core().words(setup, feet()).problems };
   }
-  const lastFocused = reports.map((report, i) => (isFocused(report) ? report : (before.lastFocused[i] ?? null)));
+  const sameRigs = before.reports.length === reports.length;
+  const lastFocused = reports.map((report, i) => (isFocused(report) ? report : sameRigs ? (before.lastFocused[i] ?? null) : null));
   const same =
     before.setup?.conventions === setup.conventions &&
     before.reports.length === reports.length &&
@@ -237,6 +239,36 @@ export function applySolution(index: number, sceneOf: Partial<SceneInput>, rigOf
 /** Changes what figures go by. */
 export function changeConventions(conventions: Conventions): void {
   useBench.getState().change('conventions', (c) => withSetup(c, { conventions }));
+}
+
+/** The most rigs that stand side by side; the contract's own bound. */
+export const mostRigs = 8;
+
+/** Puts other rigs in the place of all, in one step of undo; the yardstick goes along with its rig. */
+function rearrange(what: string, next: (rigs: RigInput[]) => RigInput[]): void {
+  usePanel.getState().close();
+  useBench.getState().change(`${what}${performance.now()}`, (c) => {
+    const { rigs, yardstick = 0 } = c.document.setup;
+    const after = next(rigs).slice(0, mostRigs);
+    return withSetup(c, { rigs: after, yardstick: Math.max(0, after.indexOf(rigs[yardstick]!)) });
+  });
+}
+
+/** Puts another rig like this one beside it. */
+export const duplicateRig = (index: number): void => rearrange('copy', (rigs) => rigs.toSpliced(index + 1, 0, { ...rigs[index]! }));
+
+export const removeRig = (index: number): void => rearrange('remove', (rigs) => rigs.toSpliced(index, 1));
+
+/** Moves a rig to another place in the row. */
+export const moveRig = (from: number, to: number): void => rearrange('move', (rigs) => rigs.toSpliced(from, 1).toSpliced(to, 0, rigs[from]!));
+
+/** Makes a row of one rig: itself at each of some focal lengths, in place of it alone or of all rigs. */
+export function makeRow(index: number, focalLengths: number[], replaceAll: boolean): void {
+  rearrange('row', (rigs) => {
+    const rig = rigs[index]!;
+    const row = focalLengths.map((focalLengthMm) => ({ ...rig, focalLengthMm, ...(!rig.chain && { name: withUnit(plain(focalLengthMm), 'mm') }) }));
+    return replaceAll ? row : rigs.toSpliced(index, 1, ...row);
+  });
 }
 
 /** Makes a rig the one that the others are measured against. */

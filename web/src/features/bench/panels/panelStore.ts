@@ -8,6 +8,7 @@ export type OpenPanel =
   | { kind: 'chain'; rig: number }
   | { kind: 'parts'; rig: number; place: number; isNew: boolean }
   | { kind: 'reasons'; rig: number }
+  | { kind: 'row'; rig: number }
   | { kind: 'scene' }
   | { kind: 'conventions' }
   | { kind: 'find' };
