@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test, Bench } from './bench';
 
 test('the address opens the Bench with two demo rigs', async ({ page, server }) => {
@@ -229,4 +230,23 @@ test('rigs are put beside each other, moved, taken away and made into a row, eac
   await expect(letters).toHaveCount(2);
   await bench.page.keyboard.press('Control+z');
   await expect(letters).toHaveCount(3);
+});
+
+test('rigs are sorted by a row, and the figures are taken out as they are shown', async ({ bench }) => {
+  await bench.type('85', 'Focal length', 'A');
+  const head = bench.page.getByRole('rowheader', { name: 'Field at subject' });
+  // 85 mm sees least, and stands first already: so the other way round, with the yardstick along.
+  await head.click();
+  await expect(bench.field('Focal length', 'B')).toHaveValue('85\u2009mm');
+  await expect(bench.page.getByRole('button', { name: 'Rig B is the yardstick' })).toBeVisible();
+  await head.click();
+  await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+  await head.click();
+  await expect(bench.field('Focal length', 'B')).toHaveValue('85\u2009mm');
+  await bench.page.getByRole('button', { name: 'Take figures and frames out' }).click();
+  const download = bench.page.waitForEvent('download');
+  await bench.page.getByRole('menuitem', { name: 'Save the figures as CSV' }).click();
+  const text = await readFile(await (await download).path(), 'utf8');
+  expect(text).toContain('"Essentials","A ');
+  expect(text).toMatch(/"Equivalent","[^"]+","[^"]*","85\.0\s?mm"/);
 });

@@ -12,7 +12,7 @@ const viewport = { width: 1280, height: 800 };
  * Each worker has a server, a database and a browser of its own, whose cache keeps the core from one test to the next; each test
  * gets a page that remembers nothing, on a fresh comparison where it asks for one.
  */
-export const test = base.extend<{ bench: Bench }, { server: Running; kept: BrowserContext }>({
+export const test = base.extend<{ bench: Bench; pictures: boolean }, { server: Running; kept: BrowserContext }>({
   kept: [
     async ({ playwright, launchOptions }, use) => {
       const folder = await mkdtemp(join(tmpdir(), 'juxtopsis-e2e-'));
@@ -23,7 +23,6 @@ export const test = base.extend<{ bench: Bench }, { server: Running; kept: Brows
     },
     { scope: 'worker' },
   ],
-  // eslint-disable-next-line @typescript-eslint/unbound-method -- a fixture
   context: async ({ kept, server }, use) => {
     const cleaner = await kept.newPage();
     await cleaner.goto(`${server.address}/health`);
@@ -39,8 +38,13 @@ export const test = base.extend<{ bench: Bench }, { server: Running; kept: Brows
     );
     await kept.setOffline(false);
   },
-  page: async ({ context }, use) => {
+  // Software draws pictures slowly; tests that are not about them see the drawn frames that stand in for them.
+  pictures: [false, { option: true }],
+  page: async ({ context, pictures }, use) => {
     const page = await context.newPage();
+    if (!pictures) {
+      await page.addInitScript(() => Reflect.deleteProperty(window, 'Worker'));
+    }
     await page.setViewportSize(viewport);
     await page.emulateMedia({ colorScheme: 'light' });
     await use(page);

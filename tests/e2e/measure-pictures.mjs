@@ -1,4 +1,5 @@
 // Measures rendered frames in Chromium: coarse pictures while the camera is dragged, the finest at rest, and whether figures wait for them.
+import { randomUUID } from 'node:crypto';
 import { chromium } from '@playwright/test';
 
 const address = process.argv[2];
@@ -28,7 +29,7 @@ function watch() {
 async function measure(count, withPictures) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   if (!withPictures) await page.addInitScript(() => delete window.Worker);
-  const id = crypto.randomUUID();
+  const id = randomUUID();
   const rigs = [18, 25, 40, 60, 90, 150]
     .slice(0, count)
     .map((focalLengthMm) => ({ name: `${focalLengthMm} mm`, sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm, fNumber: 2.8 }));

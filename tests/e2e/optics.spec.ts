@@ -15,7 +15,7 @@ test('a press on a figure opens its working with one’s own values, and it foll
   await expect(steps).toContainText('= 2549 mm');
   await bench.type('3.2 m', 'To the subject');
   await expect(steps).toContainText('(3200 + √(3200² − 4·50·3200))/2');
-  await bench.page.getByRole('button', { name: 'Close' }).press('Escape');
+  await bench.page.getByRole('button', { name: 'Close', exact: true }).press('Escape');
   await expect(bench.panel).toHaveCount(0);
   await expect(bench.page.getByRole('button', { name: /^Rig A Field at subject/ })).toBeFocused();
 });

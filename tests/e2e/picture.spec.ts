@@ -1,6 +1,9 @@
+import AxeBuilder from '@axe-core/playwright';
 import type { components } from '../../web/src/api/schema';
 import { expect, test } from './bench';
 import type { APIRequestContext, Page } from '@playwright/test';
+
+test.use({ pictures: true });
 
 type Setup = components['schemas']['EvaluateRequest'];
 
@@ -113,17 +116,47 @@ test('only frames that change are rendered anew; without WebGL a drawn frame sta
   await expect(page.locator('canvas').nth(1)).toHaveAttribute('data-samples', /^\d+$/);
   await expect(page.locator('canvas').nth(0)).toHaveAttribute('data-samples', 'kept');
 
-  await page.addInitScript(() => {
-    class None {
-      onerror: (() => void) | null = null;
-      postMessage() {
-        this.onerror?.();
-      }
-      terminate() {}
-    }
-    Object.assign(window, { Worker: None });
-  });
+  await page.addInitScript(() => Reflect.deleteProperty(window, 'Worker'));
   await page.reload();
   await expect(page.getByRole('button', { name: 'drawn, not rendered' })).toHaveCount(2);
   await expect(page.getByRole('img', { name: /^Frame of rig A: a standing figure/ })).toBeVisible();
+});
+
+test('two frames are looked at closely: wiped, in turn, as outlines, and saved', async ({ page, server }) => {
+  await open(page, server.address, {
+    scene: { subjectDistanceMm: 2000, backgroundDistanceMm: 3000, deliveryAspect: 16 / 9 },
+    rigs: [
+      { ...lens, name: 'Long' },
+      { ...lens, name: 'Shorter', focalLengthMm: 50 },
+    ],
+  });
+  await page.getByRole('button', { name: 'Look closer at rig A' }).click();
+  const closer = page.getByRole('dialog');
+  const drawn = closer.locator('canvas[data-samples]');
+  await expect(drawn).toHaveCount(2, { timeout: 60_000 });
+  const slider = closer.getByRole('slider');
+  await slider.focus();
+  await slider.press('Home');
+  await expect(slider).toHaveValue('0');
+  expect(
+    (await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations.map((v) => [v.id, v.nodes.map((n) => n.target)]),
+  ).toEqual([]);
+  await closer.getByRole('button', { name: 'In turn' }).click();
+  await closer.getByRole('button', { name: 'Stop' }).click();
+  await expect(closer.getByRole('button', { name: 'Go on by itself' })).toBeVisible();
+  await closer.getByRole('button', { name: 'Outlines' }).click();
+  // 135 mm in the picture of 50 mm: its field is the share that the core's fields say.
+  await expect(closer.locator('svg rect').first()).toBeVisible();
+  const [outer, inner] = [await closer.getByTestId('closer').boundingBox(), await closer.locator('svg rect').first().boundingBox()];
+  const core = await figures(page.request, server.address, {
+    scene: { subjectDistanceMm: 2000 },
+    rigs: [lens, { ...lens, focalLengthMm: 50 }],
+  });
+  expect(inner!.width / outer!.width).toBeCloseTo(core[0]!['fieldWidthMm']! / core[1]!['fieldWidthMm']!, 2);
+  await expect(drawn).toHaveCount(1, { timeout: 60_000 });
+  const download = page.waitForEvent('download');
+  await closer.getByRole('button', { name: 'Save as PNG' }).click();
+  expect((await download).suggestedFilename()).toBe('Pictures.png');
+  await page.keyboard.press('Escape');
+  await expect(closer).toHaveCount(0);
 });

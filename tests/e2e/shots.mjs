@@ -9,6 +9,8 @@ const wide = { width: 1280, height: 800 };
 const shots = [
   { name: 'bench', path: demo(1), viewport: wide },
   { name: 'bench-set', path: demo(3), viewport: wide, colorScheme: 'dark' },
+  { name: 'bench-row', path: demo(2), viewport: wide, row: '18 25 40 60 90 150' },
+  { name: 'closer', path: demo(1), viewport: wide, press: /^Look closer at rig A/, wait: 25_000 },
   { name: 'bench-phone', path: demo(2), viewport: { width: 390, height: 844 } },
   { name: 'working', path: demo(1), viewport: wide, press: /^Rig B From/ },
   { name: 'conventions', path: demo(3), viewport: wide, press: /^Conventions/ },
@@ -26,16 +28,27 @@ const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-background-networking'],
 });
-for (const { name, path, viewport, colorScheme = 'light', press } of shots) {
+for (const { name, path, viewport, colorScheme = 'light', press, row, wait = 400 } of shots) {
   const page = await browser.newPage({ viewport, colorScheme });
   await page.goto(address + path);
   await page.waitForSelector('tr[data-row], li');
   await page.evaluate(() => document.fonts.ready);
-  await page.waitForTimeout(800);
+  const rendered = () => [...document.querySelectorAll('canvas')].every((c) => Number(c.dataset.samples) >= 64);
+  await page
+    .waitForFunction(rendered, null, { timeout: 60_000 })
+    .catch(() => console.log('  frames in sight only are rendered to their finest'));
+  if (row) {
+    await page.getByRole('button', { name: 'Do with rig A' }).click();
+    await page.getByRole('menuitem', { name: 'Make a row' }).click();
+    await page.getByLabel('Focal lengths, mm').fill(row);
+    await page.getByRole('button', { name: 'Make the row' }).click();
+    await page.waitForTimeout(500);
+    await page.waitForFunction(rendered, null, { timeout: 60_000 });
+  }
   if (press) {
     await page.getByRole('button', { name: press }).click();
     await page.mouse.move(0, 0);
-    await page.waitForTimeout(400);
+    await page.waitForTimeout(wait);
   }
   await page.screenshot({ path: `${folder}/${name}.png` });
   console.log(`  ${folder}/${name}.png`);

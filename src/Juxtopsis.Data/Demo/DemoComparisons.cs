@@ -32,6 +32,7 @@ public static class DemoComparisons
             + "look at blur as seen, then at light as set.",
         new SceneInput
         {
+            Place = Place.Loft,
             SubjectDistanceMm = 2200,
             BackgroundDistanceMm = 3900,
             DeliveryAspect = 16.0 / 9,
@@ -65,6 +66,8 @@ public static class DemoComparisons
             + "so it is a longer lens, and no longer fills the delivered pixels.",
         new SceneInput
         {
+            Place = Place.Slipway,
+            Subject = Subject.Two,
             SubjectDistanceMm = 1800,
             BackgroundDistanceMm = 14000,
             DeliveryAspect = 16.0 / 9,
@@ -99,6 +102,8 @@ public static class DemoComparisons
             + "nearly as wide as the 25 mm, its blur stands upright, and more of the sensor is used.",
         new SceneInput
         {
+            Place = Place.Slipway,
+            Subject = Subject.Hull,
             SubjectDistanceMm = 6000,
             BackgroundDistanceMm = 22000,
             DeliveryAspect = 2.39,
@@ -131,6 +136,7 @@ public static class DemoComparisons
             + "has its own 35. Press a part to see what else fits there, and why the rest does not.",
         new SceneInput
         {
+            Place = Place.Shed,
             SubjectDistanceMm = 3600,
             BackgroundDistanceMm = 6200,
             DeliveryAspect = 16.0 / 9,

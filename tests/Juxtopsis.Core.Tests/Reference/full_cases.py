@@ -150,6 +150,9 @@ def case(name, scene, conventions, rig, yardstick=None):
     ahead = fm * (1 - 1 / P) if r["closeUpDioptres"] == 0 else 0
     a = s - ahead
     b = a + (B - D)
+    out["subjectFromPupilMm"], out["pupilAcrossMm"] = a, pupil / narrowing
+    wide_open = N0 <= (widest or 0) * 1.001
+    out["irisCorners"] = lens["blades"] if lens.get("blades", 0) >= 3 and not wide_open else 0
     out["fieldWidthMm"], out["fieldHeightMm"] = picture_w * s / v, Hu * s / v
     out["backgroundFieldWidthMm"] = None if b == inf else out["fieldWidthMm"] * b / a
     out["backgroundFieldHeightMm"] = None if b == inf else out["fieldHeightMm"] * b / a
@@ -265,7 +268,7 @@ print(json.dumps([
          {"subjectDistanceMm": 310, "backgroundDistanceMm": 390, "deliveryAspect": 16 / 9, "brightnessEv": 7},
          {"circle": "fixedSize", "cocFixedMm": 0.03},
          {"sensorWidthMm": 36, "sensorHeightMm": 24, "focalLengthMm": 105, "fNumber": 11, "sensitivityIso": 1600,
-          "lens": {"nearestFocusMm": 310, "largestMagnification": 1, "pupilMagnification": 1.25, "frontFromSensorMm": 168}}),
+          "lens": {"blades": 9, "nearestFocusMm": 310, "largestMagnification": 1, "pupilMagnification": 1.25, "frontFromSensorMm": 168}}),
     case("bending bench: a lens that breathes, through a reducer, measured from its front",
          {"subjectDistanceMm": 700, "backgroundDistanceMm": 2300, "deliveryAspect": 16 / 9},
          {"distanceFrom": "lensFront", "focalLength": "measured", "circle": "acuity"},

@@ -147,6 +147,7 @@ public static class RandomFullSetups
             WidestLongFNumber = widest * closes,
             WidestAlong = [.. Enumerable.Range(0, steps).Select(i => new AperturePoint((zoom ?? 20) * Math.Pow(times + 0.1, i / 3.0), (widest ?? 2) * (1 + i / 5.0)))],
             NarrowestFNumber = widest * 2,
+            Blades = steps == 2 ? 7 : null,
             WidestTNumber = widest * loss,
             MeasuredFocalLengthMm = measured,
             NearestFocusMm = nearest,

@@ -6,17 +6,19 @@ import type { Stage, View } from './view';
 const Canvas = styled('canvas')({ position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' });
 
 interface PictureCanvasProps {
+  /** Which rig it is of. */
+  rig: number;
   view: View;
   stage: Stage;
   /** Told once there is something to be seen. */
-  onShown: () => void;
+  onShown?: () => void;
 }
 
 /** The longest side that is rendered, px: more is not seen on a bench of frames. */
 const longest = 1600;
 
 /** A rendered picture that fills its parent; drawn only while it is in sight. */
-export function PictureCanvas({ view, stage, onShown }: PictureCanvasProps) {
+export function PictureCanvas({ rig, view, stage, onShown }: PictureCanvasProps) {
   const id = useId();
   const canvas = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
@@ -59,11 +61,11 @@ export function PictureCanvas({ view, stage, onShown }: PictureCanvasProps) {
       box.height = bitmap.height;
       box.getContext('bitmaprenderer')!.transferFromImageBitmap(bitmap);
       Object.assign(box.dataset, { samples, drawCalls, ms: Math.round(ms) });
-      onShown();
+      onShown?.();
     });
   }, [id, view, stage, size, seen, visible, failed, onShown]);
 
-  return <Canvas ref={canvas} aria-hidden style={failed === null ? undefined : { display: 'none' }} />;
+  return <Canvas ref={canvas} data-rig={rig} aria-hidden style={failed === null ? undefined : { display: 'none' }} />;
 }
 
 function usePageVisible(): boolean {

@@ -111,8 +111,8 @@ function stand(looks: Looks, height: number): Solids {
   const all = new Solids().put(trunk(looks), [0, 0.92, 0]);
   for (const side of [-1, 1]) {
     all
-      .limb([side * 0.088, 0.9, 0], [side * 0.105, 0.48, 0.012], 0.088, looks.trousers, 0.06)
-      .limb([side * 0.105, 0.48, 0.012], [side * 0.11, 0.09, -0.01], 0.06, looks.trousers, 0.046)
+      .limb([side * 0.078, 0.86, 0], [side * 0.1, 0.48, 0.012], 0.078, looks.trousers, 0.06)
+      .limb([side * 0.1, 0.48, 0.012], [side * 0.11, 0.09, -0.01], 0.06, looks.trousers, 0.046)
       .ball([side * 0.115, 0.045, 0.045], [0.048, 0.045, 0.135], '#3a2f28')
       .limb([side * 0.19, 1.345, -0.006], [side * 0.245, 1.08, -0.02], 0.054, looks.coat, 0.044)
       .limb([side * 0.245, 1.08, -0.02], [side * 0.243, 0.86, 0.075], 0.043, looks.coat, 0.034)

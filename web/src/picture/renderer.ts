@@ -244,7 +244,7 @@ export class PictureRenderer {
       }
     }
     this.scene.clear();
-    if (set.solids.geometry.getAttribute('position')) this.scene.add(set.solids);
+    if ('position' in set.solids.geometry.attributes) this.scene.add(set.solids);
     if (set.scenery.lamps.length > 0) this.scene.add(set.lamps);
     const u = this.solidMaterial.uniforms;
     const { above, below, sun, sky, sunFrom, haze } = set.scenery;

@@ -11,6 +11,7 @@ import { rigLetter } from '../../ui/RigMark';
 import { RedoIcon, ShareIcon, UndoIcon } from '../../ui/icons';
 import { rename, sayAgain, setNote, useBench } from './benchStore';
 import { assembled } from './chains';
+import { LookCloser } from './LookCloser';
 import { ConflictDialog } from './ConflictDialog';
 import { Figures } from './Figures';
 import { GroundLine } from './GroundLine';
@@ -97,7 +98,7 @@ function Bench() {
   const low = useMediaQuery('(max-height: 860px)', { noSsr: true });
   const frameHeight = low && rigs.some((r) => r.chain) ? 148 : 214;
   const many = rigs.length > 2;
-  const figures = <Figures reports={reports} yardstick={yardstick} feet={feet} conventions={words.conventions} />;
+  const figures = <Figures name={name} rigs={rigs} scene={scene} reports={reports} yardstick={yardstick} feet={feet} conventions={words.conventions} />;
   const referenceName =
     referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;
   const stopped = words.reasons.findIndex((reasons) => reasons[0]?.kind === 'tooClose' || reasons[0]?.kind === 'tooFar');
@@ -152,6 +153,7 @@ function Bench() {
       <GroundLine scene={scene} reports={reports} feet={feet} />
       {many && figures}
       <OpenPanel />
+      <LookCloser name={name} scene={scene} rigs={rigs} reports={reports} yardstick={yardstick} feet={feet} />
       <ConflictDialog />
     </Box>
   );

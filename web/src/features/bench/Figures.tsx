@@ -1,14 +1,20 @@
-import { Box, ButtonBase, MenuItem, Select, Tooltip } from '@mui/material';
+import { Box, ButtonBase, IconButton, Menu, MenuItem, Select, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { memo, type KeyboardEvent, type MouseEvent } from 'react';
+import { memo, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { useSettings } from '../../app/settings';
 import { figureFont } from '../../app/theme';
-import { core, type FigureId, type RigReport } from '../../core/core';
+import { core, type FigureId, type RigInput, type RigReport, type SceneInput } from '../../core/core';
+import { usePictures } from '../../picture/pictures';
 import { Figure } from '../../ui/Figure';
+import { MoreIcon } from '../../ui/icons';
 import { Panel } from '../../ui/Panel';
-import { RigMark } from '../../ui/RigMark';
+import { RigMark, rigLetter } from '../../ui/RigMark';
+import { SaidBar, type Said } from '../../ui/SaidBar';
+import { orderRigs, useBench } from './benchStore';
 import { rowDifferences, rowTexts, topics, type FigureRow } from './figureRows';
+import { captionOf } from './frameView';
 import { openWorking, usePanel } from './panels/panelStore';
+import { copyTable, saveCsv, savePng } from './takeOut';
 
 const Table = styled('table')(({ theme }) => ({
   width: '100%',
@@ -24,7 +30,7 @@ const Table = styled('table')(({ theme }) => ({
   '& td .figure': { display: 'block', contain: 'strict', width: 118, height: 20, lineHeight: '20px' },
   '& td.difference .figure': { width: 66 },
   '& td.warn': { color: theme.vars!.palette.warning.main },
-  '& [data-figure]': { cursor: 'pointer', borderRadius: 3 },
+  '& [data-figure], & [data-sort]': { cursor: 'pointer', borderRadius: 3 },
   '& [data-figure]:hover': { background: theme.vars!.palette.divider },
   '& [data-figure]:focus-visible': { outlineOffset: -1 },
   [theme.breakpoints.down('sm')]: {
@@ -55,6 +61,10 @@ const FiguresPanel = styled(Panel)(({ theme }) => ({
 }));
 
 interface FiguresProps {
+  /** Of the comparison, for files that are saved of it. */
+  name: string;
+  rigs: RigInput[];
+  scene: SceneInput;
   reports: RigReport[];
   yardstick: number;
   feet: boolean;
@@ -62,10 +72,12 @@ interface FiguresProps {
   conventions: string[];
 }
 
-const target = (event: { target: EventTarget }) => (event.target as Element).closest<HTMLElement>('[data-figure]');
+const target = (event: { target: EventTarget }) => (event.target as Element).closest<HTMLElement>('[data-figure], [data-sort]');
 
 const openIt = (cell: HTMLElement | null) => {
-  if (cell) {
+  if (cell?.dataset['sort']) {
+    sortBy(cell.dataset['sort'] as FigureId);
+  } else if (cell) {
     openWorking(Number(cell.dataset['rig']), cell.dataset['figure'] as FigureId);
   }
 };
@@ -84,7 +96,7 @@ function move(event: KeyboardEvent<HTMLTableElement>): void {
   const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
   if (step) {
     event.preventDefault();
-    const rows = [...event.currentTarget.querySelectorAll('tr[data-row]')].map((row) => [...row.querySelectorAll<HTMLElement>('[data-figure]')]);
+    const rows = [...event.currentTarget.querySelectorAll('tr[data-row]')].map((row) => [...row.querySelectorAll<HTMLElement>('[data-figure], [data-sort]')]);
     const row = rows.findIndex((cells) => cells.includes(cell));
     const next = rows[row + step[0]!]?.[rows[row]!.indexOf(cell) + step[1]!];
     if (next) {
@@ -96,7 +108,7 @@ function move(event: KeyboardEvent<HTMLTableElement>): void {
 }
 
 /** One row a quantity, one column a rig, with the difference from the yardstick; every figure opens its working. */
-export const Figures = memo(function Figures({ reports, yardstick, feet, conventions }: FiguresProps) {
+export const Figures = memo(function Figures({ name, rigs, scene, reports, yardstick, feet, conventions }: FiguresProps) {
   const topic = useSettings((s) => (s.topic in topics ? s.topic : 'Essentials'));
   const columns = reports.map((_, i) => ({ index: i, compared: i !== yardstick }));
   const groups = topics[topic]!;
@@ -106,7 +118,10 @@ export const Figures = memo(function Figures({ reports, yardstick, feet, convent
         <thead>
           <tr>
             <th scope="col">
-              <TopicPicker topic={topic} />
+              <Box sx={{ display: 'flex' }}>
+                <TopicPicker topic={topic} />
+                <TakeOut {...{ name, rigs, scene, reports, yardstick, feet, topic }} />
+              </Box>
             </th>
             {columns.flatMap(({ index, compared }) => [
               <td key={index}>
@@ -137,10 +152,10 @@ export const Figures = memo(function Figures({ reports, yardstick, feet, convent
             {group.rows.map((row, place) => {
               const texts = rowTexts(row, reports, feet);
               const differences = rowDifferences(row, reports, feet);
-              const name = row.name ?? core().figures[row.figure].name;
+              const rowName = row.name ?? core().figures[row.figure].name;
               return (
-                <tr key={name} data-row={name}>
-                  <RowHead id={`row-${first}-${place}`} name={name} row={row} />
+                <tr key={rowName} data-row={rowName}>
+                  <RowHead id={`row-${first}-${place}`} name={rowName} row={row} sortable={reports.length > 1} />
                   {columns.flatMap(({ index, compared }) => [
                     <td key={index} className={row.warn?.(reports[index]!) ? 'warn' : undefined}>
                       <div
@@ -173,17 +188,77 @@ export const Figures = memo(function Figures({ reports, yardstick, feet, convent
   );
 });
 
-/** The name of a row with its explanation; never drawn anew while figures change. */
-const RowHead = memo(function RowHead({ id, name, row }: { id: string; name: string; row: FigureRow }) {
-  const help = `${core().figures[row.figure].meaning}${row.help ? ` ${row.help}` : ''}`;
+/** Puts the rigs in the order of a figure; when they stand so already, the other way round. Rigs without it come last. */
+function sortBy(figure: FigureId): void {
+  const { reports } = useBench.getState();
+  const value = (i: number) => reports[i]!.figures[figure];
+  const known = reports.map((_, i) => i).filter((i) => !Number.isNaN(value(i)));
+  const up = known.toSorted((a, b) => (value(a) === value(b) ? a - b : value(a) < value(b) ? -1 : 1));
+  const order = up.every((i, place) => i === known[place]) ? up.toReversed() : up;
+  orderRigs([...order, ...reports.map((_, i) => i).filter((i) => !known.includes(i))]);
+}
+
+/** The name of a row with its explanation; a press sorts the rigs by it. Never drawn anew while figures change. */
+const RowHead = memo(function RowHead({ id, name, row, sortable }: { id: string; name: string; row: FigureRow; sortable: boolean }) {
+  const help = `${core().figures[row.figure].meaning}${row.help ? ` ${row.help}` : ''}${sortable ? ' Press to sort the rigs by it.' : ''}`;
   return (
     <Tooltip title={help} describeChild placement="left">
-      <th scope="row" id={id}>
+      <th scope="row" id={id} data-sort={sortable ? row.figure : undefined}>
         {name}
       </th>
     </Tooltip>
   );
 });
+
+interface TakeOutProps extends Omit<FiguresProps, 'conventions'> {
+  topic: string;
+}
+
+/** Figures and frames, to be used elsewhere. */
+function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic }: TakeOutProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
+  const failed = usePictures((s) => s.failed);
+  const names = reports.map((_, i) => `${rigLetter(i)} ${rigs[i]?.name ?? ''}`.trim());
+  const item = (label: string, act: () => void | Promise<void>, disabled = false) => (
+    <MenuItem
+      key={label}
+      disabled={disabled}
+      onClick={() => {
+        setAnchor(null);
+        void act();
+      }}
+    >
+      {label}
+    </MenuItem>
+  );
+  const copy = () =>
+    copyTable(topic, names, reports, yardstick, feet).then(
+      () => setSaid({ text: 'The figures are copied. Paste them into a document or a sheet.' }),
+      () => setSaid({ text: 'This browser does not let the page copy. Save them as CSV instead.' }),
+    );
+  const frames = () =>
+    savePng(
+      name,
+      reports.flatMap((report, i) => {
+        const canvas = document.querySelector<HTMLCanvasElement>(`main canvas[data-rig="${i}"][data-samples]`);
+        return canvas ? [{ canvas, lines: captionOf(i, rigs[i]!, report, scene, feet) }] : [];
+      }),
+    );
+  return (
+    <>
+      <IconButton aria-label="Take figures and frames out" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)} sx={{ color: 'text.secondary', minWidth: 32 }}>
+        <MoreIcon />
+      </IconButton>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {item('Copy the figures as a table', copy)}
+        {item('Save the figures as CSV', () => saveCsv(name, topic, names, reports, yardstick, feet))}
+        {item('Save the frames as PNG', frames, failed !== null)}
+      </Menu>
+      <SaidBar said={said} onDone={() => setSaid(null)} />
+    </>
+  );
+}
 
 const TopicPicker = memo(function TopicPicker({ topic }: { topic: string }) {
   const showTopic = useSettings((s) => s.showTopic);

@@ -3,8 +3,9 @@ import { memo, useCallback, useId, useState } from 'react';
 import { isFocused, type Numbers, type Reason, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { PictureCanvas } from '../../picture/PictureCanvas';
 import { tryPicturesAgain, usePictures } from '../../picture/pictures';
-import type { Stage, View } from '../../picture/view';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
+import { useCloser } from './closerStore';
+import { stageOf, viewOf } from './frameView';
 import { Person } from './Person';
 
 /** Where the figure behind and the lamps stand, as slopes from the axis: the same place for every rig. */
@@ -18,12 +19,15 @@ const lamps = [
 
 const Holder = styled('div')({ position: 'relative', display: 'grid', placeItems: 'center', minHeight: 120 });
 
-const Picture = styled('div')({ position: 'relative', overflow: 'hidden', '& > svg': { position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' } });
+const Picture = styled('div')({ position: 'relative', overflow: 'hidden', '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' } });
+
+const Look = styled('button')({ position: 'absolute', inset: 0, border: 0, padding: 0, background: 'none', cursor: 'zoom-in', '&:focus-visible': { outlineOffset: -5 } });
 
 const Dimmed = styled('div')({ position: 'absolute', inset: 0 });
 
 const Drawn = styled('button')(({ theme }) => ({
   position: 'absolute',
+  zIndex: 1,
   right: 6,
   bottom: 6,
   font: 'inherit',
@@ -41,6 +45,7 @@ const wallMm = 2600;
 const Refusal = styled('div')(({ theme }) => ({
   position: 'absolute',
   inset: 0,
+  pointerEvents: 'none',
   display: 'grid',
   placeContent: 'center',
   padding: 16,
@@ -89,29 +94,32 @@ export const Frame = memo(function Frame({ index, scene, rig, report, focused, s
 
   return (
     <Holder>
-      <Picture role="img" aria-label={describe(index, scene, focus, stale)} style={{ aspectRatio: aspect, width: `min(100%, ${maxHeight * aspect}px)` }}>
-        <svg viewBox={`0 0 ${width} 100`} style={{ opacity: stale ? 0.35 : 1, visibility: isDrawn ? undefined : 'hidden' }} aria-hidden>
-          <clipPath id={clip}>
-            <rect width={width} height="100" />
-          </clipPath>
-          <g clipPath={`url(#${clip})`}>
-            <rect width={width} height="100" fill={drawing.wall} />
-            {isDrawn && focus && <Place focus={focus} scene={scene} width={width} />}
-            {isDrawn && focus && (
-              <Standing head={focus.subjectHeadFromTop} feet={focus.subjectFeetFromTop} x={width / 2}>
-                <Person stroke={text.primary} fill={background.paper} />
-              </Standing>
-            )}
-          </g>
-        </svg>
-        {focus && (
-          <Dimmed style={{ opacity: stale ? 0.35 : 1 }}>
-            <PictureCanvas view={viewOf(focus, rig)} stage={stageOf(scene, colorScheme === 'dark')} onShown={onShown} />
-          </Dimmed>
-        )}
-        <svg viewBox={`0 0 ${width} 100`} aria-hidden>
-          <rect width={width} height="100" fill="none" stroke={colour} strokeWidth="4" strokeDasharray={rigDash(index)} vectorEffect="non-scaling-stroke" />
-        </svg>
+      <Picture style={{ aspectRatio: aspect, width: `min(100%, ${maxHeight * aspect}px)` }}>
+        <div role="img" aria-label={describe(index, scene, focus, stale)}>
+          <svg viewBox={`0 0 ${width} 100`} style={{ opacity: stale ? 0.35 : 1, visibility: isDrawn ? undefined : 'hidden' }} aria-hidden>
+            <clipPath id={clip}>
+              <rect width={width} height="100" />
+            </clipPath>
+            <g clipPath={`url(#${clip})`}>
+              <rect width={width} height="100" fill={drawing.wall} />
+              {isDrawn && focus && <Place focus={focus} scene={scene} width={width} />}
+              {isDrawn && focus && (
+                <Standing head={focus.subjectHeadFromTop} feet={focus.subjectFeetFromTop} x={width / 2}>
+                  <Person stroke={text.primary} fill={background.paper} />
+                </Standing>
+              )}
+            </g>
+          </svg>
+          {focus && (
+            <Dimmed style={{ opacity: stale ? 0.35 : 1 }}>
+              <PictureCanvas rig={index} view={viewOf(focus, rig)} stage={stageOf(scene, colorScheme === 'dark')} onShown={onShown} />
+            </Dimmed>
+          )}
+          <svg viewBox={`0 0 ${width} 100`} aria-hidden>
+            <rect width={width} height="100" fill="none" stroke={colour} strokeWidth="4" strokeDasharray={rigDash(index)} vectorEffect="non-scaling-stroke" />
+          </svg>
+        </div>
+        <Look aria-label={`Look closer at rig ${rigLetter(index)}`} title="Look closer" onClick={() => useCloser.getState().look(index)} />
       </Picture>
       {failed !== null && (
         <Drawn onClick={tryPicturesAgain} title={`${failed} Press to try again.`}>
@@ -129,35 +137,6 @@ export const Frame = memo(function Frame({ index, scene, rig, report, focused, s
     </Holder>
   );
 });
-
-const metres = (mm: number) => Math.round(mm * 1e3) / 1e6;
-
-/** What the renderer is told of a rig: the core's own figures. */
-function viewOf(focus: Numbers, rig: RigInput): View {
-  return {
-    fieldWidth: focus.fieldWidthMm / 1000,
-    fieldHeight: focus.fieldHeightMm / 1000,
-    away: focus.subjectFromPupilMm / 1000,
-    pupilAcross: focus.pupilAcrossMm / 1000,
-    pupilUp: focus.pupilMm / 1000,
-    corners: focus.irisCorners,
-    clear: Number.isFinite(focus.imageCircleMm) ? focus.imageCircleMm / 2 / focus.usedHeightMm : null,
-    squeeze: rig.squeeze ?? 1,
-    turn: ((rig.squeezeTurnDeg ?? 0) * Math.PI) / 180,
-  };
-}
-
-function stageOf(scene: SceneInput, dark: boolean): Stage {
-  const behindMm = scene.backgroundDistanceMm == null ? null : scene.backgroundDistanceMm - scene.subjectDistanceMm;
-  return {
-    place: scene.place ?? 'shed',
-    subject: scene.subject ?? 'standing',
-    lensHeight: metres(scene.lensHeightMm ?? 1600),
-    figureHeight: metres(scene.figureHeightMm ?? 1750),
-    behind: behindMm === null ? null : metres(behindMm),
-    light: dark ? 0.7 : 1,
-  };
-}
 
 /** Wall, floor, the figure behind and the lamps; a flat horizon where the background is infinitely far. */
 function Place({ focus, scene, width }: { focus: Numbers; scene: SceneInput; width: number }) {

@@ -276,7 +276,11 @@ const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, count
               sx={{ color: isYardstick ? 'primary.main' : 'text.secondary', fontSize: 13, gap: 0.5 }}
             >
               <RulerIcon />
-              {isYardstick && count <= 2 && 'yardstick'}
+              {isYardstick && (
+                <Box component="span" sx={{ display: 'none', '@container (min-width: 430px)': { display: 'inline' } }}>
+                  yardstick
+                </Box>
+              )}
             </IconButton>
           </Tooltip>
         )}

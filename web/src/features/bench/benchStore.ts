@@ -262,6 +262,9 @@ export const removeRig = (index: number): void => rearrange('remove', (rigs) => 
 /** Moves a rig to another place in the row. */
 export const moveRig = (from: number, to: number): void => rearrange('move', (rigs) => rigs.toSpliced(from, 1).toSpliced(to, 0, rigs[from]!));
 
+/** Puts all rigs in another order: for each place, which of the rigs stands there. */
+export const orderRigs = (order: number[]): void => rearrange('order', (rigs) => order.map((i) => rigs[i]!));
+
 /** Makes a row of one rig: itself at each of some focal lengths, in place of it alone or of all rigs. */
 export function makeRow(index: number, focalLengths: number[], replaceAll: boolean): void {
   rearrange('row', (rigs) => {

@@ -1,0 +1,161 @@
+import { Box, Button, Dialog, IconButton, MenuItem, Slider, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { styled, useColorScheme } from '@mui/material/styles';
+import { useEffect, useRef, useState } from 'react';
+import { isFocused, type RigInput, type RigReport, type SceneInput } from '../../core/core';
+import { PictureCanvas } from '../../picture/PictureCanvas';
+import { usePictures } from '../../picture/pictures';
+import { CloseIcon } from '../../ui/icons';
+import { LabelledSelect } from '../../ui/LabelledSelect';
+import { rigDash, rigLetter, RigMark, useRigColour } from '../../ui/RigMark';
+import { captionOf, stageOf, viewOf } from './frameView';
+import { useCloser } from './closerStore';
+import { savePng } from './takeOut';
+
+type Way = 'wipe' | 'outlines' | 'turns';
+
+const ways: Record<Way, string> = { wipe: 'Wipe', outlines: 'Outlines', turns: 'In turn' };
+/** How long each frame is shown in turn. */
+const turnMs = 1400;
+
+const Stage = styled('div')({ position: 'relative', margin: '0 auto', overflow: 'hidden', background: '#000' });
+const Layer = styled('div')({ position: 'absolute', inset: 0 });
+
+interface LookCloserProps {
+  name: string;
+  scene: SceneInput;
+  rigs: RigInput[];
+  reports: RigReport[];
+  yardstick: number;
+  feet: boolean;
+}
+
+/** Two frames, large: one wiped over the other, in turn, or all fields as outlines in the widest. */
+export function LookCloser(props: LookCloserProps) {
+  const { open, first, close } = useCloser();
+  const shown = open && first < props.reports.length;
+  return (
+    <Dialog open={shown} onClose={close} fullWidth maxWidth="xl" aria-labelledby="closer-title">
+      {shown && <Closer {...props} chosen={first} onClose={close} />}
+    </Dialog>
+  );
+}
+
+function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }: LookCloserProps & { chosen: number; onClose: () => void }) {
+  const other = chosen !== yardstick ? yardstick : chosen === 0 ? Math.min(1, rigs.length - 1) : 0;
+  const [first, setFirst] = useState(chosen);
+  const [second, setSecond] = useState(other);
+  const [way, setWay] = useState<Way>('wipe');
+  const [wipe, setWipe] = useState(50);
+  const [turn, setTurn] = useState(false);
+  const [running, setRunning] = useState(() => !matchMedia('(prefers-reduced-motion: reduce)').matches);
+  const dark = useColorScheme().colorScheme === 'dark';
+  const failed = usePictures((s) => s.failed);
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (way !== 'turns' || !running) return;
+    const timer = setInterval(() => setTurn((now) => !now), turnMs);
+    return () => clearInterval(timer);
+  }, [way, running]);
+
+  const widest = reports.reduce((best, r, i) => (isFocused(r) && !(r.figures.fieldWidthMm <= reports[best]!.figures.fieldWidthMm) ? i : best), 0);
+  const [under, over] = way === 'outlines' ? [widest, null] : [first, second];
+  const aspect = reports[under]!.figures.deliveredAspect;
+  const stage = stageOf(scene, dark);
+  const layer = (index: number) =>
+    isFocused(reports[index]!) ? (
+      <PictureCanvas key={index} rig={index} view={viewOf(reports[index]!.figures, rigs[index]!)} stage={stage} />
+    ) : (
+      <Typography sx={{ color: '#fff', p: 2 }}>Rig {rigLetter(index)} has no focus at this distance.</Typography>
+    );
+  const save = () => {
+    const canvases = [...(box.current?.querySelectorAll('canvas') ?? [])].filter((c) => c.dataset['samples'] !== undefined);
+    const frames = canvases.map((canvas) => {
+      const i = Number(canvas.dataset['rig']);
+      return { canvas, lines: captionOf(i, rigs[i]!, reports[i]!, scene, feet) };
+    });
+    if (frames.length > 0) void savePng(name, frames);
+  };
+  const choice = (label: string, value: number, set: (value: number) => void) => (
+    <LabelledSelect label={label} value={String(value)} onChange={(next) => set(Number(next))}>
+      {rigs.map((rig, i) => (
+        <MenuItem key={i} value={String(i)}>
+          {rigLetter(i)} {rig.name}
+        </MenuItem>
+      ))}
+    </LabelledSelect>
+  );
+
+  return (
+    <Box sx={{ display: 'grid', gap: 1, p: 1.5 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'end' }}>
+        <Typography id="closer-title" component="h2" sx={{ fontSize: 18, fontWeight: 650, alignSelf: 'center' }}>
+          Look closer
+        </Typography>
+        <Box sx={{ display: 'flex', gap: 1, visibility: way === 'outlines' ? 'hidden' : undefined, '& > *': { width: 180 } }}>
+          {choice(way === 'wipe' ? 'Left' : 'First', first, setFirst)}
+          {choice(way === 'wipe' ? 'Right' : 'Then', second, setSecond)}
+        </Box>
+        <ToggleButtonGroup exclusive size="small" value={way} onChange={(_, next: Way | null) => next && setWay(next)} aria-label="How two frames are shown" sx={{ height: 40 }}>
+          {Object.entries(ways).map(([key, label]) => (
+            <ToggleButton key={key} value={key} sx={{ px: 1.5, textTransform: 'none' }}>
+              {label}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <Box sx={{ flex: 1 }} />
+        <Button onClick={save} disabled={failed !== null}>
+          Save as PNG
+        </Button>
+        <IconButton onClick={onClose} aria-label="Close">
+          <CloseIcon />
+        </IconButton>
+      </Box>
+      <Stage ref={box} style={{ aspectRatio: aspect, width: `min(100%, calc((100vh - 250px) * ${aspect}))` }} data-testid="closer">
+        <Layer>{layer(under)}</Layer>
+        {over !== null && (
+          <Layer style={way === 'wipe' ? { clipPath: `inset(0 0 0 ${wipe}%)` } : { visibility: turn ? undefined : 'hidden' }}>{layer(over)}</Layer>
+        )}
+        {way === 'wipe' && <Box sx={{ position: 'absolute', top: 0, bottom: 0, left: `${wipe}%`, width: '2px', ml: '-1px', bgcolor: '#fff' }} />}
+        {way === 'outlines' && reports.map((r, i) => i !== widest && isFocused(r) && <Outline key={i} index={i} field={r.figures} within={reports[widest]!.figures} />)}
+        <Box sx={{ position: 'absolute', left: 6, top: 6, bgcolor: 'background.paper', borderRadius: 1, lineHeight: 0, p: '2px' }}>
+          <RigMark index={way === 'turns' && turn ? second : under} size={24} />
+        </Box>
+        {way === 'wipe' && (
+          <Box sx={{ position: 'absolute', right: 6, top: 6, bgcolor: 'background.paper', borderRadius: 1, lineHeight: 0, p: '2px' }}>
+            <RigMark index={second} size={24} />
+          </Box>
+        )}
+      </Stage>
+      <Box sx={{ minHeight: 44, display: 'flex', alignItems: 'center', justifyContent: 'center', px: 2 }}>
+        {way === 'wipe' && <Slider value={wipe} onChange={(_, next) => setWipe(next)} aria-label="Where one frame ends and the other begins" sx={{ maxWidth: 900 }} />}
+        {way === 'turns' && (
+          <>
+            <Button onClick={() => setTurn(!turn)}>The other</Button>
+            <Button onClick={() => setRunning(!running)} aria-pressed={running}>
+              {running ? 'Stop' : 'Go on by itself'}
+            </Button>
+          </>
+        )}
+        {way === 'outlines' && (
+          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>What each rig takes in at the subject, in the widest of them. What is nearer or farther keeps its size, too: all look from one spot.</Typography>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+/** What one rig takes in at the plane of focus, laid on the picture of another from the same spot. */
+function Outline({ index, field, within }: { index: number; field: RigReport['figures']; within: RigReport['figures'] }) {
+  const colour = useRigColour(index);
+  const width = (100 * field.fieldWidthMm) / within.fieldWidthMm;
+  const height = (100 * field.fieldHeightMm) / within.fieldHeightMm;
+  return (
+    <svg style={{ position: 'absolute', left: `${50 - width / 2}%`, top: `${50 - height / 2}%`, width: `${width}%`, height: `${height}%`, overflow: 'visible' }} aria-hidden>
+      <rect width="100%" height="100%" fill="none" stroke="#fff" strokeWidth="4" />
+      <rect width="100%" height="100%" fill="none" stroke={colour} strokeWidth="2.5" strokeDasharray={rigDash(index)} />
+      <text x="6" y="18" fontSize="15" fontWeight="700" fill="#fff" stroke="#000" strokeWidth="3" paintOrder="stroke">
+        {rigLetter(index)}
+      </text>
+    </svg>
+  );
+}
