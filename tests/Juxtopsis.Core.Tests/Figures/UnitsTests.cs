@@ -28,7 +28,7 @@ public sealed class UnitsTests
     [
         "Aspect", "Squeeze", "PunchIn", "PunchInLeft", "Enlargement", "Magnification", "Divisor", "Share", "Step", "Chain", "Stretch", "Size",
         "OfHeight", "OfWidth", "FromTop", "Index", "Factor", "SlowMotion", "Flickers", "Unsteadiness", "Tolerance", "RackedOut",
-        "WorkingOverSet", "LightNeeded", "Diagonal", "Delivered", "Chosen", "First", "Second", "Third", "Fourth", "Width", "Height",
+        "WorkingOverSet", "LightNeeded", "Diagonal", "Delivered", "Chosen", "First", "Second", "Third", "Fourth", "Width", "Height", "Blades",
     ];
 
     [Fact]
