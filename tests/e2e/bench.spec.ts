@@ -250,3 +250,21 @@ test('rigs are sorted by a row, and the figures are taken out as they are shown'
   expect(text).toContain('"Essentials","A ');
   expect(text).toMatch(/"Equivalent","[^"]+","[^"]*","85\.0\s?mm"/);
 });
+
+test('the ground line turns to the view from above, stays so, and is moved there as well', async ({ bench }) => {
+  const ground = bench.page.getByRole('region', { name: 'Ground line' });
+  const turn = ground.getByRole('button', { name: 'from the side' });
+  await turn.click();
+  await bench.page.reload();
+  await expect(ground.getByRole('button', { name: 'from above' })).toHaveAttribute('aria-pressed', 'true');
+  await bench.handle('Subject').press('ArrowRight');
+  await expect(bench.field('To the subject')).toHaveValue('2.6\u2009m');
+  // Seen from above, the edges are those of the field across: at the subject they are as far apart as it is wide.
+  const edge = await ground
+    .locator('line.rig-line-0')
+    .first()
+    .evaluate((line) => ['x1', 'y1', 'x2', 'y2'].map((name) => Number(line.getAttribute(name))));
+  const slope = Math.abs((edge[3]! - edge[1]!) / (edge[2]! - edge[0]!));
+  const wide = Number((await bench.figure('Field at subject', 'A').textContent())!.replace(/[^\d.]/g, ''));
+  expect(slope * 2 * 2.6).toBeCloseTo(wide, 1);
+});

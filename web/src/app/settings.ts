@@ -11,10 +11,13 @@ interface Settings {
   conventions: Conventions | null;
   /** The group of figures that is shown. */
   topic: string;
+  /** The ground line is seen from above rather than from the side. */
+  fromAbove: boolean;
   toggleFeet: () => void;
   opened: (id: string) => void;
   preferConventions: (conventions: Conventions | null) => void;
   showTopic: (topic: string) => void;
+  turnGround: () => void;
 }
 
 /** What belongs to the person and this browser, not to a comparison. */
@@ -25,10 +28,12 @@ export const useSettings = create<Settings>()(
       lastOpened: null,
       conventions: null,
       topic: 'Essentials',
+      fromAbove: false,
       toggleFeet: () => set((s) => ({ feet: !s.feet })),
       opened: (id) => set({ lastOpened: id }),
       preferConventions: (conventions) => set({ conventions }),
       showTopic: (topic) => set({ topic }),
+      turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),
     }),
     { name: 'juxtopsis.settings' },
   ),

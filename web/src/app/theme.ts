@@ -1,4 +1,5 @@
 import { createTheme } from '@mui/material/styles';
+import { litStyles } from '../ui/lit';
 
 declare module '@mui/material/styles' {
   interface Palette {
@@ -81,6 +82,7 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         html: { height: '100%' },
+        ...litStyles,
         body: { height: '100%' },
         '#root': { height: '100%' },
         '.figure': { fontFamily: figureFont },

@@ -3,6 +3,7 @@ import { memo, useCallback, useId, useState } from 'react';
 import { isFocused, type Numbers, type Reason, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { PictureCanvas } from '../../picture/PictureCanvas';
 import { tryPicturesAgain, usePictures } from '../../picture/pictures';
+import { lights } from '../../ui/lit';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
 import { useCloser } from './closerStore';
 import { stageOf, viewOf } from './frameView';
@@ -19,7 +20,8 @@ const lamps = [
 
 const Holder = styled('div')({ position: 'relative', display: 'grid', placeItems: 'center', minHeight: 120 });
 
-const Picture = styled('div')({ position: 'relative', overflow: 'hidden', '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' } });
+const Picture = styled('div')({ position: 'relative', overflow: 'hidden',
+  '& > [role=img]': { position: 'absolute', inset: 0 }, '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' } });
 
 const Look = styled('button')({ position: 'absolute', inset: 0, border: 0, padding: 0, background: 'none', cursor: 'zoom-in', '&:focus-visible': { outlineOffset: -5 } });
 
@@ -94,7 +96,7 @@ export const Frame = memo(function Frame({ index, scene, rig, report, focused, s
 
   return (
     <Holder>
-      <Picture style={{ aspectRatio: aspect, width: `min(100%, ${maxHeight * aspect}px)` }}>
+      <Picture className={`rig-frame-${index}`} {...lights(index)} style={{ aspectRatio: aspect, width: `min(100%, ${maxHeight * aspect}px)` }}>
         <div role="img" aria-label={describe(index, scene, focus, stale)}>
           <svg viewBox={`0 0 ${width} 100`} style={{ opacity: stale ? 0.35 : 1, visibility: isDrawn ? undefined : 'hidden' }} aria-hidden>
             <clipPath id={clip}>
@@ -207,6 +209,9 @@ function describe(index: number, scene: SceneInput, focus: Numbers | null, stale
     return `${rig}: no focus at this distance.`;
   }
   const share = Math.round(100 * (focus.subjectFeetFromTop - focus.subjectHeadFromTop));
-  const shown = `a standing figure at ${scene.subjectDistanceMm / 1000} m is ${share} per cent of the picture's height`;
+  const away = `${scene.subjectDistanceMm / 1000} m`;
+  const shown = ['standing', 'two'].includes(scene.subject ?? 'standing')
+    ? `a standing figure at ${away} is ${share} per cent of the picture's height`
+    : `at ${away} it takes in ${(focus.fieldWidthMm / 1000).toPrecision(3)} by ${(focus.fieldHeightMm / 1000).toPrecision(3)} m`;
   return stale ? `${rig}: no focus at this distance; the last good picture stays.` : `${rig}: ${shown}.`;
 }

@@ -11,9 +11,11 @@ import {
   type ReactNode,
 } from 'react';
 import { flushSync } from 'react-dom';
+import { useSettings } from '../../app/settings';
 import { figureFont } from '../../app/theme';
 import { core, isFocused, type RigReport, type SceneInput } from '../../core/core';
 import { distance } from '../../ui/format';
+import { lights } from '../../ui/lit';
 import { Panel } from '../../ui/Panel';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
 import { changeScene } from './benchStore';
@@ -33,12 +35,14 @@ interface GroundLineProps {
   feet: boolean;
 }
 
-/** The scene from the side, in true proportion, with everything that stands in it movable by hand and by key. */
+/** The scene from the side or from above, in true proportion, with everything that stands in it movable by hand and by key. */
 export const GroundLine = memo(function GroundLine({ scene, reports, feet }: GroundLineProps) {
   const { drawing, text, background: paper, primary } = useTheme().vars!.palette;
   const box = useRef<HTMLElement>(null);
   const [widthPx, setWidth] = useState(1000);
   const [drag, setDrag] = useState<Drag | null>(null);
+  const fromAbove = useSettings((s) => s.fromAbove);
+  const turnGround = useSettings((s) => s.turnGround);
   useLayoutEffect(() => {
     const observer = new ResizeObserver(([entry]) => setWidth(Math.max(200, entry!.contentRect.width)));
     observer.observe(box.current!);
@@ -56,9 +60,9 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
         heightPx: drawingPx,
         furthestMm: backgroundMm ?? subjectMm * 1.8,
         tallestMm: figureMm,
-        lensHeightMm: lensMm,
+        lensHeightMm: fromAbove ? figureMm / 2 : lensMm,
       }),
-    [widthPx, backgroundMm, subjectMm, figureMm, lensMm],
+    [widthPx, backgroundMm, subjectMm, figureMm, lensMm, fromAbove],
   );
 
   // While a hand moves something, the scale stands still and what is not moved stays where it is.
@@ -67,6 +71,9 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
     : fitted;
   const x = (mm: number) => scale.originPx + mm * scale.pxPerMm;
   const y = (mm: number) => drawingPx - (mm - scale.bottomMm) * scale.pxPerMm;
+  /** Where the axis of the lenses lies. */
+  const axis = fromAbove ? drawingPx / 2 : y(lensMm);
+  const front = frontOf(reports, subjectMm);
   const heightPx = drawingPx + rulerPx + bandPx * reports.length + 2;
 
   const start = useCallback(
@@ -116,7 +123,7 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
   });
 
   return (
-    <Panel aria-label="Ground line" ref={box} style={{ overflow: 'hidden' }}>
+    <Panel aria-label="Ground line" ref={box} style={{ overflow: 'hidden', position: 'relative' }}>
       <svg width="100%" height={heightPx} style={{ display: 'block', touchAction: 'pan-y', userSelect: 'none' }}>
         <clipPath id="ground-clip">
           <rect width={widthPx} height={drawingPx} />
@@ -133,15 +140,16 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
               key={i}
               index={i}
               report={report}
-              lens={[x(0), y(lensMm)]}
+              lens={[x(0), axis]}
+              fromAbove={fromAbove}
               subjectMm={subjectMm}
               endPx={backgroundMm === null ? widthPx : x(backgroundMm)}
               scale={scale}
             />
           ))}
-          {scale.bottomMm === 0 && <line x1="0" x2={widthPx} y1={drawingPx - 1} y2={drawingPx - 1} stroke={drawing.line} strokeWidth="2" />}
+          {!fromAbove && scale.bottomMm === 0 && <line x1="0" x2={widthPx} y1={drawingPx - 1} y2={drawingPx - 1} stroke={drawing.line} strokeWidth="2" />}
         </g>
-        {scale.bottomMm > 0 && (
+        {!fromAbove && scale.bottomMm > 0 && (
           <text x="8" y={drawingPx - 6} fontSize="11" fill={text.secondary}>
             from {distance(scale.bottomMm, feet)} above the ground
           </text>
@@ -165,21 +173,17 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
         {backgroundMm !== null && (
           <DragHandle {...handleProps('background', 'What is behind', backgroundMm)} at={x(backgroundMm)} half={14}>
             <g clipPath="url(#ground-clip)">
-              <g transform={`translate(${x(backgroundMm)} ${y(figureMm)}) scale(${(figureMm * scale.pxPerMm) / 1000})`}>
-                <Person stroke={text.secondary} fill={drawing.wall} width={1} />
-              </g>
+              <Standing at={x(backgroundMm)} axis={axis} top={y(figureMm)} px={figureMm * scale.pxPerMm} fromAbove={fromAbove} stroke={text.secondary} fill={drawing.wall} width={1} />
             </g>
           </DragHandle>
         )}
         <DragHandle {...handleProps('subject', 'Subject', subjectMm)} at={x(subjectMm)} half={20}>
           <g clipPath="url(#ground-clip)">
-            <g transform={`translate(${x(subjectMm)} ${y(figureMm)}) scale(${(figureMm * scale.pxPerMm) / 1000})`}>
-              <Person stroke={text.primary} fill={paper.paper} width={1.2} />
-            </g>
+            <Standing at={x(subjectMm)} axis={axis} top={y(figureMm)} px={figureMm * scale.pxPerMm} fromAbove={fromAbove} stroke={text.primary} fill={paper.paper} width={1.2} />
           </g>
         </DragHandle>
         <DragHandle {...handleProps('camera', 'Camera', subjectMm)} at={x(0)} half={22}>
-          <Camera at={[x(0), y(lensMm)]} pxPerMm={scale.pxPerMm} ink={text.primary} paper={paper.paper} />
+          <Camera at={[x(0), axis]} pxPerMm={scale.pxPerMm} frontMm={front} fromAbove={fromAbove} ink={text.primary} paper={paper.paper} />
         </DragHandle>
         {backgroundMm === null && (
           <text x={widthPx - 8} y="16" fontSize="12" textAnchor="end" fill={primary.main}>
@@ -187,9 +191,64 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
           </text>
         )}
       </svg>
+      <Turn onClick={turnGround} aria-pressed={fromAbove}>
+        {fromAbove ? 'from above' : 'from the side'}
+      </Turn>
     </Panel>
   );
 });
+
+const Turn = styled('button')(({ theme }) => ({
+  position: 'absolute',
+  left: 4,
+  top: 4,
+  minHeight: 40,
+  padding: '0 8px',
+  font: 'inherit',
+  fontSize: 12.5,
+  border: 0,
+  borderRadius: 4,
+  background: 'none',
+  color: theme.vars!.palette.primary.main,
+  cursor: 'pointer',
+  '&:hover': { background: theme.vars!.palette.background.default },
+}));
+
+/** The longest rig from its sensor mark to its front, as far as the core knows it; null when it knows none. */
+function frontOf(reports: RigReport[], subjectMm: number): number | null {
+  const fronts = reports.map((r) => subjectMm - r.figures.workingDistanceMm).filter((mm) => mm > 0);
+  return fronts.length === 0 ? null : Math.max(...fronts);
+}
+
+interface StandingProps {
+  at: number;
+  axis: number;
+  top: number;
+  /** Height of the figure, px. */
+  px: number;
+  fromAbove: boolean;
+  stroke: string;
+  fill: string;
+  width: number;
+}
+
+/** A person from the side, or head and shoulders from above; the plane of focus goes through the middle. */
+function Standing({ at, axis, top, px, fromAbove, ...line }: StandingProps) {
+  if (!fromAbove) {
+    return (
+      <g transform={`translate(${at} ${top}) scale(${px / 1000})`}>
+        <Person {...line} />
+      </g>
+    );
+  }
+  const s = px / 1750;
+  return (
+    <g fill={line.fill} stroke={line.stroke} strokeWidth={line.width}>
+      <ellipse cx={at} cy={axis} rx={Math.max(2, 120 * s)} ry={Math.max(4, 235 * s)} />
+      <ellipse cx={at} cy={axis} rx={Math.max(1.5, 98 * s)} ry={Math.max(1.5, 78 * s)} />
+    </g>
+  );
+}
 
 interface Drag {
   handle: Movable;
@@ -268,47 +327,65 @@ function DragHandle({ label, valueMm, feet, active, at, half, children, ...event
   );
 }
 
-/** A body with its lens, never smaller than can be seen; the sensor mark lies at its place. */
-function Camera({ at: [x, y], pxPerMm, ink, paper }: { at: [number, number]; pxPerMm: number; ink: string; paper: string }) {
+interface CameraProps {
+  at: [number, number];
+  pxPerMm: number;
+  /** How far the longest rig reaches in front of its sensor mark; null when it is not known. */
+  frontMm: number | null;
+  fromAbove: boolean;
+  ink: string;
+  paper: string;
+}
+
+/** A body with its lens, never smaller than can be seen; the sensor mark lies at its place, and the front where it truly is, when known. */
+function Camera({ at: [x, y], pxPerMm, frontMm, fromAbove, ink, paper }: CameraProps) {
   const s = Math.max(0.11, pxPerMm);
   const line = { fill: paper, stroke: ink, strokeWidth: 1.4 };
+  const front = frontMm === null ? 120 * s : Math.max(26 * s, frontMm * pxPerMm);
   return (
     <g>
       <path
-        d={`M${x - 30 * s} ${y + 45 * s} L${x - 180 * s} ${drawingPx} M${x - 30 * s} ${y + 45 * s} L${x + 120 * s} ${drawingPx}`}
+        d={
+          fromAbove
+            ? `M${x - 30 * s} ${y} L${x - 330 * s} ${y - 260 * s} M${x - 30 * s} ${y} L${x - 330 * s} ${y + 260 * s} M${x} ${y} L${x + 370 * s} ${y}`
+            : `M${x - 30 * s} ${y + 45 * s} L${x - 180 * s} ${drawingPx} M${x - 30 * s} ${y + 45 * s} L${x + 120 * s} ${drawingPx}`
+        }
         stroke={ink}
         strokeWidth="1.2"
         fill="none"
       />
-      <rect x={x - 85 * s} y={y - 50 * s} width={110 * s} height={100 * s} rx={8 * s} {...line} />
-      <rect x={x + 25 * s} y={y - 36 * s} width={95 * s} height={72 * s} {...line} />
-      <rect x={x - 60 * s} y={y - 72 * s} width={50 * s} height={22 * s} {...line} />
+      <rect x={x - 85 * s} y={y - (fromAbove ? 70 : 50) * s} width={110 * s} height={(fromAbove ? 140 : 100) * s} rx={8 * s} {...line} />
+      <rect x={x + 25 * s} y={y - 36 * s} width={front - 25 * s} height={72 * s} {...line} />
+      {!fromAbove && <rect x={x - 60 * s} y={y - 72 * s} width={50 * s} height={22 * s} {...line} />}
       <line x1={x} x2={x} y1={y - 50 * s} y2={y + 50 * s} stroke={ink} strokeWidth="1" strokeDasharray="2 2" />
     </g>
   );
 }
 
-/** Upper and lower edge of what the rig takes in, from the lens through the plane of focus. */
+/** The two edges of what the rig takes in, from the lens through the plane of focus. */
 function FieldEdges(props: {
   index: number;
   report: RigReport;
   lens: [number, number];
+  fromAbove: boolean;
   subjectMm: number;
   endPx: number;
   scale: GroundScale;
 }) {
-  const { index, report, lens, subjectMm, endPx, scale } = props;
+  const { index, report, lens, fromAbove, subjectMm, endPx, scale } = props;
   const colour = useRigColour(index);
   if (!isFocused(report)) {
     return null;
   }
-  const slope = (report.figures.fieldHeightMm * scale.pxPerMm) / 2 / (subjectMm * scale.pxPerMm);
+  const slope = ((fromAbove ? report.figures.fieldWidthMm : report.figures.fieldHeightMm) * scale.pxPerMm) / 2 / (subjectMm * scale.pxPerMm);
   const reach = endPx - lens[0];
   return (
     <>
       {[-1, 1].map((sign) => (
         <line
           key={sign}
+          className={`rig-line rig-line-${index}`}
+          {...lights(index)}
           x1={lens[0]}
           y1={lens[1]}
           x2={endPx}
@@ -335,7 +412,7 @@ interface SharpZoneProps {
 function SharpZone({ index, report, top, x, widthPx, feet }: SharpZoneProps) {
   const { text } = useTheme().vars!.palette;
   const colour = useRigColour(index);
-  const { depthOfFieldNearMm: near, depthOfFieldFarMm: far } = report.figures;
+  const { depthOfFieldNearMm: near, depthOfFieldFarMm: far, nearestSubjectDistanceMm: nearest } = report.figures;
   const focus = !Number.isNaN(near);
   const from = focus ? x(near) : 0;
   const to = focus ? Math.min(widthPx + 4, Number.isFinite(far) ? x(far) : widthPx + 4) : 0;
@@ -347,7 +424,7 @@ function SharpZone({ index, report, top, x, widthPx, feet }: SharpZoneProps) {
       : 'no focus';
   const labelAfter = to + 8 + said.length * 6.4 < widthPx;
   return (
-    <g>
+    <g className={`rig-line rig-line-${index}`} {...lights(index)}>
       <pattern
         id={`hatch-${index}`}
         width={index % 2 ? 9 : 5}
@@ -360,6 +437,11 @@ function SharpZone({ index, report, top, x, widthPx, feet }: SharpZoneProps) {
       <text x="8" y={top + 11} fontSize="12" fontWeight="700" fill={colour}>
         {rigLetter(index)}
       </text>
+      {nearest > 0 && x(nearest) > 20 && (
+        <path d={`M${x(nearest) + 4} ${top + 3}h-4v${bandPx - 6}h4`} stroke={colour} strokeWidth="1.5" fill="none">
+          <title>nearest focus {distance(nearest, feet)}</title>
+        </path>
+      )}
       {focus && (
         <rect x={from} y={top + 2.5} width={length} height={bandPx - 5} fill={`url(#hatch-${index})`} stroke={colour} strokeWidth="1" />
       )}

@@ -84,6 +84,8 @@ const usual: Record<string, unknown> = {
   timelineFps: 25,
   shutterAngleDeg: 180,
   mainsHertz: 50,
+  place: 'shed',
+  subject: 'standing',
   referenceWidthMm: 36,
   referenceHeightMm: 24,
   crop: 'delivered',
