@@ -9,7 +9,6 @@ const wide = { width: 1280, height: 800 };
 const shots = [
   { name: 'bench', path: demo(1), viewport: wide },
   { name: 'bench-set', path: demo(3), viewport: wide, colorScheme: 'dark' },
-  { name: 'bench-row', path: demo(2), viewport: wide, row: '18 25 40 60 90 150' },
   { name: 'closer', path: demo(1), viewport: wide, press: /^Look closer at rig A/, wait: 25_000 },
   { name: 'bench-phone', path: demo(2), viewport: { width: 390, height: 844 } },
   { name: 'working', path: demo(1), viewport: wide, press: /^Rig B From/ },
@@ -22,6 +21,8 @@ const shots = [
   { name: 'shelf-lens', path: `/shelf?q=fast&camera=${skiff}`, viewport: wide, press: /^Dunlin 18–35 mm ƒ1.8$/ },
   { name: 'shelf-phone', path: '/shelf?q=wide+zoom', viewport: { width: 390, height: 844 } },
   { name: 'saved', path: '/comparisons', viewport: wide },
+  // Last, since it changes the comparison.
+  { name: 'bench-row', path: demo(2), viewport: wide, row: '18 25 40 60 90 150' },
 ];
 
 const browser = await chromium.launch({
