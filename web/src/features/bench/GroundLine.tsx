@@ -200,15 +200,16 @@ export const GroundLine = memo(function GroundLine({ scene, reports, feet }: Gro
 
 const Turn = styled('button')(({ theme }) => ({
   position: 'absolute',
-  left: 4,
-  top: 4,
+  right: 0,
+  // Over the end of the ruler: nothing is moved by hand there.
+  top: drawingPx + 1,
   minHeight: 40,
   padding: '0 8px',
   font: 'inherit',
   fontSize: 12.5,
   border: 0,
   borderRadius: 4,
-  background: 'none',
+  background: theme.vars!.palette.background.paper,
   color: theme.vars!.palette.primary.main,
   cursor: 'pointer',
   '&:hover': { background: theme.vars!.palette.background.default },
