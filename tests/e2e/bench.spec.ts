@@ -268,3 +268,18 @@ test('the ground line turns to the view from above, stays so, and is moved there
   const wide = Number((await bench.figure('Field at subject', 'A').textContent())!.replace(/[^\d.]/g, ''));
   expect(slope * 2 * 2.6).toBeCloseTo(wide, 1);
 });
+
+test('a rig that is looked at closely may be undone, and rigs are not sorted by figures of others', async ({ bench }) => {
+  await bench.do('B', 'Put one like it beside it');
+  await bench.page.getByRole('button', { name: 'Look closer at rig C' }).click();
+  await expect(bench.panel).toBeVisible();
+  await bench.page.keyboard.press('Control+z');
+  await expect(bench.panel).toHaveCount(0);
+  await expect(bench.rig('B')).toBeVisible();
+  // Refused: what is behind would be nearer than the subject. The figures stay those of two rigs, while three are asked for.
+  await bench.type('1 m', 'To what is behind');
+  await bench.do('B', 'Put one like it beside it');
+  await bench.page.getByRole('rowheader', { name: 'Field at subject' }).click();
+  await bench.type('5 m', 'To what is behind');
+  await expect(bench.page.getByRole('region', { name: /^Rig [A-H]$/ })).toHaveCount(3);
+});

@@ -5,7 +5,6 @@ import type { FromWorker, Order, ToWorker } from './view';
 export const usePictures = create<{ failed: string | null }>()(() => ({ failed: null }));
 
 interface Shown {
-  order: Order;
   key: string;
   draw: (picture: FromWorker & { kind: 'picture' }) => void;
 }
@@ -42,19 +41,14 @@ function fail(why: string): void {
   usePictures.setState({ failed: why });
 }
 
-/** Tries again after the graphics processor was lost. */
-export function tryPicturesAgain(): void {
-  usePictures.setState({ failed: null });
-  for (const { order } of shown.values()) {
-    send({ kind: 'show', order });
-  }
-}
+/** Tries again after the graphics processor was lost: every frame that is in sight then orders its picture anew. */
+export const tryPicturesAgain = (): void => usePictures.setState({ failed: null });
 
 /** Orders a picture; one that is just as before is not drawn again. */
 export function showPicture(order: Order, draw: Shown['draw']): void {
   const key = JSON.stringify(order);
   const before = shown.get(order.id);
-  shown.set(order.id, { order, key, draw });
+  shown.set(order.id, { key, draw });
   if (before?.key !== key) {
     send({ kind: 'show', order });
   }

@@ -190,7 +190,11 @@ export const Figures = memo(function Figures({ name, rigs, scene, reports, yards
 
 /** Puts the rigs in the order of a figure; when they stand so already, the other way round. Rigs without it come last. */
 function sortBy(figure: FigureId): void {
-  const { reports } = useBench.getState();
+  const { reports, document } = useBench.getState();
+  // While a field is at fault the figures may be of other rigs than those on the page.
+  if (reports.length !== document.setup.rigs.length) {
+    return;
+  }
   const value = (i: number) => reports[i]!.figures[figure];
   const known = reports.map((_, i) => i).filter((i) => !Number.isNaN(value(i)));
   const up = known.toSorted((a, b) => (value(a) === value(b) ? a - b : value(a) < value(b) ? -1 : 1));
@@ -237,14 +241,17 @@ function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic }: TakeOut
       () => setSaid({ text: 'The figures are copied. Paste them into a document or a sheet.' }),
       () => setSaid({ text: 'This browser does not let the page copy. Save them as CSV instead.' }),
     );
-  const frames = () =>
-    savePng(
-      name,
-      reports.flatMap((report, i) => {
-        const canvas = document.querySelector<HTMLCanvasElement>(`main canvas[data-rig="${i}"][data-samples]`);
-        return canvas ? [{ canvas, lines: captionOf(i, rigs[i]!, report, scene, feet) }] : [];
-      }),
-    );
+  const frames = async () => {
+    const captioned = reports.flatMap((report, i) => {
+      const canvas = document.querySelector<HTMLCanvasElement>(`main canvas[data-rig="${i}"][data-samples]`);
+      return canvas && rigs[i] ? [{ canvas, lines: captionOf(i, rigs[i], report, scene, feet) }] : [];
+    });
+    if (captioned.length === 0) {
+      setSaid({ text: 'No frame is rendered yet. Bring the frames into sight and wait a moment.' });
+    } else {
+      await savePng(name, captioned);
+    }
+  };
   return (
     <>
       <IconButton aria-label="Take figures and frames out" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)} sx={{ color: 'text.secondary', minWidth: 32 }}>

@@ -32,16 +32,18 @@ interface LookCloserProps {
 /** Two frames, large: one wiped over the other, in turn, or all fields as outlines in the widest. */
 export function LookCloser(props: LookCloserProps) {
   const { open, first, close } = useCloser();
-  const shown = open && first < props.reports.length;
+  // Undo may take rigs away beneath it, and a field at fault may leave reports of other rigs.
+  const count = Math.min(props.rigs.length, props.reports.length);
+  const shown = open && first < count;
   return (
     <Dialog open={shown} onClose={close} fullWidth maxWidth="xl" aria-labelledby="closer-title">
-      {shown && <Closer {...props} chosen={first} onClose={close} />}
+      {shown && <Closer key={count} {...props} rigs={props.rigs.slice(0, count)} reports={props.reports.slice(0, count)} chosen={first} onClose={close} />}
     </Dialog>
   );
 }
 
 function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }: LookCloserProps & { chosen: number; onClose: () => void }) {
-  const other = chosen !== yardstick ? yardstick : chosen === 0 ? Math.min(1, rigs.length - 1) : 0;
+  const other = chosen !== yardstick ? Math.min(yardstick, rigs.length - 1) : chosen === 0 ? Math.min(1, rigs.length - 1) : 0;
   const [first, setFirst] = useState(chosen);
   const [second, setSecond] = useState(other);
   const [way, setWay] = useState<Way>('wipe');
