@@ -35,6 +35,10 @@ export function LookCloser(props: LookCloserProps) {
   // Undo may take rigs away beneath it, and a field at fault may leave reports of other rigs.
   const count = Math.min(props.rigs.length, props.reports.length);
   const shown = open && first < count;
+  const isGone = open && !shown;
+  useEffect(() => {
+    if (isGone) close();
+  }, [isGone, close]);
   return (
     <Dialog open={shown} onClose={close} fullWidth maxWidth="xl" aria-labelledby="closer-title">
       {shown && <Closer key={count} {...props} rigs={props.rigs.slice(0, count)} reports={props.reports.slice(0, count)} chosen={first} onClose={close} />}
