@@ -25,6 +25,9 @@ internal static partial class Exports
     internal static string Solve(string json, bool feet) => Text(CoreDoor.Solve(Encoding.UTF8.GetBytes(json), Unit(feet)));
 
     [JSExport]
+    internal static string Hold(string json, bool feet) => Text(CoreDoor.Hold(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
     internal static string Conventions(string json, bool feet) => Text(CoreDoor.Conventions(Encoding.UTF8.GetBytes(json), Unit(feet)));
 
     [JSExport]

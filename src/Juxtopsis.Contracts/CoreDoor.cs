@@ -115,6 +115,17 @@ public static class CoreDoor
         request => SolveMapping.Solve(request, unit),
         WireJson.Default.SolveResponse);
 
+    /// <summary>Lets what is free follow a change, so that what is held stays equal.</summary>
+    /// <param name="json">A <see cref="HoldRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with a <see cref="HoldResponse"/>, or a <see cref="Problem"/>.</returns>
+    public static WireAnswer Hold(ReadOnlySpan<byte> json, LengthUnit unit = LengthUnit.Metres) => Answer(
+        json,
+        WireJson.Default.HoldRequest,
+        (checks, request) => HoldMapping.Check(checks, request, unit),
+        request => HoldMapping.Follow(request, unit),
+        WireJson.Default.HoldResponse);
+
     /// <summary>The conventions to choose from, and what each would change in the figures at hand.</summary>
     /// <param name="json">An <see cref="EvaluateRequest"/>.</param>
     /// <param name="unit">The person's unit, for distances in sentences.</param>
@@ -185,7 +196,7 @@ public static class CoreDoor
     public static string Figures() => JsonSerializer.Serialize(FigureMapping.Infos, WireJson.Default.IReadOnlyListFigureInfo);
 
     private static FigureCase[] Cases(EvaluateRequest request) => FigureCase.Of(
-        request.Scene.ToCore(), request.Conventions.ToCore(), request.Rigs.Select(rig => rig.ToCore()).ToArray(), request.Yardstick);
+        request.Rigs.Select(request.SceneOf).ToArray(), request.Conventions.ToCore(), request.Rigs.Select(rig => rig.ToCore()).ToArray(), request.Yardstick);
 
     private static IReadOnlyList<string> Phrases(EvaluateRequest request, LengthUnit unit)
     {

@@ -30,7 +30,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<CropSchool>), typeof(CamelCaseEnum<CircleSchool>), typeof(CamelCaseEnum<DistanceMark>),
         typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>), typeof(CamelCaseEnum<Place>), typeof(CamelCaseEnum<Subject>),
         typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
-        typeof(CamelCaseEnum<Reasons>), typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<FindingKind>),
+        typeof(CamelCaseEnum<Reasons>), typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<FindingKind>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(EvaluateResponse))]
@@ -39,6 +39,8 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(WorkingOutput))]
 [JsonSerializable(typeof(SolveRequest))]
 [JsonSerializable(typeof(SolveResponse))]
+[JsonSerializable(typeof(HoldRequest))]
+[JsonSerializable(typeof(HoldResponse))]
 [JsonSerializable(typeof(IReadOnlyList<QuestionOutput>))]
 [JsonSerializable(typeof(IReadOnlyList<FigureInfo>))]
 [JsonSerializable(typeof(AssembleRequest))]

@@ -96,6 +96,12 @@ test('browser and server give the same answers to the last digit', async ({ page
         { goal: 'range' },
       ].map((question) => ({ path: 'solve', body: JSON.stringify({ setup, ...question }) })),
     ),
+    // Each rig twice as long, and on a small sensor brought to the first: everything that can follow does.
+    ...full.map(({ input }) => {
+      const setup = { ...input, rigs: [input.rigs[0]!, { ...input.rigs[0]!, sensorWidthMm: 17.3, sensorHeightMm: 13 }] };
+      const after = { ...setup, rigs: setup.rigs.map((rig) => ({ ...rig, focalLengthMm: 2 * rig.focalLengthMm })) };
+      return { path: 'hold', body: JSON.stringify({ before: setup, after, framing: true, blur: true, light: true, leader: 0 }) };
+    }),
     ...full.map((c) => ({ path: 'conventions', body: JSON.stringify(c.input) })),
     ...chainsOf(await (await page.request.get(`${server.address}/api/shelf/export.json`)).json()),
   ];
@@ -112,6 +118,7 @@ test('browser and server give the same answers to the last digit', async ({ page
       const doors: Record<string, (json: string, feet: boolean) => string> = {
         working: door.Working,
         solve: door.Solve,
+        hold: door.Hold,
         conventions: door.Conventions,
         assemble: door.Assemble,
       };

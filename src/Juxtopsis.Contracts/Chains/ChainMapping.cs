@@ -155,6 +155,7 @@ public static class ChainMapping
         Lens = ToWire(rig.Lens),
         CloseUpDioptres = rig.CloseUpDioptres,
         ExtensionMm = rig.ExtensionMm,
+        LowestIso = rig.LowestIso,
         FilterStops = rig.FilterStops,
         VariableFilterMinStops = rig.VariableFilterMinStops,
         VariableFilterMaxStops = rig.VariableFilterMaxStops,

@@ -12,13 +12,13 @@ internal static class QuestionMapping
 
     public static IReadOnlyList<QuestionOutput> Questions(EvaluateRequest request)
     {
-        var scene = request.Scene.ToCore();
+        var scenes = request.Rigs.Select(request.SceneOf).ToArray();
         var rigs = request.Rigs.Select(rig => rig.ToCore()).ToArray();
-        var now = FigureCase.Of(scene, request.Conventions.ToCore(), rigs, request.Yardstick);
+        var now = FigureCase.Of(scenes, request.Conventions.ToCore(), rigs, request.Yardstick);
         return [.. ConventionChoices.Of(request.Conventions.ToCore()).Select(q => new QuestionOutput(
             q.School, q.Title, q.Sentence, [.. q.Options.Select(o => new OptionOutput(
                 o.Name, o.Sentence, o.IsChosen, o.Conventions.ToWire(),
-                o.IsChosen ? [] : Changes(now, FigureCase.Of(scene, o.Conventions, rigs, request.Yardstick))))]))];
+                o.IsChosen ? [] : Changes(now, FigureCase.Of(scenes, o.Conventions, rigs, request.Yardstick))))]))];
     }
 
     private static IReadOnlyList<ChangeOutput> Changes(FigureCase[] now, FigureCase[] then)

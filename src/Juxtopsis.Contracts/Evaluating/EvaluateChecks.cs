@@ -111,13 +111,8 @@ internal static class EvaluateChecks
         checks.InRange(prefix + "mountErrorMm", rig.MountErrorMm, Quantity.MountError);
         checks.InRange(prefix + "rearFilterMm", rig.RearFilterMm, Quantity.RearFilter);
         checks.InRange(prefix + "rearFilterIndex", rig.RearFilterIndex, Quantity.RefractiveIndex);
-        checks.InRange(prefix + "sensitivityIso", rig.SensitivityIso, Quantity.Sensitivity);
-        checks.InRange(prefix + "filterStops", rig.FilterStops, Quantity.FilterStops);
-        checks.InRange(prefix + "variableFilterMinStops", rig.VariableFilterMinStops, Quantity.FilterStops);
-        checks.InRange(prefix + "variableFilterMaxStops", rig.VariableFilterMaxStops, Quantity.FilterStops);
-        checks.InRange(prefix + "captureFps", rig.CaptureFps, Quantity.Fps);
-        checks.InRange(prefix + "bodyStabilisationStops", rig.BodyStabilisationStops, Quantity.StabilisationStops);
-        checks.InRange(prefix + "lensStabilisationStops", rig.LensStabilisationStops, Quantity.StabilisationStops);
+        checks.InRange(prefix + "subjectDistanceMm", rig.SubjectDistanceMm, Quantity.SubjectDistance, unit);
+        CheckLight(checks, rig, prefix);
         CheckOptics(checks, rig, prefix);
         if (rig.Chain is not null)
         {
@@ -126,12 +121,6 @@ internal static class EvaluateChecks
 
         checks.Both(prefix, "recordedWidthPx", rig.RecordedWidthPx, "recordedHeightPx", rig.RecordedHeightPx, "Recorded pixels have one side only.");
         checks.Both(prefix, "wholeSensorWidthMm", rig.WholeSensorWidthMm, "wholeSensorHeightMm", rig.WholeSensorHeightMm, "The whole sensor has one side only.");
-        checks.Both(
-            prefix, "variableFilterMinStops", rig.VariableFilterMinStops, "variableFilterMaxStops", rig.VariableFilterMaxStops,
-            "The variable filter has one end only.");
-        checks.InOrder(
-            prefix + "variableFilterMaxStops", rig.VariableFilterMinStops, rig.VariableFilterMaxStops,
-            "The strongest setting of the variable filter is weaker than its weakest.", "Give the weaker one first.");
         if (rig.Lens is null)
         {
             checks.Add(prefix + "lens", "null", "lens data", "The lens data are null.", "Leave them out, or give an object.");
@@ -139,6 +128,24 @@ internal static class EvaluateChecks
         }
 
         CheckLens(checks, rig.Lens, unit, prefix + "lens.");
+    }
+
+    private static void CheckLight(FieldChecks checks, RigInput rig, string prefix)
+    {
+        checks.InRange(prefix + "sensitivityIso", rig.SensitivityIso, Quantity.Sensitivity);
+        checks.InRange(prefix + "lowestIso", rig.LowestIso, Quantity.Sensitivity);
+        checks.InRange(prefix + "filterStops", rig.FilterStops, Quantity.FilterStops);
+        checks.InRange(prefix + "variableFilterMinStops", rig.VariableFilterMinStops, Quantity.FilterStops);
+        checks.InRange(prefix + "variableFilterMaxStops", rig.VariableFilterMaxStops, Quantity.FilterStops);
+        checks.InRange(prefix + "captureFps", rig.CaptureFps, Quantity.Fps);
+        checks.InRange(prefix + "bodyStabilisationStops", rig.BodyStabilisationStops, Quantity.StabilisationStops);
+        checks.InRange(prefix + "lensStabilisationStops", rig.LensStabilisationStops, Quantity.StabilisationStops);
+        checks.Both(
+            prefix, "variableFilterMinStops", rig.VariableFilterMinStops, "variableFilterMaxStops", rig.VariableFilterMaxStops,
+            "The variable filter has one end only.");
+        checks.InOrder(
+            prefix + "variableFilterMaxStops", rig.VariableFilterMinStops, rig.VariableFilterMaxStops,
+            "The strongest setting of the variable filter is weaker than its weakest.", "Give the weaker one first.");
     }
 
     private static void CheckOptics(FieldChecks checks, RigInput rig, string prefix)

@@ -22,6 +22,13 @@ internal static class InputMapping
         MainsHertz = scene.MainsHertz,
     };
 
+    /// <summary>The scene from where a rig stands.</summary>
+    public static Scene SceneOf(this EvaluateRequest request, RigInput rig)
+    {
+        var scene = request.Scene.ToCore();
+        return rig.SubjectDistanceMm is { } own ? scene.From(own) : scene;
+    }
+
     public static CoreConventions ToCore(this ConventionsInput conventions) => new(conventions.ReferenceWidthMm, conventions.ReferenceHeightMm)
     {
         Crop = conventions.Crop,
@@ -69,6 +76,7 @@ internal static class InputMapping
         RearFilterMm = rig.RearFilterMm,
         RearFilterIndex = rig.RearFilterIndex,
         SensitivityIso = rig.SensitivityIso,
+        LowestIso = rig.LowestIso,
         FilterStops = rig.FilterStops,
         VariableFilterMinStops = rig.VariableFilterMinStops,
         VariableFilterMaxStops = rig.VariableFilterMaxStops,

@@ -72,6 +72,9 @@ public sealed record RigInput
     /// <summary>Sensitivity, ISO; left out when not decided.</summary>
     public double? SensitivityIso { get; set; }
 
+    /// <summary>The lowest sensitivity without more noise that the body has, ISO; left out when not known.</summary>
+    public double? LowestIso { get; set; }
+
     /// <summary>Fixed filters in place, stops.</summary>
     public double FilterStops { get; set; }
 
@@ -89,6 +92,12 @@ public sealed record RigInput
 
     /// <summary>Stabilisation of the lens, stops.</summary>
     public double LensStabilisationStops { get; set; }
+
+    /// <summary>
+    /// The rig's own distance to the subject, mm from the mark that the conventions name; left out for the scene's. What is behind the
+    /// subject stays as far behind it.
+    /// </summary>
+    public double? SubjectDistanceMm { get; set; }
 
     /// <summary>
     /// The parts that the numbers came from; left out for a rig of bare numbers. Evaluation goes by the numbers alone; what came of

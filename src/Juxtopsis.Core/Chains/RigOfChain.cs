@@ -29,6 +29,7 @@ internal static class RigOfChain
             Lens = LensOf(optics, layout),
             CloseUpDioptres = Within(dioptres, Quantity.CloseUp, "dioptres", findings),
             ExtensionMm = Within(extension, Quantity.Extension, "millimetres of tube", findings),
+            LowestIso = camera.Get(BodyFields.BaseSensitivities) is { Count: > 0 } sensitivities ? sensitivities.Min() : null,
             FilterStops = Within(fixedStops, Quantity.FilterStops, "stops of filter", findings),
             VariableFilterMinStops = variableMost is null ? null : Within(variable.Sum(l => l.Item.Get(FrontFields.Stops) ?? 0), Quantity.FilterStops, "stops of filter", findings),
             VariableFilterMaxStops = variableMost is { } most ? Within(most, Quantity.FilterStops, "stops of filter", findings) : null,

@@ -45,7 +45,7 @@ public readonly struct FigureCase(
     [UnscopedRef]
     public ref readonly RigReport Yardstick => ref yardstick;
 
-    /// <summary>Evaluates rigs of one scene into cases.</summary>
+    /// <summary>Evaluates rigs that stand at one place into cases.</summary>
     /// <param name="scene">The scene.</param>
     /// <param name="conventions">The conventions.</param>
     /// <param name="rigs">The rigs.</param>
@@ -53,12 +53,25 @@ public readonly struct FigureCase(
     /// <returns>A case a rig, in order.</returns>
     public static FigureCase[] Of(in Scene scene, in Conventions conventions, ReadOnlySpan<Rig> rigs, int yardstick)
     {
-        var yardstickReport = RigEvaluator.Evaluate(scene, conventions, rigs[yardstick]);
+        var scenes = new Scene[rigs.Length];
+        Array.Fill(scenes, scene);
+        return Of(scenes, conventions, rigs, yardstick);
+    }
+
+    /// <summary>Evaluates rigs into cases, each in the scene as it is from where that rig stands.</summary>
+    /// <param name="scenes">A scene a rig.</param>
+    /// <param name="conventions">The conventions.</param>
+    /// <param name="rigs">The rigs.</param>
+    /// <param name="yardstick">Index of the yardstick.</param>
+    /// <returns>A case a rig, in order.</returns>
+    public static FigureCase[] Of(ReadOnlySpan<Scene> scenes, in Conventions conventions, ReadOnlySpan<Rig> rigs, int yardstick)
+    {
+        var yardstickReport = RigEvaluator.Evaluate(scenes[yardstick], conventions, rigs[yardstick]);
         var cases = new FigureCase[rigs.Length];
         for (var i = 0; i < rigs.Length; i++)
         {
-            var its = i == yardstick ? yardstickReport : RigEvaluator.Evaluate(scene, conventions, rigs[i]);
-            cases[i] = new FigureCase(scene, conventions, rigs[i], its, rigs[yardstick], yardstickReport);
+            var its = i == yardstick ? yardstickReport : RigEvaluator.Evaluate(scenes[i], conventions, rigs[i]);
+            cases[i] = new FigureCase(scenes[i], conventions, rigs[i], its, rigs[yardstick], yardstickReport);
         }
 
         return cases;

@@ -52,6 +52,9 @@ public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, d
     /// <summary>Sensitivity, ISO; null when not decided.</summary>
     public double? SensitivityIso { get; init; }
 
+    /// <summary>The lowest sensitivity without more noise that the body has, ISO; null when not known.</summary>
+    public double? LowestIso { get; init; }
+
     /// <summary>Fixed filters in place, stops of light.</summary>
     public double FilterStops { get; init; }
 

@@ -39,4 +39,13 @@ public readonly record struct Scene(double SubjectDistanceMm)
 
     /// <summary>Mains frequency of the lamps, Hz.</summary>
     public double MainsHertz { get; init; } = 50;
+
+    /// <summary>The same scene for a camera at another distance from the subject: what is behind stays as far behind it.</summary>
+    /// <param name="subjectDistanceMm">The distance, mm.</param>
+    /// <returns>The scene.</returns>
+    public Scene From(double subjectDistanceMm) => this with
+    {
+        SubjectDistanceMm = subjectDistanceMm,
+        BackgroundDistanceMm = subjectDistanceMm + (BackgroundDistanceMm - SubjectDistanceMm),
+    };
 }

@@ -28,6 +28,9 @@ internal readonly record struct Setting(Scene Scene, Conventions Conventions, Ri
     public Setting At(double subjectDistanceMm) =>
         this with { Scene = Scene with { SubjectDistanceMm = subjectDistanceMm, BackgroundDistanceMm = double.PositiveInfinity } };
 
+    /// <summary>Moves the camera; what is behind the subject moves along with it.</summary>
+    public Setting Standing(double subjectDistanceMm) => this with { Scene = Scene.From(subjectDistanceMm) };
+
     /// <summary>Zooms. A measured focal length moves in proportion with the marked one.</summary>
     public Setting With(double focalLengthMm) => this with
     {

@@ -30,6 +30,12 @@ public enum SolveBound
     /// <summary>The narrowest aperture.</summary>
     NarrowestAperture,
 
+    /// <summary>The highest sensitivity, or one that is not decided.</summary>
+    Sensitivity,
+
+    /// <summary>Filters: no more of them, or none that may be moved.</summary>
+    Filter,
+
     /// <summary>Diffraction: met, but softened.</summary>
     Diffraction,
 
@@ -55,6 +61,12 @@ public sealed record Solution(string What, SolveBound Bound, string Message, str
 
     /// <summary>Aperture to set; null when it stays.</summary>
     public double? FNumber { get; init; }
+
+    /// <summary>Sensitivity to set, ISO; null when it stays.</summary>
+    public double? SensitivityIso { get; init; }
+
+    /// <summary>Fixed filters to put in place, stops; null when they stay.</summary>
+    public double? FilterStops { get; init; }
 
     /// <summary>Field across that is reached at the subject, mm; null when there is none.</summary>
     public double? FieldWidthMm { get; init; }

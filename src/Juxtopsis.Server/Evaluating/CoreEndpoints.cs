@@ -21,6 +21,7 @@ internal static class CoreEndpoints
         app.Map<EvaluateRequest, EvaluateResponse>("/api/evaluate", "Evaluate", CoreDoor.Evaluate, "Evaluates 1 to 8 rigs in a scene.");
         app.Map<WorkingRequest, WorkingOutput>("/api/working", "Working", CoreDoor.Working, "Says how one figure of one rig came about.");
         app.Map<SolveRequest, SolveResponse>("/api/solve", "Solve", CoreDoor.Solve, "Answers a question asked backwards, for every rig.");
+        app.Map<HoldRequest, HoldResponse>("/api/hold", "Hold", CoreDoor.Hold, "Lets what is free follow a change, so that what is held stays equal.");
         app.Map<EvaluateRequest, IReadOnlyList<QuestionOutput>>(
             "/api/conventions", "Conventions", CoreDoor.Conventions, "The conventions to choose from, and what each would change.");
         app.Map<AssembleRequest, AssembleResponse>(

@@ -55,6 +55,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets what is free follow a change, so that what is held stays equal. */
+        post: operations["Hold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/conventions": {
         parameters: {
             query?: never;
@@ -764,6 +781,79 @@ export interface components {
          * @enum {unknown}
          */
         FocalLengthSchool: "marked" | "measured";
+        /** @description How a rig is set after it has followed. */
+        HeldOutput: {
+            /**
+             * Format: double
+             * @description Its own distance; null when it stands where the hand put it.
+             */
+            subjectDistanceMm: null | number;
+            /**
+             * Format: double
+             * @description Focal length; null when it stays as the hand set it, and so with the others.
+             */
+            focalLengthMm: null | number;
+            /**
+             * Format: double
+             * @description Aperture.
+             */
+            fNumber: null | number;
+            /**
+             * Format: double
+             * @description Sensitivity.
+             */
+            sensitivityIso: null | number;
+            /**
+             * Format: double
+             * @description Fixed filters.
+             */
+            filterStops: null | number;
+            /** @description What gave, and what could not be held. */
+            notes: components["schemas"]["HoldNoteOutput"][];
+        };
+        /** @description What one thing that is held asked of a rig. */
+        HoldNoteOutput: {
+            /** @description How it went. */
+            outcome: components["schemas"]["HoldOutcome"];
+            /** @description What gave, or why it could not. */
+            message: string;
+            /** @description What would help; empty when it is held. */
+            mend: string;
+        };
+        /**
+         * @description How holding something went.
+         * @enum {unknown}
+         */
+        HoldOutcome: "followed" | "byHand" | "stopped";
+        /** @description A change, and what is to stay equal through it. */
+        HoldRequest: {
+            /** @description As it was before the change. */
+            before: components["schemas"]["EvaluateRequest"];
+            /** @description As the hand set it: as many rigs, in the same order. */
+            after: components["schemas"]["EvaluateRequest"];
+            /** @description Camera and subject stay; with the framing held too, the focal length gives. */
+            place?: boolean;
+            /** @description The height of the picture at the subject stays. */
+            framing?: boolean;
+            /** @description The blur behind stays, as a share of the picture's height. */
+            blur?: boolean;
+            /** @description The exposure stays. */
+            light?: boolean;
+            /**
+             * Format: int32
+             * @description Index of a rig that the others are brought to after it has followed; left out when each holds its own.
+             */
+            leader?: null | number;
+            /** @description Indexes of the rigs that are brought to the leader; left out for all. */
+            followers?: null | number[];
+            /** @description Indexes of the rigs whose filters are parts, and do not follow. */
+            fixedFilters?: number[];
+        };
+        /** @description What followed. */
+        HoldResponse: {
+            /** @description For each rig, in order. */
+            rigs: components["schemas"]["HeldOutput"][];
+        };
         /** @description What an import would do, or did. */
         ImportOutput: {
             /** @description True when it was written. */
@@ -1153,6 +1243,11 @@ export interface components {
             sensitivityIso?: null | number;
             /**
              * Format: double
+             * @description The lowest sensitivity without more noise that the body has, ISO; left out when not known.
+             */
+            lowestIso?: null | number;
+            /**
+             * Format: double
              * @description Fixed filters in place, stops.
              */
             filterStops?: number;
@@ -1181,6 +1276,12 @@ export interface components {
              * @description Stabilisation of the lens, stops.
              */
             lensStabilisationStops?: number;
+            /**
+             * Format: double
+             * @description The rig's own distance to the subject, mm from the mark that the conventions name; left out for the scene's. What is behind the
+             *     subject stays as far behind it.
+             */
+            subjectDistanceMm?: null | number;
             chain?: null | components["schemas"]["ChainInput"];
             /** @description True when body and lens stabilisation are known to add up. */
             stabilisersAddUp?: boolean;
@@ -1390,7 +1491,7 @@ export interface components {
          * @description What stopped a solve.
          * @enum {unknown}
          */
-        SolveBound: "none" | "nearestFocus" | "farthestFocus" | "nearestPlace" | "farthestPlace" | "zoomShort" | "zoomLong" | "widestAperture" | "narrowestAperture" | "diffraction" | "impossible";
+        SolveBound: "none" | "nearestFocus" | "farthestFocus" | "nearestPlace" | "farthestPlace" | "zoomShort" | "zoomLong" | "widestAperture" | "narrowestAperture" | "sensitivity" | "filter" | "diffraction" | "impossible";
         /**
          * @description What is asked backwards.
          * @enum {unknown}
@@ -1746,6 +1847,69 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SolveResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Hold: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoldRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoldResponse"];
                 };
             };
             /** @description Bad Request */

@@ -1,0 +1,82 @@
+using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Core.Quantities;
+using Juxtopsis.Core.Solving;
+
+namespace Juxtopsis.Contracts.Solving;
+
+/// <summary>Between the core's follower and the wire.</summary>
+internal static class HoldMapping
+{
+    public static void Check(FieldChecks checks, HoldRequest request, LengthUnit unit)
+    {
+        EvaluateChecks.Check(checks, request.Before, unit, "before.");
+        EvaluateChecks.Check(checks, request.After, unit, "after.");
+        var count = request.After.Rigs.Count;
+        if (request.Before.Rigs.Count != count)
+        {
+            checks.Add(
+                "after.rigs", $"{count} rigs", $"{request.Before.Rigs.Count} rigs", "There are not as many rigs after the change as before it.",
+                "Add or remove rigs without a hold.");
+        }
+
+        if (request.Leader is { } leader)
+        {
+            EvaluateChecks.CheckIndex(checks, "leader", leader, count, "Leader");
+        }
+
+        CheckAll(checks, "followers", request.Followers ?? [], count, "Follower");
+        CheckAll(checks, "fixedFilters", request.FixedFilters, count, "Rig");
+    }
+
+    public static HoldResponse Follow(HoldRequest request, LengthUnit unit)
+    {
+        var conventions = request.After.Conventions.ToCore();
+        var hold = new Hold(request.Place, request.Framing, request.Blur, request.Light);
+        var before = Standing(request.Before, request.FixedFilters);
+        var after = Standing(request.After, request.FixedFilters);
+        if (request.Leader is not { } leader)
+        {
+            return new([.. after.Select((rig, i) => ToWire(rig, Follower.Follow(conventions, before[i], rig, hold, unit)))]);
+        }
+
+        // What the leader itself could not hold, the others need not lose.
+        var led = Follower.Follow(conventions, before[leader], after[leader], hold, unit);
+        var targets = HeldValues.Of(conventions, led.IsHeld ? new(led.Scene, led.Rig, false) : before[leader]);
+        return new([.. after.Select((rig, i) =>
+            i == leader ? ToWire(rig, led)
+            : request.Followers?.Contains(i) == false ? ToWire(rig, new(rig.Scene, rig.Rig, []))
+            : ToWire(rig, Follower.Bring(conventions, targets, rig, hold, unit)))]);
+    }
+
+    private static void CheckAll(FieldChecks checks, string field, IReadOnlyList<int> indexes, int count, string name)
+    {
+        if (indexes.Count > EvaluateRequest.MaxRigs)
+        {
+            checks.Add(field, $"{indexes.Count} indexes", $"up to {EvaluateRequest.MaxRigs}", "More rigs are named than there can be.", "Name each once.");
+            return;
+        }
+
+        for (var i = 0; i < indexes.Count; i++)
+        {
+            EvaluateChecks.CheckIndex(checks, $"{field}[{i}]", indexes[i], count, name);
+        }
+    }
+
+    private static StandingRig[] Standing(EvaluateRequest request, IReadOnlyList<int> fixedFilters) =>
+        [.. request.Rigs.Select((rig, i) => new StandingRig(request.SceneOf(rig), rig.ToCore(), fixedFilters.Contains(i)))];
+
+    private static HeldOutput ToWire(in StandingRig given, Followed now)
+    {
+        var (was, rig) = (given.Rig, now.Rig);
+        return new(
+            Moved(given.Scene.SubjectDistanceMm, now.Scene.SubjectDistanceMm),
+            Moved(was.FocalLengthMm, rig.FocalLengthMm),
+            Moved(was.FNumber, rig.FNumber),
+            Moved(was.SensitivityIso, rig.SensitivityIso),
+            Moved(was.FilterStops, rig.FilterStops),
+            [.. now.Notes.Select(n => new HoldNoteOutput(n.Outcome, n.Message, n.Mend))]);
+    }
+
+    private static double? Moved(double? was, double? now) => was == now ? null : now;
+}

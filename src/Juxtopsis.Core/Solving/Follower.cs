@@ -1,0 +1,170 @@
+using Juxtopsis.Core.Quantities;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Core.Solving;
+
+/// <summary>Lets what is free follow, so that what is held stays equal.</summary>
+/// <remarks>
+/// The framing is brought back first, since blur goes by it; then the blur, since light goes by the aperture; then the light. What a
+/// hand itself has moved is never moved against it.
+/// </remarks>
+public static class Follower
+{
+    private const double Same = 1e-9;
+
+    /// <summary>After a change, brings a rig back to what it gave before, in what is held.</summary>
+    /// <param name="conventions">The conventions.</param>
+    /// <param name="before">The rig before the change.</param>
+    /// <param name="after">The rig as the hand set it.</param>
+    /// <param name="hold">What is held.</param>
+    /// <param name="unit">The person's unit for distances.</param>
+    /// <returns>The rig after it has followed.</returns>
+    public static Followed Follow(in Conventions conventions, in StandingRig before, in StandingRig after, Hold hold, LengthUnit unit)
+    {
+        var targets = HeldValues.Of(conventions, before);
+        var (was, now) = (before.Rig, after.Rig);
+        var byHand = (before.Scene.SubjectDistanceMm == after.Scene.SubjectDistanceMm ? Giving.None : Giving.Distance)
+            | (was.FocalLengthMm == now.FocalLengthMm ? Giving.None : Giving.FocalLength)
+            | (was.FNumber == now.FNumber ? Giving.None : Giving.Aperture)
+            | (was.SensitivityIso == now.SensitivityIso ? Giving.None : Giving.Sensitivity)
+            | (was.FilterStops == now.FilterStops ? Giving.None : Giving.Filter);
+
+        // A brightness that was not known says nothing of what the light was.
+        var light = hold.Light && before.Scene.BrightnessEv.HasValue == after.Scene.BrightnessEv.HasValue && was.SensitivityIso.HasValue == now.SensitivityIso.HasValue;
+        return Bring(conventions, targets, after, hold with { Light = light }, Free(hold, byHand), unit);
+    }
+
+    /// <summary>Brings a rig to what another gives, in what is held.</summary>
+    /// <param name="conventions">The conventions.</param>
+    /// <param name="targets">What the other gives.</param>
+    /// <param name="rig">The rig to be brought there.</param>
+    /// <param name="hold">In what.</param>
+    /// <param name="unit">The person's unit for distances.</param>
+    /// <returns>The rig there, or as near as it can come, with what stopped it.</returns>
+    public static Followed Bring(in Conventions conventions, HeldValues targets, in StandingRig rig, Hold hold, LengthUnit unit) =>
+        Bring(conventions, targets, rig, hold, Free(hold, Giving.None), unit);
+
+    /// <summary>What may give: never what the hand has moved, and of distance and focal length only one.</summary>
+    private static Giving Free(Hold hold, Giving byHand)
+    {
+        var either = byHand & (Giving.Distance | Giving.FocalLength);
+        var framing = either switch
+        {
+            Giving.None => hold.Place ? Giving.FocalLength : Giving.Distance,
+            Giving.Distance => Giving.FocalLength,
+            Giving.FocalLength => hold.Place ? Giving.None : Giving.Distance,
+            _ => Giving.None,
+        };
+        return framing | ((Giving.Aperture | Giving.Sensitivity | Giving.Filter) & ~byHand);
+    }
+
+    private static Followed Bring(in Conventions conventions, HeldValues targets, in StandingRig rig, Hold hold, Giving free, LengthUnit unit)
+    {
+        var notes = new List<HoldNote>();
+        var now = new Setting(rig.Scene, conventions, rig.Rig, unit);
+        if (hold.Framing && targets.FieldHeightMm is { } height)
+        {
+            now = BringFraming(now, height, free, notes);
+        }
+
+        if (hold.Blur && targets.BlurShare is { } share)
+        {
+            now = BringBlur(now, share, free, notes);
+        }
+
+        if (hold.Light)
+        {
+            now = BringLight(now, targets, rig.FiltersAreFixed ? free & ~Giving.Filter : free, notes);
+        }
+
+        return new Followed(now.Scene, now.Rig, notes);
+    }
+
+    private static Setting BringFraming(in Setting now, double height, Giving free, List<HoldNote> notes)
+    {
+        var field = now.Field(isAcross: false);
+        if (field is { } has && IsSame(has, height))
+        {
+            return now;
+        }
+
+        var framing = new FramedSize(height, IsAcross: false);
+        if (free.HasFlag(Giving.Distance))
+        {
+            var solution = FramingSolver.Distance(now.Scene, now.Conventions, now.Rig, framing, now.Unit);
+            var there = solution.SubjectDistanceMm is { } distance ? now.Standing(distance) : now;
+            notes.Add(Note(solution, $"{now.Far(now.Scene.SubjectDistanceMm)} → {there.Far(there.Scene.SubjectDistanceMm)}.{Perspective(now, there)}"));
+            return there;
+        }
+
+        if (free.HasFlag(Giving.FocalLength))
+        {
+            var solution = FramingSolver.FocalLength(now.Scene, now.Conventions, now.Rig, framing, now.Unit);
+            var there = solution.FocalLengthMm is { } focalLength ? now.With(focalLength) : now;
+            notes.Add(Note(solution, $"{Setting.FocalLength(now.Rig.FocalLengthMm)} → {Setting.FocalLength(there.Rig.FocalLengthMm)}."));
+            return there;
+        }
+
+        notes.Add(new(HoldOutcome.ByHand, $"The framing gave: {now.Far(height)} → {(field is { } f ? now.Far(f) : "none, out of focus")}.", "Let go of the place, or change one thing at a time."));
+        return now;
+    }
+
+    private static Setting BringBlur(in Setting now, double share, Giving free, List<HoldNote> notes)
+    {
+        if (now.Report.Focus?.BackgroundDiscFractionOfHeight is { } has && IsSame(has, share))
+        {
+            return now;
+        }
+
+        if (!free.HasFlag(Giving.Aperture))
+        {
+            notes.Add(new(HoldOutcome.ByHand, "The blur gave: the aperture itself was moved.", ""));
+            return now;
+        }
+
+        var solution = ApertureSolver.ForBlur(now.Scene, now.Conventions, now.Rig, share, now.Unit);
+        notes.Add(Note(solution, $"{Setting.Aperture(now.Rig.FNumber)} → {Setting.Aperture(solution.FNumber ?? now.Rig.FNumber)}."));
+        return solution.FNumber is { } fNumber ? now with { Rig = now.Rig with { FNumber = fNumber } } : now;
+    }
+
+    private static Setting BringLight(in Setting now, HeldValues targets, Giving free, List<HoldNote> notes)
+    {
+        var set = now.Rig;
+        if (set.SensitivityIso.HasValue && !targets.HasSensitivity)
+        {
+            notes.Add(new(HoldOutcome.Stopped, "The light is not held: the rig to be matched has no sensitivity.", "Give that rig a sensitivity."));
+            return now;
+        }
+
+        var decided = set.SensitivityIso.HasValue == targets.HasSensitivity;
+        var rig = decided ? set : set with { SensitivityIso = set.LowestIso ?? LightSolver.UsualIso };
+        var missing = targets.LightStops - HeldValues.Of(now.Conventions, new(now.Scene, rig, false)).LightStops;
+        if (decided && Math.Abs(missing) < Same)
+        {
+            return now;
+        }
+
+        var solution = LightSolver.Brighten(rig, missing, free);
+        var brought = rig with { SensitivityIso = solution.SensitivityIso ?? rig.SensitivityIso, FilterStops = solution.FilterStops ?? rig.FilterStops };
+        notes.Add(Note(solution, decided ? solution.Message : $"ISO {LengthWords.Number(Math.Round(brought.SensitivityIso!.Value))}."));
+        return now with { Rig = brought };
+    }
+
+    private static HoldNote Note(Solution solution, string gave) => solution.IsMet ? new(HoldOutcome.Followed, gave, "") : new(HoldOutcome.Stopped, solution.Message, solution.Mend);
+
+    /// <summary>A move of the camera changes how large the background looks beside the subject; a zoom does not.</summary>
+    private static string Perspective(in Setting before, in Setting after)
+    {
+        if (before.Report.Focus is not { } was || after.Report.Focus is not { } now)
+        {
+            return "";
+        }
+
+        var gap = before.Scene.BackgroundDistanceMm - before.Scene.SubjectDistanceMm;
+        var ratio = now.SubjectFromPupilMm / was.SubjectFromPupilMm
+            * (double.IsInfinity(gap) ? 1 : (was.SubjectFromPupilMm + gap) / (now.SubjectFromPupilMm + gap));
+        return gap == 0 || Math.Abs(ratio - 1) < 0.005 ? "" : $" What is behind looks {LengthWords.Number(Math.Round(ratio, 2))}× as large beside the subject.";
+    }
+
+    private static bool IsSame(double a, double b) => Math.Abs(a - b) <= Same * b;
+}
