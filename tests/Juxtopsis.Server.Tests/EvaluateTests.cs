@@ -98,12 +98,12 @@ public sealed class EvaluateTests(ServerFixture fixture) : IClassFixture<ServerF
     }
 
     [Fact]
-    public async Task Eight_rigs_are_compared_and_nine_are_refused()
+    public async Task Twelve_rigs_are_compared_and_thirteen_are_refused()
     {
-        Assert.Equal(200, (int)(await Evaluate(Request(string.Join(',', Enumerable.Repeat(Rig, 8))))).Status);
-        var nine = await Evaluate(Request(string.Join(',', Enumerable.Repeat(Rig, 9))));
-        nine.IsProblem(422);
-        Assert.Equal("1 to 8", nine.Json["errors"]![0]!["limit"]!.GetValue<string>());
+        Assert.Equal(200, (int)(await Evaluate(Request(string.Join(',', Enumerable.Repeat(Rig, 12))))).Status);
+        var thirteen = await Evaluate(Request(string.Join(',', Enumerable.Repeat(Rig, 13))));
+        thirteen.IsProblem(422);
+        Assert.Equal("1 to 12", thirteen.Json["errors"]![0]!["limit"]!.GetValue<string>());
         (await Evaluate(Request(""))).IsProblem(422);
         (await Evaluate(Request(more: ",\"yardstick\":1"))).IsProblem(422);
     }

@@ -5,7 +5,7 @@ import { expect, test } from './bench';
 const reference = join(__dirname, '../Juxtopsis.Core.Tests/Reference');
 const read = (name: string) => JSON.parse(readFileSync(join(reference, name), 'utf8')) as unknown;
 const plain = read('thin-lens-cases.json') as { input: Record<string, number> }[];
-const full = read('full-cases.json') as { input: { scene: object; conventions: object; rigs: object[] } }[];
+const full = read('full-cases.json') as { input: { scene: object; conventions: object; rigs: Record<string, unknown>[] } }[];
 
 const ofScene = ['subjectDistanceMm', 'backgroundDistanceMm', 'deliveryAspect'];
 
@@ -37,6 +37,7 @@ interface Door {
   Words: (json: string, feet: boolean) => string;
   Working: (json: string, feet: boolean) => string;
   Solve: (json: string, feet: boolean) => string;
+  Hold: (json: string, feet: boolean) => string;
   Assemble: (json: string, feet: boolean) => string;
   Conventions: (json: string, feet: boolean) => string;
   Figures: () => string[];
@@ -99,7 +100,7 @@ test('browser and server give the same answers to the last digit', async ({ page
     // Each rig twice as long, and on a small sensor brought to the first: everything that can follow does.
     ...full.map(({ input }) => {
       const setup = { ...input, rigs: [input.rigs[0]!, { ...input.rigs[0]!, sensorWidthMm: 17.3, sensorHeightMm: 13 }] };
-      const after = { ...setup, rigs: setup.rigs.map((rig) => ({ ...rig, focalLengthMm: 2 * rig.focalLengthMm })) };
+      const after = { ...setup, rigs: setup.rigs.map((rig) => ({ ...rig, focalLengthMm: 2 * Number(rig['focalLengthMm']) })) };
       return { path: 'hold', body: JSON.stringify({ before: setup, after, framing: true, blur: true, light: true, leader: 0 }) };
     }),
     ...full.map((c) => ({ path: 'conventions', body: JSON.stringify(c.input) })),

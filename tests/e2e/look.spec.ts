@@ -96,7 +96,7 @@ test('the fonts are the ones that are shipped, and nothing is fetched from elsew
     ),
   ).toEqual(expect.arrayContaining(['Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Mono Variable']));
   await page.goto(`${server.address}/api/docs`);
-  await expect(page.getByText('Evaluates 1 to 8 rigs').first()).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Evaluates 1 to 12 rigs').first()).toBeVisible({ timeout: 20_000 });
   expect(elsewhere).toEqual([]);
 });
 

@@ -1,6 +1,6 @@
 namespace Juxtopsis.Contracts.Evaluating;
 
-/// <summary>A scene, the conventions, and 1 to 8 rigs to evaluate in it.</summary>
+/// <summary>A scene, the conventions, and 1 to 12 rigs to evaluate in it.</summary>
 /// <remarks>
 /// What may be left out has a setter, not an initialiser: generated serializers assign every init-only property, and would put
 /// zero in place of the default.
@@ -8,7 +8,7 @@ namespace Juxtopsis.Contracts.Evaluating;
 public sealed record EvaluateRequest
 {
     /// <summary>Most rigs in one request.</summary>
-    public const int MaxRigs = 8;
+    public const int MaxRigs = 12;
 
     /// <summary>Where things stand and what is delivered; the same for every rig.</summary>
     public required SceneInput Scene { get; init; }
@@ -16,7 +16,7 @@ public sealed record EvaluateRequest
     /// <summary>The choices that figures depend on; full frame and 1/1500 of the diagonal when left out.</summary>
     public ConventionsInput Conventions { get; set; } = new();
 
-    /// <summary>The rigs, 1 to 8.</summary>
+    /// <summary>The rigs, 1 to 12.</summary>
     public required IReadOnlyList<RigInput> Rigs { get; init; }
 
     /// <summary>Index of the rig that the others are measured against, from 0.</summary>

@@ -18,7 +18,7 @@ internal static class CoreEndpoints
 
     public static void MapCore(this WebApplication app)
     {
-        app.Map<EvaluateRequest, EvaluateResponse>("/api/evaluate", "Evaluate", CoreDoor.Evaluate, "Evaluates 1 to 8 rigs in a scene.");
+        app.Map<EvaluateRequest, EvaluateResponse>("/api/evaluate", "Evaluate", CoreDoor.Evaluate, "Evaluates 1 to 12 rigs in a scene.");
         app.Map<WorkingRequest, WorkingOutput>("/api/working", "Working", CoreDoor.Working, "Says how one figure of one rig came about.");
         app.Map<SolveRequest, SolveResponse>("/api/solve", "Solve", CoreDoor.Solve, "Answers a question asked backwards, for every rig.");
         app.Map<HoldRequest, HoldResponse>("/api/hold", "Hold", CoreDoor.Hold, "Lets what is free follow a change, so that what is held stays equal.");

@@ -2,6 +2,19 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { Conventions } from '../core/core';
 
+/** What stays equal while something changes. */
+export interface Hold {
+  /** Camera and subject stay. */
+  place: boolean;
+  framing: boolean;
+  blur: boolean;
+  light: boolean;
+  /** The other rigs follow the one that is changed; else each keeps what it had itself. */
+  alike: boolean;
+}
+
+export const holdNothing: Hold = { place: true, framing: false, blur: false, light: false, alike: false };
+
 interface Settings {
   /** Distances in feet and inches rather than metres. */
   feet: boolean;
@@ -13,11 +26,13 @@ interface Settings {
   topic: string;
   /** The ground line is seen from above rather than from the side. */
   fromAbove: boolean;
+  hold: Hold;
   toggleFeet: () => void;
   opened: (id: string) => void;
   preferConventions: (conventions: Conventions | null) => void;
   showTopic: (topic: string) => void;
   turnGround: () => void;
+  setHold: (hold: Hold) => void;
 }
 
 /** What belongs to the person and this browser, not to a comparison. */
@@ -29,11 +44,13 @@ export const useSettings = create<Settings>()(
       conventions: null,
       topic: 'Essentials',
       fromAbove: false,
+      hold: holdNothing,
       toggleFeet: () => set((s) => ({ feet: !s.feet })),
       opened: (id) => set({ lastOpened: id }),
       preferConventions: (conventions) => set({ conventions }),
       showTopic: (topic) => set({ topic }),
       turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),
+      setHold: (hold) => set({ hold }),
     }),
     { name: 'juxtopsis.settings' },
   ),

@@ -14,6 +14,9 @@ export type Working = Schemas['WorkingOutput'];
 export type Question = Schemas['QuestionOutput'];
 export type SolveRequest = Schemas['SolveRequest'];
 export type Solution = Schemas['SolutionOutput'];
+export type HoldRequest = Schemas['HoldRequest'];
+export type Held = Schemas['HeldOutput'];
+export type HoldNote = Schemas['HoldNoteOutput'];
 export type Problem = Schemas['Problem'];
 export type FieldError = Schemas['FieldError'];
 export type AssembleRequest = Schemas['AssembleRequest'];
@@ -138,6 +141,7 @@ interface Exports {
   Words: (json: string, feet: boolean) => string;
   Working: (json: string, feet: boolean) => string;
   Solve: (json: string, feet: boolean) => string;
+  Hold: (json: string, feet: boolean) => string;
   Conventions: (json: string, feet: boolean) => string;
   Assemble: (json: string, feet: boolean) => string;
   ReadGearField: (kind: string, field: string, text: string) => string;
@@ -163,6 +167,8 @@ export interface Core {
   words: (setup: Setup, feet: boolean) => Words;
   working: (setup: Setup, rig: number, figure: FigureId, feet: boolean) => Working | null;
   solve: (request: SolveRequest, feet: boolean) => Solution[][] | FieldError[];
+  /** How each rig is set after it has followed a change; null when a setup is refused. */
+  hold: (request: Omit<HoldRequest, 'fixedFilters'>, feet: boolean) => Held[] | null;
   questions: (setup: Setup, feet: boolean) => Question[];
   /** Parts put together; null when a part cannot be read. */
   assemble: (request: AssembleRequest, feet: boolean) => Assembled | null;
@@ -226,6 +232,14 @@ async function boot(): Promise<Core> {
     solve(request, feet) {
       const said = JSON.parse(door.Solve(JSON.stringify({ ...request, setup: bare(request.setup) }), feet)) as Schemas['SolveResponse'] | Problem;
       return 'rigs' in said ? said.rigs : said.errors;
+    },
+    hold(request, feet) {
+      const { before, after } = request;
+      const fixedFilters = after.rigs.flatMap((rig, i) => (rig.chain ? [i] : []));
+      const said = JSON.parse(door.Hold(JSON.stringify({ ...request, before: bare(before), after: bare(after), fixedFilters }), feet)) as
+        | Schemas['HoldResponse']
+        | Problem;
+      return 'rigs' in said ? said.rigs : null;
     },
     questions(setup, feet) {
       const said = JSON.parse(door.Conventions(JSON.stringify(bare(setup)), feet)) as Question[] | Problem;

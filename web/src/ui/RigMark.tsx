@@ -2,9 +2,9 @@ import { useTheme } from '@mui/material/styles';
 import { memo } from 'react';
 
 /** Rigs are told apart by a letter and a line pattern first, by a hue second. */
-export const rigLetter = (index: number): string => 'ABCDEFGH'[index] ?? '?';
+export const rigLetter = (index: number): string => 'ABCDEFGHIJKL'[index] ?? '?';
 
-const patterns = ['', '9 4', '2 3', '9 3 2 3', '14 3', '5 2', '2 6', '9 3 2 3 2 3'];
+const patterns = ['', '9 4', '2 3', '9 3 2 3', '14 3', '5 2', '2 6', '9 3 2 3 2 3', '12 2', '4 4', '3 2 9 2', '1 2'];
 
 export const rigDash = (index: number): string | undefined => patterns[index] || undefined;
 

@@ -19,13 +19,13 @@ export const lights = (index: number) => ({
 export const litStyles = {
   'html[data-lit] .rig-line': { opacity: 0.3 },
   ...Object.fromEntries(
-    Array.from({ length: 8 }, (_, i) => [
+    Array.from({ length: 12 }, (_, i) => [
       `html[data-lit="${i}"] .rig-line-${i}`,
       { opacity: 1, strokeWidth: 2.6 },
     ]),
   ),
   ...Object.fromEntries(
-    Array.from({ length: 8 }, (_, i) => [
+    Array.from({ length: 12 }, (_, i) => [
       `html[data-lit="${i}"] .rig-frame-${i}`,
       { outline: '3px solid var(--mui-palette-primary-main)', outlineOffset: 1 },
     ]),

@@ -4,7 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { setDeleted, type Failure } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import type { Conventions, Reason, RigInput, SceneInput } from '../../core/core';
+import { isFocused, type Conventions, type Reason, type RigInput, type SceneInput } from '../../core/core';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { rigLetter } from '../../ui/RigMark';
@@ -15,9 +15,11 @@ import { LookCloser } from './LookCloser';
 import { ConflictDialog } from './ConflictDialog';
 import { Figures } from './Figures';
 import { GroundLine } from './GroundLine';
+import { HoldBar } from './HoldBar';
 import { ChainPanel } from './panels/ChainPanel';
 import { ConventionsPanel } from './panels/ConventionsPanel';
 import { FindPanel } from './panels/FindPanel';
+import { HoldPanel } from './panels/HoldPanel';
 import { usePanel } from './panels/panelStore';
 import { PartsPanel } from './panels/PartsPanel';
 import { ReasonsPanel } from './panels/ReasonsPanel';
@@ -116,6 +118,7 @@ function Bench() {
       <Heading />
       {deletedAt != null && <DeletedNotice />}
       <SceneStrip scene={scene} problems={problems} outOfFocus={stop ? `Rig ${rigLetter(stopped)}: ${stop.message} ${stop.mend}` : undefined} feet={feet} />
+      <HoldBar />
       <Box
         sx={{
           display: 'grid',
@@ -124,7 +127,7 @@ function Bench() {
             xs: 'minmax(0, 1fr)',
             sm: `repeat(${Math.min(2, rigs.length)}, minmax(0, 1fr))`,
             lg: many
-              ? `repeat(${rigs.length > 6 ? 4 : rigs.length}, minmax(0, 1fr))`
+              ? `repeat(${rigs.length > 6 ? Math.ceil(rigs.length / 2) : rigs.length}, minmax(0, 1fr))`
               : `repeat(${rigs.length}, minmax(300px, 1fr)) minmax(396px, max-content)`,
           },
         }}
@@ -169,6 +172,7 @@ function spanOf(rigs: RigInput[], deliveryAspect: SceneInput['deliveryAspect']):
   };
 }
 
+const isFocusedAt = (rig: number) => isFocused(useBench.getState().reports[rig]!);
 const noReasons: Reason[] = [];
 const usual: Conventions = {};
 
@@ -192,7 +196,7 @@ function OpenPanel() {
     case 'parts':
       return <PartsPanel key={`${panel.place}${panel.isNew}`} index={panel.rig} rig={setup.rigs[panel.rig]!} scene={setup.scene} place={panel.place} isNew={panel.isNew} />;
     case 'row':
-      return <RowPanel key={panel.rig} index={panel.rig} rig={setup.rigs[panel.rig]!} others={setup.rigs.length - 1} />;
+      return <RowPanel key={panel.rig} index={panel.rig} rigs={setup.rigs} focused={isFocusedAt(panel.rig)} />;
     case 'reasons':
       return <ReasonsPanel rig={panel.rig} reasons={reasons[panel.rig] ?? noReasons} />;
     case 'scene':
@@ -201,6 +205,8 @@ function OpenPanel() {
       return <ConventionsPanel setup={answered} conventions={setup.conventions ?? usual} problems={problems} feet={feet} />;
     case 'find':
       return <FindPanel setup={answered} feet={feet} />;
+    case 'hold':
+      return <HoldPanel />;
     default:
       return null;
   }

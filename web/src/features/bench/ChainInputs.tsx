@@ -7,6 +7,7 @@ import { LabelledSelect } from '../../ui/LabelledSelect';
 import { rigLetter } from '../../ui/RigMark';
 import { changeChain, changeRig } from './benchStore';
 import { ChainDrawing } from './ChainDrawing';
+import { OwnDistance } from './OwnDistance';
 import { usePanel } from './panels/panelStore';
 
 interface ChainInputsProps {
@@ -18,6 +19,7 @@ interface ChainInputsProps {
   problems: FieldError[];
   /** Only what a hand moves most. */
   brief: boolean;
+  feet: boolean;
 }
 
 interface NamedMode {
@@ -26,7 +28,7 @@ interface NamedMode {
 }
 
 /** A rig of parts: the chain to scale, its parts by name, and what can be set on it. */
-export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assembled, spanMm, problems, brief }: ChainInputsProps) {
+export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assembled, spanMm, problems, brief, feet }: ChainInputsProps) {
   const open = usePanel((s) => s.open);
   const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
   const modes = (chain.parts[0]?.item.modes as NamedMode[] | undefined) ?? [];
@@ -131,6 +133,7 @@ export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assemb
             onValue={(punchIn) => changeRig(index, { punchIn })}
           />
         )}
+        {rig.subjectDistanceMm != null && <OwnDistance index={index} mm={rig.subjectDistanceMm} problems={problems} feet={feet} />}
       </Box>
     </Box>
   );

@@ -7,13 +7,14 @@ import { Figure } from '../../ui/Figure';
 import { LensIcon, MoreIcon, RulerIcon } from '../../ui/icons';
 import { Panel } from '../../ui/Panel';
 import { RigMark, rigLetter } from '../../ui/RigMark';
-import { changeRig, duplicateRig, mostRigs, moveRig, removeRig, setYardstick } from './benchStore';
+import { bringToYardstick, changeRig, duplicateRig, mostRigs, moveRig, removeRig, setYardstick, standAt, useBench } from './benchStore';
 import { ChainInputs } from './ChainInputs';
 import { assembled, chainOf } from './chains';
 import { Frame } from './Frame';
 import { openWorking, usePanel } from './panels/panelStore';
 import { RigInputs } from './RigInputs';
 import { SensorDrawing } from './SensorDrawing';
+import { sceneOf } from './standing';
 
 /** What all chains are drawn in, mm: the farthest back and front of them, and the highest part. */
 export interface ChainSpan {
@@ -70,6 +71,7 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
   const { index, rig, scene, report, focused, reasons, problems, isYardstick, count, referenceName, span, chainSpan, frameHeight, feet } = props;
   const letter = rigLetter(index);
   const { figures } = report;
+  const own = useMemo(() => sceneOf(rig, scene), [rig, scene]);
   const chain = chainOf(rig);
   const parts = assembled(rig, scene);
   const known = useMemo(() => toKnow(reasons, parts), [reasons, parts]);
@@ -78,8 +80,8 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
   const brief = count > 2 && !all;
   return (
     <Column aria-label={`Rig ${letter}`}>
-      <RigHead index={index} name={rig.name ?? ''} isYardstick={isYardstick} isChain={chain !== null} count={count} />
-      <Frame index={index} scene={scene} rig={rig} report={report} focused={focused} stop={stop} maxHeight={frameHeight} />
+      <RigHead index={index} name={rig.name ?? ''} isYardstick={isYardstick} isChain={chain !== null} hasOwnPlace={rig.subjectDistanceMm != null} count={count} />
+      <Frame index={index} scene={own} rig={rig} report={report} focused={focused} stop={stop} maxHeight={frameHeight} />
       <Answer>
         <div>
           <strong>
@@ -116,9 +118,9 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
       </Answer>
       {(!stop || known[0]?.ofParts) && <ToKnow index={index} known={known} />}
       {chain && parts ? (
-        <ChainInputs index={index} rig={rig} chain={chain} assembled={parts} spanMm={chainSpan} problems={problems} brief={brief} />
+        <ChainInputs index={index} rig={rig} chain={chain} assembled={parts} spanMm={chainSpan} problems={problems} brief={brief} feet={feet} />
       ) : (
-        <RigInputs index={index} rig={rig} problems={problems} brief={brief} />
+        <RigInputs index={index} rig={rig} problems={problems} brief={brief} feet={feet} />
       )}
       {count > 2 && (
         <Button size="small" onClick={() => setAll(!all)} aria-expanded={all} aria-label={all ? `Fewer settings of rig ${letter}` : `All settings of rig ${letter}`}>
@@ -201,11 +203,13 @@ interface RigMenuProps {
   index: number;
   isYardstick: boolean;
   isChain: boolean;
+  /** Whether it stands at a distance of its own. */
+  hasOwnPlace: boolean;
   count: number;
 }
 
 /** What can be done with a whole rig. */
-function RigMenu({ index, isYardstick, isChain, count }: RigMenuProps) {
+function RigMenu({ index, isYardstick, isChain, hasOwnPlace, count }: RigMenuProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const letter = rigLetter(index);
   const open = usePanel((s) => s.open);
@@ -231,6 +235,11 @@ function RigMenu({ index, isYardstick, isChain, count }: RigMenuProps) {
         {!isChain && item('Build it from the shelf', () => open({ kind: 'parts', rig: index, place: 0, isNew: true }))}
         {item('Put one like it beside it', () => duplicateRig(index), count >= mostRigs)}
         {item('Make a row of focal lengths', () => open({ kind: 'row', rig: index }))}
+        {hasOwnPlace ? item('Stand where the scene says', () => standAt(index, null)) : item('Stand at its own distance', () => standAt(index, useBench.getState().document.setup.scene.subjectDistanceMm))}
+        {item('Give it the yardstick’s framing, by moving', () => bringToYardstick({ framing: true }, [index]), isYardstick)}
+        {item('Give it the yardstick’s framing, by zooming', () => bringToYardstick({ place: true, framing: true }, [index]), isYardstick)}
+        {item('Give it the yardstick’s blur', () => bringToYardstick({ blur: true }, [index]), isYardstick)}
+        {item('Give it the yardstick’s light', () => bringToYardstick({ light: true }, [index]), isYardstick)}
         {item('Measure the others against it', () => setYardstick(index), isYardstick)}
         {item('Move left', () => moveRig(index, index - 1), index === 0)}
         {item('Move right', () => moveRig(index, index + 1), index === count - 1)}
@@ -244,7 +253,7 @@ interface RigHeadProps extends RigMenuProps {
   name: string;
 }
 
-const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, count }: RigHeadProps) {
+const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, hasOwnPlace, count }: RigHeadProps) {
   const letter = rigLetter(index);
   return (
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 40 }}>
@@ -284,7 +293,7 @@ const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, count
             </IconButton>
           </Tooltip>
         )}
-        <RigMenu index={index} isChain={isChain} isYardstick={isYardstick} count={count} />
+        <RigMenu index={index} isChain={isChain} isYardstick={isYardstick} hasOwnPlace={hasOwnPlace} count={count} />
       </Box>
   );
 });

@@ -1,9 +1,11 @@
-import { Box, MenuItem, Select } from '@mui/material';
+import { Box, MenuItem } from '@mui/material';
 import { memo, useCallback, useMemo } from 'react';
 import { core, type FieldError, type RigInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { plain, withUnit } from '../../ui/format';
+import { LabelledSelect } from '../../ui/LabelledSelect';
 import { changeRig } from './benchStore';
+import { OwnDistance } from './OwnDistance';
 
 const own = 'own';
 
@@ -13,10 +15,11 @@ interface RigInputsProps {
   problems: FieldError[];
   /** Only what a hand moves most. */
   brief: boolean;
+  feet: boolean;
 }
 
 /** Everything of a rig that can be typed. */
-export const RigInputs = memo(function RigInputs({ index, rig, problems, brief }: RigInputsProps) {
+export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, feet }: RigInputsProps) {
   const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
   const { formats } = core();
   const format = formats.find((f) => f.widthMm === rig.sensorWidthMm && f.heightMm === rig.sensorHeightMm)?.name ?? own;
@@ -52,30 +55,14 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief }
     <Box sx={{ display: 'grid', gap: '6px' }}>
       {!brief && (
         <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.3fr 1.24fr 1.06fr', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr' } }}>
-          <Box sx={{ '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' } }}>
-            <label id={`format-${index}`}>Format</label>
-            <Select
-              value={format}
-              onChange={(event) => pick(event.target.value)}
-              labelId={`format-${index}`}
-              sx={{
-                width: '100%',
-                height: 40,
-                fontSize: 14,
-                bgcolor: 'background.default',
-                '& fieldset': { borderColor: 'divider' },
-                '& .MuiSelect-select': { pl: 0.75, pr: '20px !important' },
-                '& .MuiSelect-icon': { right: -2 },
-              }}
-            >
-              {format === own && <MenuItem value={own}>Own size</MenuItem>}
-              {formats.map((f) => (
-                <MenuItem key={f.name} value={f.name}>
-                  {f.name}
-                </MenuItem>
-              ))}
-            </Select>
-          </Box>
+          <LabelledSelect label="Format" value={format} onChange={pick}>
+            {format === own && <MenuItem value={own}>Own size</MenuItem>}
+            {formats.map((f) => (
+              <MenuItem key={f.name} value={f.name}>
+                {f.name}
+              </MenuItem>
+            ))}
+          </LabelledSelect>
           <EntryField
             label="Area, mm"
             help="The part of the sensor that this recording mode uses, width × height in millimetres."
@@ -147,6 +134,7 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief }
             />
           </>
         )}
+        {rig.subjectDistanceMm != null && <OwnDistance index={index} mm={rig.subjectDistanceMm} problems={problems} feet={feet} />}
       </Box>
     </Box>
   );

@@ -1,15 +1,17 @@
 import { Box, Button } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
+import { useSettings } from '../../app/settings';
 import type { FieldError, SceneInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField, plain, shape, withUnit } from '../../ui/format';
 import { Panel } from '../../ui/Panel';
-import { changeScene } from './benchStore';
+import { changeScene, moveSubject } from './benchStore';
+import { holds } from './holding';
 import { usePanel } from './panels/panelStore';
 
 const set = {
-  subject: (subjectDistanceMm: number) => changeScene({ subjectDistanceMm }),
+  subject: moveSubject,
   background: (mm: number) => changeScene({ backgroundDistanceMm: mm === Infinity ? null : mm }),
   noBackground: () => changeScene({ backgroundDistanceMm: null }),
   height: (lensHeightMm: number) => changeScene({ lensHeightMm }),
@@ -40,6 +42,7 @@ interface SceneStripProps {
 /** What is the same for all rigs: where things stand and what is delivered. */
 export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus, feet }: SceneStripProps) {
   const problem = (field: string) => problems.find((p) => p.field === `scene.${field}`)?.message;
+  const holding = useSettings((s) => holds(s.hold));
   const background = scene.backgroundDistanceMm ?? null;
   const lensHeight = scene.lensHeightMm ?? 1600;
   return (
@@ -105,7 +108,12 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
         <Button onClick={() => usePanel.getState().open({ kind: 'scene' })} sx={{ whiteSpace: 'nowrap' }}>
           Place, light
         </Button>
-        <Button onClick={() => usePanel.getState().open({ kind: 'find' })}>Find</Button>
+        <Button onClick={() => usePanel.getState().open({ kind: 'find' })} sx={{ minWidth: 48 }}>
+          Find
+        </Button>
+        <Button onClick={() => usePanel.getState().open({ kind: 'hold' })} aria-pressed={holding} sx={{ minWidth: 48, '&[aria-pressed=true]': { bgcolor: 'primary.main', color: 'primary.contrastText' } }}>
+          Hold
+        </Button>
       </Box>
     </Strip>
   );

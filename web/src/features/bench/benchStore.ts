@@ -13,10 +13,13 @@ import {
   type Setup,
   type Words,
 } from '../../core/core';
-import { useSettings } from '../../app/settings';
+import { holdNothing, useSettings, type Hold } from '../../app/settings';
 import { oneLine, plain, withUnit } from '../../ui/format';
+import { rigLetter } from '../../ui/RigMark';
 import { chainOf, fromParts, nameOf } from './chains';
+import { changedAlone, follow, holds, noNotes, type HoldNotes, type Lead } from './holding';
 import { usePanel } from './panels/panelStore';
+import { behind, distanceOf, withSubjectAt } from './standing';
 
 /** Where saving stands: the quiet word in the corner. */
 export type Saving =
@@ -49,9 +52,11 @@ interface BenchState extends Content {
   /** The setup that the last answer is of; the one on the page, unless a field of that is at fault. */
   answered: Setup;
   words: Words;
+  /** What gave in the last change so that what is held stays equal. */
+  holdNotes: HoldNotes;
 
   open: (id: string, revision: number | null, content: Content, saving: Saving, deletedAt?: string | null) => void;
-  change: (what: string, recipe: (content: Content) => Content) => void;
+  change: (what: string, recipe: (content: Content) => Content, hold?: Hold) => void;
   undo: () => void;
   redo: () => void;
   mark: (saving: Saving, revision?: number) => void;
@@ -116,6 +121,7 @@ export const useBench = create<BenchState>()((set, get) => ({
   problems: noProblems,
   answered: { scene: { subjectDistanceMm: 1 }, rigs: [] },
   words: noWords,
+  holdNotes: noNotes,
 
   open(id, revision, content, saving, deletedAt = null) {
     const same = get().id === id;
@@ -126,27 +132,34 @@ export const useBench = create<BenchState>()((set, get) => ({
       revision,
       deletedAt,
       saving,
+      holdNotes: noNotes,
       ...(same ? {} : { past: [], future: [], reports: [], lastFocused: [] }),
       ...evaluate(content.document.setup, same ? get() : { reports: [], lastFocused: [], problems: noProblems, words: noWords }),
     });
   },
 
-  /** Changes the content. Changes of the same thing in quick succession, such as a drag, are one step of undo. */
-  change(what, recipe) {
+  /**
+   * Changes the content, and lets what is free follow what is held. Changes of the same thing in quick succession, such as a drag,
+   * are one step of undo; while something is held each is made anew from where the first began, so that what gives on the way back
+   * comes back too.
+   */
+  change(what, recipe, hold = useSettings.getState().hold) {
     const state = get();
     const now: Content = { name: state.name, document: state.document };
-    const next = withParts(recipe(now), now);
-    if (next === now) {
-      return;
-    }
     const at = performance.now();
     const merge = what === lastChange.what && at - lastChange.at < mergeWithinMs && state.past.length > 0;
+    const from = merge && holds(hold) ? state.past.at(-1)! : now;
+    const asked = withParts(recipe(from), from);
+    if (asked === now) {
+      return;
+    }
+    const [next, holdNotes] = held(asked, from, hold);
     lastChange = { what, at };
     set({
       ...next,
       past: merge ? state.past : [...state.past.slice(-historyLimit + 1), now],
       future: [],
-      ...(next.document === now.document ? {} : evaluate(next.document.setup, state)),
+      ...(next.document === now.document ? {} : { holdNotes, ...evaluate(next.document.setup, state) }),
     });
   },
 
@@ -155,7 +168,7 @@ export const useBench = create<BenchState>()((set, get) => ({
     const before = past.at(-1);
     if (before) {
       lastChange = { what: '', at: 0 };
-      set({ ...before, past: past.slice(0, -1), future: [{ name, document }, ...future], ...evaluate(before.document.setup, get()) });
+      set({ ...before, holdNotes: noNotes, past: past.slice(0, -1), future: [{ name, document }, ...future], ...evaluate(before.document.setup, get()) });
     }
   },
 
@@ -164,7 +177,7 @@ export const useBench = create<BenchState>()((set, get) => ({
     const after = future[0];
     if (after) {
       lastChange = { what: '', at: 0 };
-      set({ ...after, past: [...past, { name, document }], future: future.slice(1), ...evaluate(after.document.setup, get()) });
+      set({ ...after, holdNotes: noNotes, past: [...past, { name, document }], future: future.slice(1), ...evaluate(after.document.setup, get()) });
     }
   },
 
@@ -182,6 +195,16 @@ function withParts(next: Content, before: Content): Content {
   return withSetup(next, { rigs: rigs.map((rig, i) => (rig.chain && (reshaped || rig !== old.rigs[i]) ? fromParts(rig, scene) : rig)) });
 }
 
+/** After a change: what is free follows, so that what is held stays equal. */
+function held(next: Content, before: Content, hold: Hold): [Content, HoldNotes] {
+  if (next.document === before.document || !holds(hold)) {
+    return [next, noNotes];
+  }
+  const [was, now] = [before.document.setup, next.document.setup];
+  const { setup, notes } = follow(was, now, hold, hold.alike ? changedAlone(was, now) : undefined);
+  return [withSetup(next, setup), notes];
+}
+
 const withSetup = (content: Content, setup: Partial<Setup>): Content => ({
   ...content,
   document: { ...content.document, setup: { ...content.document.setup, ...setup } },
@@ -192,10 +215,12 @@ const changesNothing = (thing: object, part: object) =>
   Object.entries(part).every(([key, value]) => JSON.stringify((thing as Record<string, unknown>)[key] ?? null) === JSON.stringify(value ?? null));
 
 /** Changes something of the scene. */
-export function changeScene(part: Partial<SceneInput>): void {
-  const what = `scene:${Object.keys(part).join()}`;
+export function changeScene(change: Partial<SceneInput> | ((scene: SceneInput) => Partial<SceneInput>)): void {
+  const of = (scene: SceneInput) => (typeof change === 'function' ? change(scene) : change);
+  const what = `scene:${Object.keys(of(useBench.getState().document.setup.scene)).join()}`;
   useBench.getState().change(what, (c) => {
     const { scene } = c.document.setup;
+    const part = of(scene);
     return changesNothing(scene, part) ? c : withSetup(c, { scene: { ...scene, ...part } });
   });
 }
@@ -228,12 +253,61 @@ export function changeLens(index: number, part: Partial<LensInput>): void {
   changeRig(index, { lens: { ...lens, ...part } });
 }
 
-/** Sets what a solution found, in one step of undo. */
-export function applySolution(index: number, sceneOf: Partial<SceneInput>, rigOf: Partial<RigInput>): void {
-  useBench.getState().change('solution', (c) => {
+/** What a solution found for a rig: where it stands, and how it is set. */
+export interface Setting {
+  index: number;
+  /** Its distance; null when it stays where it is. */
+  distanceMm: number | null;
+  /** True when that moves the focus, so the subject, and not the camera. */
+  focuses: boolean;
+  rig: Partial<RigInput>;
+}
+
+/** Sets what solutions found, in one step of undo. A rig alone takes the scene along; beside others it stands at a distance of its own. */
+export function applySolutions(settings: Setting[]): void {
+  // The framing is what was asked for; it is not held against the answer.
+  const hold = { ...useSettings.getState().hold, framing: false };
+  const step = (c: Content) =>
+    settings.reduce((content, { index, distanceMm, focuses, rig }) => {
+      const { scene, rigs } = content.document.setup;
+      const old = rigs[index]!;
+      const set = (part: Partial<RigInput>, setup: Pick<Setup, 'scene' | 'rigs'>) =>
+        withSetup(content, { ...setup, rigs: setup.rigs.map((r, i) => (i === index ? { ...r, ...rig, ...part } : r)) });
+      if (distanceMm === null) {
+        return set({}, { scene, rigs });
+      }
+      if (focuses) {
+        return set({}, withSubjectAt(scene.subjectDistanceMm + distanceMm - distanceOf(old, scene), scene, rigs));
+      }
+      return rigs.length === 1
+        ? set({ subjectDistanceMm: null }, { scene: { ...scene, subjectDistanceMm: distanceMm, backgroundDistanceMm: behind(scene, distanceMm) }, rigs })
+        : set({ subjectDistanceMm: distanceMm }, { scene, rigs });
+    }, c);
+  useBench.getState().change(`solution${settings.map((s) => s.index).join()}`, step, hold);
+}
+
+/** Moves the subject; all cameras stay where they are, and so does what is behind. */
+export function moveSubject(mm: number): void {
+  useBench.getState().change('subject', (c) => {
     const { scene, rigs } = c.document.setup;
-    return withSetup(c, { scene: { ...scene, ...sceneOf }, rigs: rigs.map((rig, i) => (i === index ? { ...rig, ...rigOf } : rig)) });
+    return mm === scene.subjectDistanceMm ? c : withSetup(c, withSubjectAt(mm, scene, rigs));
   });
+}
+
+/** Moves the camera of the rigs that stand where the scene says; what is behind the subject stays where it is. */
+export const moveCamera = (mm: number): void =>
+  changeScene((scene) => ({ subjectDistanceMm: mm, backgroundDistanceMm: behind(scene, mm) }));
+
+/** Gives a rig a distance of its own, or, with null, sends it to where the scene says. */
+export const standAt = (index: number, subjectDistanceMm: number | null): void => changeRig(index, { subjectDistanceMm });
+
+/** Brings rigs to what the yardstick gives, in what is named. */
+export function bringToYardstick(what: Partial<Hold>, to?: number[]): void {
+  const { setup } = useBench.getState().document;
+  const lead: Lead = { leader: setup.yardstick ?? 0, ...(to && { to }) };
+  const { setup: brought, notes } = follow(setup, setup, { ...holdNothing, place: false, ...what }, lead);
+  useBench.getState().change(`bring${performance.now()}`, (c) => withSetup(c, brought), holdNothing);
+  useBench.setState({ holdNotes: notes });
 }
 
 /** Changes what figures go by. */
@@ -242,7 +316,7 @@ export function changeConventions(conventions: Conventions): void {
 }
 
 /** The most rigs that stand side by side; the contract's own bound. */
-export const mostRigs = 8;
+export const mostRigs = 12;
 
 /** Puts other rigs in the place of all, in one step of undo; the yardstick goes along with its rig. */
 function rearrange(what: string, next: (rigs: RigInput[]) => RigInput[]): void {
@@ -251,7 +325,7 @@ function rearrange(what: string, next: (rigs: RigInput[]) => RigInput[]): void {
     const { rigs, yardstick = 0 } = c.document.setup;
     const after = next(rigs).slice(0, mostRigs);
     return withSetup(c, { rigs: after, yardstick: Math.max(0, after.indexOf(rigs[yardstick]!)) });
-  });
+  }, holdNothing);
 }
 
 /** Puts another rig like this one beside it. */
@@ -265,12 +339,40 @@ export const moveRig = (from: number, to: number): void => rearrange('move', (ri
 /** Puts all rigs in another order: for each place, which of the rigs stands there. */
 export const orderRigs = (order: number[]): void => rearrange('order', (rigs) => order.map((i) => rigs[i]!));
 
-/** Makes a row of one rig: itself at each of some focal lengths, in place of it alone or of all rigs. */
-export function makeRow(index: number, focalLengths: number[], replaceAll: boolean): void {
-  rearrange('row', (rigs) => {
-    const rig = rigs[index]!;
-    const row = focalLengths.map((focalLengthMm) => ({ ...rig, focalLengthMm, ...(!rig.chain && { name: withUnit(plain(focalLengthMm), 'mm') }) }));
-    return replaceAll ? row : rigs.toSpliced(index, 1, ...row);
+/** What a row of rigs is made of. */
+export interface Row {
+  focalLengths: number[];
+  /** The rigs whose bodies it is made on. */
+  bodies: number[];
+  /** Each from where it frames as the rig does that the row is made of, rather than all from one spot. */
+  atOneFraming: boolean;
+  replaceAll: boolean;
+}
+
+/** Makes a row of rigs, each body at each of some focal lengths, in place of one rig or of all. */
+export function makeRow(index: number, { focalLengths, bodies, atOneFraming, replaceAll }: Row): void {
+  const { document, reports } = useBench.getState();
+  const { setup } = document;
+  const { scene } = setup;
+  const row = bodies.flatMap((body) => {
+    const rig = setup.rigs[body]!;
+    const named = bodies.length > 1 ? `${rigLetter(body)} at ` : '';
+    return focalLengths.map((focalLengthMm) => {
+      const next = { ...rig, focalLengthMm, ...(!rig.chain && { name: named + withUnit(plain(focalLengthMm), 'mm') }) };
+      return rig.chain ? fromParts(next, scene) : next;
+    });
+  });
+  const sizeMm = reports[index]?.figures.fieldHeightMm ?? NaN;
+  const answer = atOneFraming && sizeMm > 0 ? core().solve({ setup: { ...setup, rigs: row, yardstick: 0 }, goal: 'distance', sizeMm, isAcross: false }, feet()) : [];
+  const found = answer.map((of) => (Array.isArray(of) ? of[0] : undefined));
+  const stood = row.map((rig, i) => (found[i]?.subjectDistanceMm == null ? rig : { ...rig, subjectDistanceMm: found[i].subjectDistanceMm }));
+  rearrange('row', (rigs) => (replaceAll ? stood : rigs.toSpliced(index, 1, ...stood)));
+  const { rigs } = useBench.getState().document.setup;
+  useBench.setState({
+    holdNotes: rigs.map((rig) => {
+      const solution = found[stood.indexOf(rig)];
+      return solution ? [{ outcome: solution.isMet ? 'followed' : 'stopped', message: solution.message, mend: solution.mend }] : [];
+    }),
   });
 }
 

@@ -29,8 +29,8 @@ export function fromParts(rig: RigInput, scene: SceneInput): RigInput {
   if (!answer?.rig) {
     return rig;
   }
-  const { name, chain, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } = rig;
-  const next = { ...answer.rig, name, chain, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } as RigInput;
+  const { name, chain, subjectDistanceMm, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } = rig;
+  const next = { ...answer.rig, name, chain, subjectDistanceMm, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } as RigInput;
   known.set(next, known.get(rig)!);
   return next;
 }

@@ -61,6 +61,7 @@ const describeRig = (rig: RigInput): [string, string][] => [
   ['mode', chainOf(rig)?.mode ?? ''],
   ['sensor area', `${plain(rig.sensorWidthMm)} × ${plain(rig.sensorHeightMm)} mm`],
   ['recorded pixels', pixels(rig.recordedWidthPx, rig.recordedHeightPx)],
+  ['own distance', rig.subjectDistanceMm == null ? 'none' : distance(rig.subjectDistanceMm, false)],
   ['focal length', `${plain(rig.focalLengthMm)} mm`],
   ['aperture', `ƒ${plain(rig.fNumber)}`],
   ['reducers', (rig.optics ?? []).map((k) => `${plain(k)}×`).join(' ') || '1×'],

@@ -2,6 +2,7 @@ import type { Numbers, RigInput, RigReport, SceneInput } from '../../core/core';
 import type { Stage, View } from '../../picture/view';
 import { aperture, distance, fixed, withUnit } from '../../ui/format';
 import { rigLetter } from '../../ui/RigMark';
+import { distanceOf } from './standing';
 
 /** Nearer than a micrometre is the same place; without this, sums of distances would never be alike. */
 const metres = (mm: number) => Math.round(mm * 1e3) / 1e6;
@@ -39,6 +40,6 @@ export function captionOf(index: number, rig: RigInput, { figures }: RigReport, 
   const f = figures.equivalentFocalLengthMm;
   return [
     `${rigLetter(index)}  ${rig.name ?? ''}`,
-    `${withUnit(fixed(f, f < 100 ? 1 : 0), 'mm')} and blur of ${aperture(figures.equivalentFNumber)}, equivalents · ${aperture(figures.effectiveFNumber)} as set · from ${distance(scene.subjectDistanceMm, feet)}`,
+    `${withUnit(fixed(f, f < 100 ? 1 : 0), 'mm')} and blur of ${aperture(figures.equivalentFNumber)}, equivalents · ${aperture(figures.effectiveFNumber)} as set · from ${distance(distanceOf(rig, scene), feet)}`,
   ];
 }

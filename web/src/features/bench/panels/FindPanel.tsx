@@ -1,12 +1,12 @@
 import { Box, Button, MenuItem, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { core, type SceneInput, type Setup, type Solution, type SolveRequest } from '../../../core/core';
+import { core, type Setup, type Solution, type SolveRequest } from '../../../core/core';
 import { EntryField } from '../../../ui/EntryField';
 import { distanceField, plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { useCalm } from '../../../ui/useCalm';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
-import { applySolution } from '../benchStore';
+import { applySolutions, type Setting } from '../benchStore';
 import { usePanel } from './panelStore';
 import { Fields } from './RigPanel';
 import { SidePanel } from './SidePanel';
@@ -117,7 +117,12 @@ export function FindPanel({ setup, feet }: { setup: Setup; feet: boolean }) {
         )}
       </Fields>
       {(asked.goal === 'distance' || asked.goal === 'range') && <Bounds setup={setup} feet={feet} />}
-      {solutions.map((ofRig, rig) => ofRig.map((solution) => <Answer key={`${rig}${solution.what}`} rig={rig} solution={solution} scene={setup.scene} focuses={asked.goal === 'depth'} />))}
+      {solutions.map((ofRig, rig) => ofRig.map((solution) => <Answer key={`${rig}${solution.what}`} rig={rig} solution={solution} focuses={asked.goal === 'depth'} />))}
+      {solutions.length > 1 && asked.goal !== 'range' && asked.goal !== 'depth' && (
+        <Button fullWidth variant="outlined" sx={{ mt: 1 }} onClick={() => applySolutions(solutions.flatMap(([solution], rig) => (solution && isSettable(solution) ? [setting(rig, solution, false)] : [])))}>
+          Set them all
+        </Button>
+      )}
     </SidePanel>
   );
 }
@@ -138,27 +143,23 @@ function Bounds({ setup, feet }: { setup: Setup; feet: boolean }) {
   );
 }
 
+const isSettable = ({ subjectDistanceMm, focalLengthMm, fNumber }: Solution) => subjectDistanceMm !== null || focalLengthMm !== null || fNumber !== null;
+
+const setting = (index: number, { subjectDistanceMm, focalLengthMm, fNumber }: Solution, focuses: boolean): Setting => ({
+  index,
+  distanceMm: subjectDistanceMm,
+  focuses,
+  rig: { ...(focalLengthMm !== null && { focalLengthMm }), ...(fNumber !== null && { fNumber }) },
+});
+
 interface AnswerProps {
   rig: number;
   solution: Solution;
-  scene: SceneInput;
   /** True when the answer moves the focus and not the camera. */
   focuses: boolean;
 }
 
-function Answer({ rig, solution, scene, focuses }: AnswerProps) {
-  const { subjectDistanceMm, focalLengthMm, fNumber } = solution;
-  const take = () => {
-    const moved = subjectDistanceMm === null || focuses ? 0 : subjectDistanceMm - scene.subjectDistanceMm;
-    // When the camera moves, the background is as much farther away.
-    const behind = scene.backgroundDistanceMm == null ? null : scene.backgroundDistanceMm + moved;
-    applySolution(
-      rig,
-      subjectDistanceMm === null ? {} : { subjectDistanceMm, backgroundDistanceMm: behind === null ? null : Math.max(behind, subjectDistanceMm) },
-      { ...(focalLengthMm !== null && { focalLengthMm }), ...(fNumber !== null && { fNumber }) },
-    );
-  };
-  const settable = subjectDistanceMm !== null || focalLengthMm !== null || fNumber !== null;
+function Answer({ rig, solution, focuses }: AnswerProps) {
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '28px 1fr auto', gap: 0.5, alignItems: 'start', py: 1, borderTop: 1, borderColor: 'divider', fontSize: 14 }}>
       <RigMark index={rig} size={22} />
@@ -170,8 +171,8 @@ function Answer({ rig, solution, scene, focuses }: AnswerProps) {
         <div>{solution.message}</div>
         <Box sx={{ color: 'text.secondary', fontSize: 13 }}>{solution.mend}</Box>
       </div>
-      {settable && (
-        <Button onClick={take} aria-label={`Set it on rig ${rigLetter(rig)}`}>
+      {isSettable(solution) && (
+        <Button onClick={() => applySolutions([setting(rig, solution, focuses)])} aria-label={`Set it on rig ${rigLetter(rig)}`}>
           Set
         </Button>
       )}

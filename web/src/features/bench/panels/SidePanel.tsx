@@ -26,6 +26,7 @@ function OtherPanels() {
       {rigs.map((r, rig) => to(`Rig ${rigLetter(rig)}`, { kind: r.chain ? 'chain' : 'rig', rig }, `Go to ${r.chain ? 'parts' : 'more'} of rig ${rigLetter(rig)}`))}
       {to('Place, light', { kind: 'scene' }, 'Go to place and light')}
       {to('Find', { kind: 'find' }, 'Go to find')}
+      {to('Hold', { kind: 'hold' }, 'Go to hold')}
       {to('Conventions', { kind: 'conventions' }, 'Go to conventions')}
     </Box>
   );

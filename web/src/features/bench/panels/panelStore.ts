@@ -11,7 +11,8 @@ export type OpenPanel =
   | { kind: 'row'; rig: number }
   | { kind: 'scene' }
   | { kind: 'conventions' }
-  | { kind: 'find' };
+  | { kind: 'find' }
+  | { kind: 'hold' };
 
 interface PanelState {
   panel: OpenPanel | null;
