@@ -53,6 +53,7 @@ internal static class EvaluateChecks
         checks.InRange(prefix + "figureHeightMm", scene.FigureHeightMm, Quantity.FigureHeight, unit);
         checks.InRange(prefix + "nearestCameraMm", scene.NearestCameraMm, Quantity.CameraPlace, unit);
         checks.InRange(prefix + "farthestCameraMm", scene.FarthestCameraMm, Quantity.CameraPlace, unit);
+        checks.InRange(prefix + "microphoneMm", scene.MicrophoneMm, Quantity.CameraPlace, unit);
         checks.InRange(prefix + "sidewaysMm", scene.SidewaysMm, Quantity.Sideways, unit);
         checks.InRange(prefix + "brightnessEv", scene.BrightnessEv, Quantity.Brightness);
         checks.InRange(prefix + "timelineFps", scene.TimelineFps, Quantity.Fps);

@@ -15,6 +15,7 @@ internal static class InputMapping
         FigureHeightMm = scene.FigureHeightMm,
         NearestCameraMm = scene.NearestCameraMm,
         FarthestCameraMm = scene.FarthestCameraMm,
+        MicrophoneMm = scene.MicrophoneMm,
         SidewaysMm = scene.SidewaysMm,
         BrightnessEv = scene.BrightnessEv,
         TimelineFps = scene.TimelineFps,

@@ -27,6 +27,9 @@ public sealed record SceneInput
     /// <summary>Farthest that the camera can go back, mm; left out in the open.</summary>
     public double? FarthestCameraMm { get; set; }
 
+    /// <summary>From the microphone to the subject, mm; left out for one on the camera.</summary>
+    public double? MicrophoneMm { get; set; }
+
     /// <summary>Sideways move of the camera for which parallax is told, mm.</summary>
     public double SidewaysMm { get; set; } = 100;
 

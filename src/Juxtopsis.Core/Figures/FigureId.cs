@@ -165,6 +165,12 @@ public enum FigureId
     /// <summary>Clear in front of the lens.</summary>
     WorkingDistanceMm,
 
+    /// <summary>Camera to subject.</summary>
+    CameraDistanceMm,
+
+    /// <summary>Microphone to subject.</summary>
+    MicrophoneDistanceMm,
+
     /// <summary>Pupil.</summary>
     PupilMm,
 

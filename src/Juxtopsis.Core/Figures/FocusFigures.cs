@@ -101,6 +101,16 @@ internal static class FocusFigures
             "From the front of the lens to the subject: room for light, hands and safety.",
             (in _) => "Ds − L",
             (in c) => c.Scene.SubjectDistanceMm + RigEvaluator.MarkMm(c.Conventions, c.Rig) - c.Rig.Lens.FrontFromSensorMm),
+        new(
+            FigureId.CameraDistanceMm, "Dc", "Camera to subject", FigureUnit.SceneMm, FigureComparison.Plain,
+            "How far from the subject this rig stands: where the scene says, or at a distance of its own.",
+            (in _) => "D",
+            (in c) => c.Scene.SubjectDistanceMm) { Schools = Schools.Distance },
+        new(
+            FigureId.MicrophoneDistanceMm, "Mc", "Microphone to subject", FigureUnit.SceneMm, FigureComparison.Plain,
+            "From the microphone to the mouth; one on the camera is as far away as the camera.",
+            (in c) => c.Scene.MicrophoneMm is null ? "D" : "Mi",
+            (in c) => c.Scene.MicrophoneMm ?? c.Scene.SubjectDistanceMm) { Limits = "In the open each doubling costs 6 dB; between walls less." },
     ];
 
     private static string Nearest(in FigureCase c)

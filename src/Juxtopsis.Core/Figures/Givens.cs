@@ -57,6 +57,7 @@ internal static class Givens
         Scene("Hf", "height of the figure", (in c) => c.Scene.FigureHeightMm),
         Of("Aq", "delivered shape asked for", FigureUnit.Ratio, (in c) => c.Scene.DeliveryAspect),
         Of("Q", "delivered pixels across", FigureUnit.Pixels, (in c) => c.Scene.DeliveryWidthPx),
+        Scene("Mi", "microphone to the subject", (in c) => c.Scene.MicrophoneMm),
         Scene("x", "sideways move", (in c) => c.Scene.SidewaysMm),
         Of("θs", "shutter angle", FigureUnit.Degrees, (in c) => c.Scene.ShutterAngleDeg),
         Of("Ft", "frames a second of the timeline", FigureUnit.PerSecond, (in c) => c.Scene.TimelineFps),

@@ -25,6 +25,9 @@ public readonly record struct Scene(double SubjectDistanceMm)
     /// <summary>Farthest that the camera can go back (the room), mm from the mark; null in the open.</summary>
     public double? FarthestCameraMm { get; init; }
 
+    /// <summary>From the microphone to the subject, mm; null for one on the camera.</summary>
+    public double? MicrophoneMm { get; init; }
+
     /// <summary>Sideways move of the camera for which parallax is told, mm.</summary>
     public double SidewaysMm { get; init; } = 100;
 

@@ -74,6 +74,7 @@ public sealed class UnitsTests
         BackgroundDistanceMm = s.BackgroundDistanceMm * by,
         LensHeightMm = s.LensHeightMm * by,
         FigureHeightMm = s.FigureHeightMm * by,
+        MicrophoneMm = s.MicrophoneMm * by,
         SidewaysMm = s.SidewaysMm * by,
     };
 

@@ -197,6 +197,8 @@ def case(name, scene, conventions, rig, yardstick=None):
         out["hyperfocalDistanceMm"] = f * (1 + 1 / ratio) + f * (1 + ratio) - mark
     if front is not None:
         out["workingDistanceMm"] = D - front
+    out["cameraDistanceMm"] = sc["subjectDistanceMm"]
+    out["microphoneDistanceMm"] = sc.get("microphoneMm", sc["subjectDistanceMm"])
 
     out["faceStretch"] = a / (a - 120)
     out["backgroundSize"] = 0 if b == inf else a / b
@@ -265,7 +267,7 @@ print(json.dumps([
          {"sensorWidthMm": 17.3, "sensorHeightMm": 13, "focalLengthMm": 150, "fNumber": 2.8, "squeeze": 1.33, "squeezePlace": "rear",
           "optics": [1.4, 2], "lensStabilisationStops": 4}),
     case("rivet: macro at 1:1 with its own data and a pupil of its own",
-         {"subjectDistanceMm": 310, "backgroundDistanceMm": 390, "deliveryAspect": 16 / 9, "brightnessEv": 7},
+         {"subjectDistanceMm": 310, "backgroundDistanceMm": 390, "deliveryAspect": 16 / 9, "brightnessEv": 7, "microphoneMm": 450},
          {"circle": "fixedSize", "cocFixedMm": 0.03},
          {"sensorWidthMm": 36, "sensorHeightMm": 24, "focalLengthMm": 105, "fNumber": 11, "sensitivityIso": 1600,
           "lens": {"blades": 9, "nearestFocusMm": 310, "largestMagnification": 1, "pupilMagnification": 1.25, "frontFromSensorMm": 168}}),

@@ -13,7 +13,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Evaluates 1 to 8 rigs in a scene. */
+        /** Evaluates 1 to 12 rigs in a scene. */
         post: operations["Evaluate"];
         delete?: never;
         options?: never;
@@ -651,13 +651,13 @@ export interface components {
          * @enum {unknown}
          */
         DistanceMark: "sensorMark" | "lensFront";
-        /** @description A scene, the conventions, and 1 to 8 rigs to evaluate in it. */
+        /** @description A scene, the conventions, and 1 to 12 rigs to evaluate in it. */
         EvaluateRequest: {
             /** @description Where things stand and what is delivered; the same for every rig. */
             scene: components["schemas"]["SceneInput"];
             /** @description The choices that figures depend on; full frame and 1/1500 of the diagonal when left out. */
             conventions?: components["schemas"]["ConventionsInput"];
-            /** @description The rigs, 1 to 8. */
+            /** @description The rigs, 1 to 12. */
             rigs: components["schemas"]["RigInput"][];
             /**
              * Format: int32
@@ -736,7 +736,7 @@ export interface components {
          * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
          * @enum {unknown}
          */
-        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "largestMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
+        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "largestMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "cameraDistanceMm" | "microphoneDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
         /** @description What a figure is. */
         FigureInfo: {
             /** @description Its name on the wire. */
@@ -1344,6 +1344,11 @@ export interface components {
              * @description Farthest that the camera can go back, mm; left out in the open.
              */
             farthestCameraMm?: null | number;
+            /**
+             * Format: double
+             * @description From the microphone to the subject, mm; left out for one on the camera.
+             */
+            microphoneMm?: null | number;
             /**
              * Format: double
              * @description Sideways move of the camera for which parallax is told, mm.

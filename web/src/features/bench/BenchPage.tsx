@@ -14,7 +14,7 @@ import { assembled } from './chains';
 import { LookCloser } from './LookCloser';
 import { ConflictDialog } from './ConflictDialog';
 import { Figures } from './Figures';
-import { GroundLine } from './GroundLine';
+import { GroundLine } from './ground/GroundLine';
 import { HoldBar } from './HoldBar';
 import { ChainPanel } from './panels/ChainPanel';
 import { ConventionsPanel } from './panels/ConventionsPanel';
@@ -100,6 +100,7 @@ function Bench() {
   const low = useMediaQuery('(max-height: 860px)', { noSsr: true });
   const frameHeight = low && rigs.some((r) => r.chain) ? 148 : 214;
   const many = rigs.length > 2;
+  const spread = rigs.some((rig) => rig.subjectDistanceMm != null);
   const figures = <Figures name={name} rigs={rigs} scene={scene} reports={reports} yardstick={yardstick} feet={feet} conventions={words.conventions} />;
   const referenceName =
     referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;
@@ -143,6 +144,7 @@ function Bench() {
             reasons={words.reasons[i] ?? noReasons}
             problems={problems}
             isYardstick={i === yardstick}
+            spread={spread}
             count={rigs.length}
             referenceName={referenceName}
             span={span}
@@ -153,7 +155,7 @@ function Bench() {
         ))}
         {!many && <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>{figures}</Box>}
       </Box>
-      <GroundLine scene={scene} reports={reports} feet={feet} />
+      <GroundLine setup={setup} reports={reports} feet={feet} />
       {many && figures}
       <OpenPanel />
       <LookCloser name={name} scene={scene} rigs={rigs} reports={reports} yardstick={yardstick} feet={feet} />

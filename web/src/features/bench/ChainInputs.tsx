@@ -19,6 +19,8 @@ interface ChainInputsProps {
   problems: FieldError[];
   /** Only what a hand moves most. */
   brief: boolean;
+  /** The scene's distance, where some rig does not stand at it; null where all do. */
+  sceneMm: number | null;
   feet: boolean;
 }
 
@@ -28,7 +30,7 @@ interface NamedMode {
 }
 
 /** A rig of parts: the chain to scale, its parts by name, and what can be set on it. */
-export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assembled, spanMm, problems, brief, feet }: ChainInputsProps) {
+export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assembled, spanMm, problems, brief, sceneMm, feet }: ChainInputsProps) {
   const open = usePanel((s) => s.open);
   const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
   const modes = (chain.parts[0]?.item.modes as NamedMode[] | undefined) ?? [];
@@ -94,7 +96,7 @@ export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assemb
           </ButtonBase>
         </Box>
       )}
-      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: brief ? '1fr 1fr' : '2fr 1.2fr 1fr 1fr', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' } }}>
+      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: brief ? `repeat(${sceneMm === null ? 2 : 3}, 1fr)` : '2fr 1.2fr 1fr 1fr', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' } }}>
         {!brief && (
           <LabelledSelect label="Recording mode" value={mode} onChange={(next) => changeChain(index, { ...chain, mode: next })}>
             {modes.map((m) => (
@@ -133,7 +135,7 @@ export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assemb
             onValue={(punchIn) => changeRig(index, { punchIn })}
           />
         )}
-        {rig.subjectDistanceMm != null && <OwnDistance index={index} mm={rig.subjectDistanceMm} problems={problems} feet={feet} />}
+        {sceneMm !== null && <OwnDistance index={index} mm={rig.subjectDistanceMm ?? null} sceneMm={sceneMm} problems={problems} feet={feet} />}
       </Box>
     </Box>
   );

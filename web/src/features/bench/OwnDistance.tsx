@@ -5,20 +5,23 @@ import { standAt } from './benchStore';
 
 interface OwnDistanceProps {
   index: number;
-  mm: number;
+  /** Null for a rig that stands where the scene says. */
+  mm: number | null;
+  sceneMm: number;
   problems: FieldError[];
   feet: boolean;
 }
 
-/** The distance of a rig that does not stand where the scene says. */
-export function OwnDistance({ index, mm, problems, feet }: OwnDistanceProps) {
+/** How far from the subject a rig stands, where not all stand at one place. */
+export function OwnDistance({ index, mm, sceneMm, problems, feet }: OwnDistanceProps) {
   return (
     <EntryField
       label="Stands at"
       help="The rig’s own distance to the subject; emptied, it goes where the scene says."
       kind="subjectDistance"
-      shown={distanceField(mm, feet)}
-      stepFrom={mm}
+      shown={mm === null ? '' : distanceField(mm, feet)}
+      placeholder={distanceField(sceneMm, feet)}
+      stepFrom={mm ?? sceneMm}
       feet={feet}
       problem={problems.find((p) => p.field === `rigs[${index}].subjectDistanceMm`)?.message}
       onClear={() => standAt(index, null)}

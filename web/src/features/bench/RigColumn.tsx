@@ -39,6 +39,8 @@ interface RigColumnProps {
   reasons: Reason[];
   problems: FieldError[];
   isYardstick: boolean;
+  /** Whether some rig stands at a distance of its own. */
+  spread: boolean;
   /** How many rigs there are; of many, each says less at first. */
   count: number;
   referenceName: string;
@@ -68,7 +70,7 @@ const Answer = styled('div')(({ theme }) => ({
 
 /** One rig: its name, the frame it gives, the answer in a line, and what can be changed. */
 export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
-  const { index, rig, scene, report, focused, reasons, problems, isYardstick, count, referenceName, span, chainSpan, frameHeight, feet } = props;
+  const { index, rig, scene, report, focused, reasons, problems, isYardstick, spread, count, referenceName, span, chainSpan, frameHeight, feet } = props;
   const letter = rigLetter(index);
   const { figures } = report;
   const own = useMemo(() => sceneOf(rig, scene), [rig, scene]);
@@ -118,9 +120,9 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
       </Answer>
       {(!stop || known[0]?.ofParts) && <ToKnow index={index} known={known} />}
       {chain && parts ? (
-        <ChainInputs index={index} rig={rig} chain={chain} assembled={parts} spanMm={chainSpan} problems={problems} brief={brief} feet={feet} />
+        <ChainInputs index={index} rig={rig} chain={chain} assembled={parts} spanMm={chainSpan} problems={problems} brief={brief} sceneMm={spread ? scene.subjectDistanceMm : null} feet={feet} />
       ) : (
-        <RigInputs index={index} rig={rig} problems={problems} brief={brief} feet={feet} />
+        <RigInputs index={index} rig={rig} problems={problems} brief={brief} sceneMm={spread ? scene.subjectDistanceMm : null} feet={feet} />
       )}
       {count > 2 && (
         <Button size="small" onClick={() => setAll(!all)} aria-expanded={all} aria-label={all ? `Fewer settings of rig ${letter}` : `All settings of rig ${letter}`}>

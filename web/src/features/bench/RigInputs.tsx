@@ -15,11 +15,13 @@ interface RigInputsProps {
   problems: FieldError[];
   /** Only what a hand moves most. */
   brief: boolean;
+  /** The scene's distance, where some rig does not stand at it; null where all do. */
+  sceneMm: number | null;
   feet: boolean;
 }
 
 /** Everything of a rig that can be typed. */
-export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, feet }: RigInputsProps) {
+export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, sceneMm, feet }: RigInputsProps) {
   const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
   const { formats } = core();
   const format = formats.find((f) => f.widthMm === rig.sensorWidthMm && f.heightMm === rig.sensorHeightMm)?.name ?? own;
@@ -83,7 +85,7 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, 
           />
         </Box>
       )}
-      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: brief ? '1.25fr 1fr' : '1.25fr repeat(4, 1fr)', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' } }}>
+      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: brief ? `1.25fr repeat(${sceneMm === null ? 1 : 2}, 1fr)` : '1.25fr repeat(4, 1fr)', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' } }}>
         <EntryField
           label="Focal length"
           help="As marked on the lens, in millimetres."
@@ -134,7 +136,7 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, 
             />
           </>
         )}
-        {rig.subjectDistanceMm != null && <OwnDistance index={index} mm={rig.subjectDistanceMm} problems={problems} feet={feet} />}
+        {sceneMm !== null && <OwnDistance index={index} mm={rig.subjectDistanceMm ?? null} sceneMm={sceneMm} problems={problems} feet={feet} />}
       </Box>
     </Box>
   );

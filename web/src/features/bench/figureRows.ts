@@ -56,6 +56,7 @@ export const topics: Record<string, FigureGroup[]> = {
     {
       name: 'Angle and framing',
       rows: [
+        { figure: 'cameraDistanceMm' },
         { figure: 'effectiveFocalLengthMm', name: 'On the sensor', help: 'For a squeezed lens across, then up.', text: onTheSensor },
         { figure: 'equivalentFocalLengthMm' },
         { figure: 'angleOfViewHorizontalDeg' },
@@ -151,7 +152,9 @@ export const topics: Record<string, FigureGroup[]> = {
         { figure: 'fieldWidthMm' },
         { figure: 'fieldHeightMm' },
         { figure: 'backgroundFieldWidthMm' },
+        { figure: 'cameraDistanceMm' },
         { figure: 'workingDistanceMm', name: 'Clear of the lens' },
+        { figure: 'microphoneDistanceMm', name: 'Microphone' },
       ],
     },
     {

@@ -93,6 +93,7 @@ export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: Sc
         <Fields>
           {field('Camera not nearer', 'Heat, water, animals: the nearest that the camera may come to the subject.', 'cameraPlace', 'nearestCameraMm', null, far, 'free')}
           {field('Camera not farther', 'The farthest that the sensor mark can be from the subject: the room less what stands behind the mark.', 'cameraPlace', 'farthestCameraMm', null, far, 'open')}
+          {field('Microphone', 'From the microphone to the mouth; empty for one on the camera. Each doubling costs 6 dB in the open.', 'cameraPlace', 'microphoneMm', null, far, 'on the camera')}
           {field('Standing figure', 'Height of the figures in the frames.', 'lensHeight', 'figureHeightMm', 1750, far)}
         </Fields>
         <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>
