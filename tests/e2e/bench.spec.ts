@@ -261,7 +261,7 @@ test('the ground line turns to the view from above, stays so, and is moved there
   await expect(bench.field('To the subject')).toHaveValue('2.6\u2009m');
   // Seen from above, the edges are those of the field across: at the subject they are as far apart as it is wide.
   const edge = await ground
-    .locator('line.rig-line-0')
+    .locator('line[data-edge="A1"]')
     .first()
     .evaluate((line) => ['x1', 'y1', 'x2', 'y2'].map((name) => Number(line.getAttribute(name))));
   const slope = Math.abs((edge[3]! - edge[1]!) / (edge[2]! - edge[0]!));

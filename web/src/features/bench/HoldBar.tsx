@@ -48,6 +48,7 @@ export const HoldBar = memo(function HoldBar() {
                 fontFamily: 'inherit',
                 fontSize: 12.5,
                 lineHeight: 1.25,
+                '& svg': { flexShrink: 0 },
                 color: of.some((n) => n.outcome === 'stopped') ? 'warning.main' : 'text.secondary',
               }}
             >

@@ -34,8 +34,7 @@ export function follow(before: Setup, after: Setup, hold: Hold, lead?: Lead): Fo
     return { setup: after, notes: noNotes };
   }
   const rigs = after.rigs.map((rig, i) => {
-    const { notes, ...moved } = held[i]!;
-    const part = Object.fromEntries(Object.entries(moved).filter(([, value]) => value !== null)) as Partial<RigInput>;
+    const part = Object.fromEntries(Object.entries(held[i]!).filter(([key, value]) => key !== 'notes' && value !== null)) as Partial<RigInput>;
     const next = Object.keys(part).length === 0 ? rig : { ...rig, ...part };
     return next !== rig && next.chain ? fromParts(next, after.scene) : next;
   });
