@@ -121,6 +121,7 @@ test('microphone and room stand on the ground line; a field’s edge is pulled t
   const box = (await ground.boundingBox())!;
   const [x, y] = [box.x + x1! + (x2! - x1!) * 0.2, box.y + y1! + (y2! - y1!) * 0.2];
   const before = parseFloat(await bench.field('Focal length', 'B').inputValue());
+  await expect(bench.page.locator('.MuiBackdrop-root')).toHaveCount(0);
   await bench.page.mouse.move(x, y);
   await bench.page.mouse.down();
   await bench.page.mouse.move(x, y + 12, { steps: 3 });
