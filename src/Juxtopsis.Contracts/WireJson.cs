@@ -60,6 +60,7 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(IReadOnlyList<ComparisonSummary>))]
 [JsonSerializable(typeof(ComparisonDocument))]
 [JsonSerializable(typeof(ComparisonConflict))]
+[JsonSerializable(typeof(PhotoOutput))]
 [JsonSerializable(typeof(EntryOutput))]
 [JsonSerializable(typeof(Problem))]
 [JsonSerializable(typeof(HealthOutput))]

@@ -28,6 +28,9 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     /// <summary>The current crew's gear, retired things included.</summary>
     public DbSet<GearRow> Gear => Set<GearRow>();
 
+    /// <summary>The current crew's photographs of places.</summary>
+    public DbSet<Photo> Photos => Set<Photo>();
+
     /// <summary>The crew on whose behalf this context works.</summary>
     public Guid CrewId => scope.CrewId;
 
@@ -76,6 +79,11 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         gear.Property(g => g.Document).HasColumnType("jsonb");
         gear.Property(g => g.Revision).IsConcurrencyToken();
         gear.HasIndex(g => new { g.CrewId, g.Kind, g.NameKey }).IsUnique().HasFilter("retired_at is null");
+
+        var photo = modelBuilder.Entity<Photo>();
+        Owned(photo);
+        photo.HasKey(p => new { p.CrewId, p.Id });
+        photo.Property(p => p.Jpeg).HasMaxLength(Photo.MaxBytes);
     }
 
     private static ValueConverter<ComparisonDocument, string> DocumentAsJson { get; } = new(

@@ -4,6 +4,7 @@ using Juxtopsis.Server.Comparisons;
 using Juxtopsis.Server.Evaluating;
 using Juxtopsis.Server.Health;
 using Juxtopsis.Server.Pages;
+using Juxtopsis.Server.Photos;
 using Juxtopsis.Server.Problems;
 using Juxtopsis.Server.Shelf;
 using Juxtopsis.Server.Startup;
@@ -42,6 +43,7 @@ app.MapScalarApiReference("/api/docs", page => page.WithTitle("Juxtopsis API").D
 app.MapHealth();
 app.MapCore();
 app.MapComparisons();
+app.MapPhotos();
 app.MapShelf();
 app.UsePages(builder.Configuration["Juxtopsis:Pages"]);
 

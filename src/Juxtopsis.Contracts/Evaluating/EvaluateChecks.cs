@@ -54,6 +54,11 @@ internal static class EvaluateChecks
         checks.InRange(prefix + "nearestCameraMm", scene.NearestCameraMm, Quantity.CameraPlace, unit);
         checks.InRange(prefix + "farthestCameraMm", scene.FarthestCameraMm, Quantity.CameraPlace, unit);
         checks.InRange(prefix + "microphoneMm", scene.MicrophoneMm, Quantity.CameraPlace, unit);
+        if (scene.Photo is { } photo)
+        {
+            CheckPhoto(checks, photo, prefix + "photo.");
+        }
+
         checks.InRange(prefix + "sidewaysMm", scene.SidewaysMm, Quantity.Sideways, unit);
         checks.InRange(prefix + "brightnessEv", scene.BrightnessEv, Quantity.Brightness);
         checks.InRange(prefix + "timelineFps", scene.TimelineFps, Quantity.Fps);
@@ -73,6 +78,18 @@ internal static class EvaluateChecks
                 $"The background at {background} is nearer than the subject at {subject}.",
                 $"Put the background at {subject} or more, or bring the subject nearer.");
         }
+    }
+
+    private static void CheckPhoto(FieldChecks checks, PhotoInput photo, string prefix)
+    {
+        checks.InRange(prefix + "widthPx", photo.WidthPx, Quantity.Pixels);
+        checks.InRange(prefix + "heightPx", photo.HeightPx, Quantity.Pixels);
+        checks.InRange(prefix + "sensorWidthMm", photo.SensorWidthMm, Quantity.SensorSide);
+        checks.InRange(prefix + "sensorHeightMm", photo.SensorHeightMm, Quantity.SensorSide);
+        checks.InRange(prefix + "focalLengthMm", photo.FocalLengthMm, Quantity.FocalLength);
+        checks.InRange(prefix + "latitudeDeg", photo.LatitudeDeg, Quantity.Latitude);
+        checks.InRange(prefix + "longitudeDeg", photo.LongitudeDeg, Quantity.Longitude);
+        checks.Both(prefix, "latitudeDeg", photo.LatitudeDeg, "longitudeDeg", photo.LongitudeDeg, "The place of the photograph has one half only.");
     }
 
     private static void CheckConventions(FieldChecks checks, ConventionsInput conventions, LengthUnit unit, string prefix)

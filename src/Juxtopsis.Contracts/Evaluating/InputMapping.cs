@@ -16,6 +16,7 @@ internal static class InputMapping
         NearestCameraMm = scene.NearestCameraMm,
         FarthestCameraMm = scene.FarthestCameraMm,
         MicrophoneMm = scene.MicrophoneMm,
+        Still = scene.Photo is { } p ? Still.Trim(p.SensorWidthMm, p.SensorHeightMm, p.FocalLengthMm, p.WidthPx / p.HeightPx) : null,
         SidewaysMm = scene.SidewaysMm,
         BrightnessEv = scene.BrightnessEv,
         TimelineFps = scene.TimelineFps,

@@ -23,6 +23,9 @@ public enum Place
 
     /// <summary>Nothing but one lamp in the dark, at the distance of what is behind.</summary>
     OneLamp,
+
+    /// <summary>The scene's own photograph.</summary>
+    Photo,
 }
 
 /// <summary>What is in focus in a frame.</summary>

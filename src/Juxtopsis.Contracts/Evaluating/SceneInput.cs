@@ -45,6 +45,9 @@ public sealed record SceneInput
     /// <summary>Mains frequency of the lamps, Hz.</summary>
     public double MainsHertz { get; set; } = 50;
 
+    /// <summary>A photograph of the place; left out when there is none.</summary>
+    public PhotoInput? Photo { get; set; }
+
     /// <summary>The place that frames are drawn in; figures do not go by it.</summary>
     public Place Place { get; set; } = Place.Shed;
 

@@ -165,6 +165,12 @@ public enum FigureId
     /// <summary>Clear in front of the lens.</summary>
     WorkingDistanceMm,
 
+    /// <summary>Of the still's width.</summary>
+    StillShareAcross,
+
+    /// <summary>Of the still's height.</summary>
+    StillShareUp,
+
     /// <summary>Camera to subject.</summary>
     CameraDistanceMm,
 

@@ -102,6 +102,18 @@ internal static class FocusFigures
             (in _) => "Ds − L",
             (in c) => c.Scene.SubjectDistanceMm + RigEvaluator.MarkMm(c.Conventions, c.Rig) - c.Rig.Lens.FrontFromSensorMm),
         new(
+            FigureId.StillShareAcross, "Vx", "Of the photograph’s width", FigureUnit.Share, FigureComparison.Percent,
+            "How much of the photograph’s width this rig takes in from the same place; above 100 % it is wider than the photograph.",
+            (in _) => "Fw·fv/(a·Wv)",
+            (in c) => c.Scene.Still is { } v ? c.Report.Focus?.FieldWidthMm * v.FocalLengthMm / (c.Report.Focus?.SubjectFromPupilMm * v.WidthMm) : null)
+        { Limits = "For a still that was focused far away, with its pupil where this rig has its own." },
+        new(
+            FigureId.StillShareUp, "Vy", "Of the photograph’s height", FigureUnit.Share, FigureComparison.Percent,
+            "How much of the photograph’s height this rig takes in from the same place; above 100 % it is taller than the photograph.",
+            (in _) => "Fh·fv/(a·Hv)",
+            (in c) => c.Scene.Still is { } v ? c.Report.Focus?.FieldHeightMm * v.FocalLengthMm / (c.Report.Focus?.SubjectFromPupilMm * v.HeightMm) : null)
+        { Limits = "For a still that was focused far away, with its pupil where this rig has its own." },
+        new(
             FigureId.CameraDistanceMm, "Dc", "Camera to subject", FigureUnit.SceneMm, FigureComparison.Plain,
             "How far from the subject this rig stands: where the scene says, or at a distance of its own.",
             (in _) => "D",

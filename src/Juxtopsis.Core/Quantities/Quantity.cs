@@ -154,6 +154,12 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>Room on a card or disc, GB.</summary>
     public static Quantity Gigabytes { get; } = new("Storage", "GB", 0.1, 1e7, "512");
 
+    /// <summary>Degrees north of the equator.</summary>
+    public static Quantity Latitude { get; } = new("Latitude", "°", -90, 90, "52.1");
+
+    /// <summary>Degrees east of the prime meridian.</summary>
+    public static Quantity Longitude { get; } = new("Longitude", "°", -180, 180, "4.3");
+
     /// <summary>Divisor of the picture's diagonal for the circle of confusion.</summary>
     public static Quantity CocDivisor { get; } = new("Circle of confusion divisor", "", 100, 20_000, "1500");
 

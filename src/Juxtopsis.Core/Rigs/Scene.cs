@@ -28,6 +28,9 @@ public readonly record struct Scene(double SubjectDistanceMm)
     /// <summary>From the microphone to the subject, mm; null for one on the camera.</summary>
     public double? MicrophoneMm { get; init; }
 
+    /// <summary>A still that was taken from where the scene says; null when there is none.</summary>
+    public Still? Still { get; init; }
+
     /// <summary>Sideways move of the camera for which parallax is told, mm.</summary>
     public double SidewaysMm { get; init; } = 100;
 
@@ -45,10 +48,30 @@ public readonly record struct Scene(double SubjectDistanceMm)
 
     /// <summary>The same scene for a camera at another distance from the subject: what is behind stays as far behind it.</summary>
     /// <param name="subjectDistanceMm">The distance, mm.</param>
-    /// <returns>The scene.</returns>
+    /// <returns>The scene; without the still, which shows it from elsewhere.</returns>
     public Scene From(double subjectDistanceMm) => this with
     {
+        Still = subjectDistanceMm == SubjectDistanceMm ? Still : null,
         SubjectDistanceMm = subjectDistanceMm,
         BackgroundDistanceMm = subjectDistanceMm + (BackgroundDistanceMm - SubjectDistanceMm),
     };
+}
+
+/// <summary>A still photograph by what took it.</summary>
+/// <param name="WidthMm">Width of the part of the sensor that the still shows, mm.</param>
+/// <param name="HeightMm">Height of that part, mm.</param>
+/// <param name="FocalLengthMm">Focal length, mm: the true one for a true sensor, the equivalent one for 36 × 24.</param>
+public readonly record struct Still(double WidthMm, double HeightMm, double FocalLengthMm)
+{
+    /// <summary>A still of a shape of its own, trimmed from a sensor.</summary>
+    /// <param name="sensorWidthMm">Width of the sensor, mm.</param>
+    /// <param name="sensorHeightMm">Height of the sensor, mm.</param>
+    /// <param name="focalLengthMm">Focal length, mm.</param>
+    /// <param name="aspect">Width over height of the still.</param>
+    /// <returns>The still.</returns>
+    public static Still Trim(double sensorWidthMm, double sensorHeightMm, double focalLengthMm, double aspect)
+    {
+        var used = UsedArea.Trim(sensorWidthMm, sensorHeightMm, 1, aspect);
+        return new(used.WidthMm, used.HeightMm, focalLengthMm);
+    }
 }

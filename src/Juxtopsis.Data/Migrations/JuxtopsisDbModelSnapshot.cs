@@ -147,6 +147,40 @@ namespace Juxtopsis.Data.Migrations
                     b.ToTable("gear", (string)null);
                 });
 
+            modelBuilder.Entity("Juxtopsis.Data.Model.Photo", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("CreatedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("created_at");
+
+                    b.Property<int>("HeightPx")
+                        .HasColumnType("integer")
+                        .HasColumnName("height_px");
+
+                    b.Property<byte[]>("Jpeg")
+                        .IsRequired()
+                        .HasMaxLength(6291456)
+                        .HasColumnType("bytea")
+                        .HasColumnName("jpeg");
+
+                    b.Property<int>("WidthPx")
+                        .HasColumnType("integer")
+                        .HasColumnName("width_px");
+
+                    b.HasKey("CrewId", "Id")
+                        .HasName("pk_photos");
+
+                    b.ToTable("photos", (string)null);
+                });
+
             modelBuilder.Entity("Juxtopsis.Data.Model.Comparison", b =>
                 {
                     b.HasOne("Juxtopsis.Data.Model.Crew", null)
@@ -165,6 +199,16 @@ namespace Juxtopsis.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_gear_crews_crew_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.Photo", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_photos_crews_crew_id");
                 });
 #pragma warning restore 612, 618
         }

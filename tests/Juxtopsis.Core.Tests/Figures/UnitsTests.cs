@@ -74,6 +74,7 @@ public sealed class UnitsTests
         BackgroundDistanceMm = s.BackgroundDistanceMm * by,
         LensHeightMm = s.LensHeightMm * by,
         FigureHeightMm = s.FigureHeightMm * by,
+        Still = s.Still is { } v ? new Still(v.WidthMm * by, v.HeightMm * by, v.FocalLengthMm * by) : null,
         MicrophoneMm = s.MicrophoneMm * by,
         SidewaysMm = s.SidewaysMm * by,
     };

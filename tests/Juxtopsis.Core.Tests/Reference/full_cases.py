@@ -197,6 +197,13 @@ def case(name, scene, conventions, rig, yardstick=None):
         out["hyperfocalDistanceMm"] = f * (1 + 1 / ratio) + f * (1 + ratio) - mark
     if front is not None:
         out["workingDistanceMm"] = D - front
+    if "photo" in sc:
+        # As angles: what the rig sees of the world from its pupil, against what the still sees.
+        ph = sc["photo"]
+        shape = ph["widthPx"] / ph["heightPx"]
+        w = min(ph["sensorWidthMm"], ph["sensorHeightMm"] * shape)
+        out["stillShareAcross"] = (out["fieldWidthMm"] / 2 / a) / (w / 2 / ph["focalLengthMm"])
+        out["stillShareUp"] = (out["fieldHeightMm"] / 2 / a) / (w / shape / 2 / ph["focalLengthMm"])
     out["cameraDistanceMm"] = sc["subjectDistanceMm"]
     out["microphoneDistanceMm"] = sc.get("microphoneMm", sc["subjectDistanceMm"])
 
@@ -267,7 +274,8 @@ print(json.dumps([
          {"sensorWidthMm": 17.3, "sensorHeightMm": 13, "focalLengthMm": 150, "fNumber": 2.8, "squeeze": 1.33, "squeezePlace": "rear",
           "optics": [1.4, 2], "lensStabilisationStops": 4}),
     case("rivet: macro at 1:1 with its own data and a pupil of its own",
-         {"subjectDistanceMm": 310, "backgroundDistanceMm": 390, "deliveryAspect": 16 / 9, "brightnessEv": 7, "microphoneMm": 450},
+         {"subjectDistanceMm": 310, "backgroundDistanceMm": 390, "deliveryAspect": 16 / 9, "brightnessEv": 7, "microphoneMm": 450,
+          "photo": {"id": "6a0f3e52-7d1c-4f5e-9a55-000000000001", "widthPx": 2560, "heightPx": 1920, "sensorWidthMm": 36, "sensorHeightMm": 24, "focalLengthMm": 28}},
          {"circle": "fixedSize", "cocFixedMm": 0.03},
          {"sensorWidthMm": 36, "sensorHeightMm": 24, "focalLengthMm": 105, "fNumber": 11, "sensitivityIso": 1600,
           "lens": {"blades": 9, "nearestFocusMm": 310, "largestMagnification": 1, "pupilMagnification": 1.25, "frontFromSensorMm": 168}}),

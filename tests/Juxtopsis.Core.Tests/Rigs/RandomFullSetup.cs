@@ -25,6 +25,7 @@ public static class RandomFullSetups
         from behind in Log(1, 1e4)
         from aspect in Maybe(Log(0.1, 10))
         from width in Maybe(Log(16, 1e5))
+        from still in Gen.Elements((Still?)null, new Still(36, 24, 28), new Still(17.3, 13, 50))
         from microphone in Maybe(Log(1, 1e8))
         from sideways in Log(0.1, 1e7)
         from ev in Maybe(Gen.Choose(-15, 30).Select(x => (double)x))
@@ -36,6 +37,7 @@ public static class RandomFullSetups
             BackgroundDistanceMm = behind > 5000 ? double.PositiveInfinity : subject * behind,
             DeliveryAspect = aspect,
             DeliveryWidthPx = width,
+            Still = still,
             MicrophoneMm = microphone,
             SidewaysMm = sideways,
             BrightnessEv = ev,

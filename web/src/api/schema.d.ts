@@ -210,6 +210,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photograph. */
+        get: operations["GetPhoto"];
+        /** Stores a JPEG under an id of one's own choice, without location, camera or anything but the picture. */
+        put: operations["PutPhoto"];
+        post?: never;
+        /** Deletes a photograph for good. */
+        delete: operations["DeletePhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -736,7 +755,7 @@ export interface components {
          * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
          * @enum {unknown}
          */
-        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "largestMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "cameraDistanceMm" | "microphoneDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
+        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "largestMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "stillShareAcross" | "stillShareUp" | "cameraDistanceMm" | "microphoneDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
         /** @description What a figure is. */
         FigureInfo: {
             /** @description Its name on the wire. */
@@ -1061,11 +1080,77 @@ export interface components {
             /** @description The whole chain with it. */
             parts: string[];
         };
+        /** @description A still photograph that was taken from where the scene's camera stands, and what took it. */
+        PhotoInput: {
+            /**
+             * Format: uuid
+             * @description Its identity under /api/photos.
+             */
+            id: string;
+            /**
+             * Format: double
+             * @description Pixels across, 16 to 100000.
+             */
+            widthPx: number;
+            /**
+             * Format: double
+             * @description Pixels up.
+             */
+            heightPx: number;
+            /**
+             * Format: double
+             * @description Width of the sensor that took it, mm: 0.5 to 500; turned with the picture, so that an upright still has an upright sensor.
+             */
+            sensorWidthMm: number;
+            /**
+             * Format: double
+             * @description Height of that sensor, mm.
+             */
+            sensorHeightMm: number;
+            /**
+             * Format: double
+             * @description Focal length that took it, mm: 0.5 to 5000.
+             */
+            focalLengthMm: number;
+            /**
+             * Format: double
+             * @description Where it was taken, degrees north; only where a person asked to keep it, and together with the longitude.
+             */
+            latitudeDeg?: null | number;
+            /**
+             * Format: double
+             * @description Where it was taken, degrees east.
+             */
+            longitudeDeg?: null | number;
+        };
+        /** @description A stored photograph. */
+        PhotoOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Pixels across.
+             */
+            widthPx: number;
+            /**
+             * Format: int32
+             * @description Pixels up.
+             */
+            heightPx: number;
+            /**
+             * Format: int32
+             * @description Its size as stored.
+             */
+            bytes: number;
+        };
         /**
          * @description Where frames are drawn.
          * @enum {unknown}
          */
-        Place: "shed" | "loft" | "benchTop" | "slipway" | "farBank" | "chart" | "oneLamp";
+        Place: "shed" | "loft" | "benchTop" | "slipway" | "farBank" | "chart" | "oneLamp" | "photo";
         /** @description An RFC 9457 problem: what was refused, and for each field how to mend it. */
         Problem: {
             /** @description A URI reference that names the kind of problem. */
@@ -1374,6 +1459,7 @@ export interface components {
              * @description Mains frequency of the lamps, Hz.
              */
             mainsHertz?: number;
+            photo?: null | components["schemas"]["PhotoInput"];
             /** @description The place that frames are drawn in; figures do not go by it. */
             place?: components["schemas"]["Place"];
             /** @description What stands at the subject's distance in it. */
@@ -2402,6 +2488,153 @@ export interface operations {
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOutput"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeletePhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Service Unavailable */
             503: {

@@ -1,0 +1,104 @@
+using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Comparisons;
+using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Data;
+using Juxtopsis.Data.Model;
+using Juxtopsis.Server.Problems;
+using Juxtopsis.Server.Startup;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+using Npgsql;
+
+namespace Juxtopsis.Server.Photos;
+
+/// <summary>Photographs of places. A comparison names the one that its frames are cut from.</summary>
+internal static class PhotoEndpoints
+{
+    private const int MostPhotos = 1000;
+    private const int MostPixels = 4096;
+    private const string Jpeg = "image/jpeg";
+
+    /// <summary>How long a photograph that no comparison names is kept, for whoever undoes or has not saved yet.</summary>
+    private static readonly TimeSpan Kept = TimeSpan.FromDays(30);
+
+    public static void MapPhotos(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/photos").WithTags("Photographs").RequireDatabase();
+        group.MapPut("{id:guid}", Put).WithName("PutPhoto")
+            .WithSummary("Stores a JPEG under an id of one's own choice, without location, camera or anything but the picture.")
+            .WithMetadata(new RequestSizeLimitAttribute(Photo.MaxBytes))
+            .Accepts<byte[]>(Jpeg)
+            .Produces<PhotoOutput>().Produces<PhotoOutput>(201).ProducesProblems(409, 413, 415, 422, 503);
+        group.MapGet("{id:guid}", Get).WithName("GetPhoto").WithSummary("A photograph.").Produces(200, contentType: Jpeg).ProducesProblems(404, 503);
+        group.MapDelete("{id:guid}", Delete).WithName("DeletePhoto").WithSummary("Deletes a photograph for good.").Produces(204).ProducesProblems(503);
+    }
+
+    private static async Task<IResult> Put(Guid id, JuxtopsisDb db, TimeProvider clock, HttpRequest request, CancellationToken cancellationToken)
+    {
+        var body = await RequestBody.ReadAsync(request, cancellationToken);
+        var clean = JpegCleaner.Clean(body.Span);
+        if (clean is null || clean.WidthPx > MostPixels || clean.HeightPx > MostPixels)
+        {
+            return Problem.Of(
+                "no-photo", 422, "No photograph that can be stored",
+                clean is null ? "The file is no whole JPEG. Save the photograph as JPEG." : $"It has {clean.WidthPx} × {clean.HeightPx} pixels; {MostPixels} a side is the most. Make it smaller.").ToResult();
+        }
+
+        var stored = await db.Photos.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, cancellationToken);
+        if (stored is not null)
+        {
+            return stored.Jpeg.AsSpan().SequenceEqual(clean.Bytes) ? Answer(stored, 200) : Taken();
+        }
+
+        if (await db.Photos.CountAsync(cancellationToken) >= MostPhotos && await ForgetAsync(db, clock.GetUtcNow() - Kept, cancellationToken) == 0)
+        {
+            return Problem.Of("too-many-photos", 409, "No room for more photographs", $"There are {MostPhotos} photographs already. Delete some that are not needed.").ToResult();
+        }
+
+        var added = new Photo { Id = id, Jpeg = clean.Bytes, WidthPx = clean.WidthPx, HeightPx = clean.HeightPx, CreatedAt = clock.GetUtcNow() };
+        db.Photos.Add(added);
+        try
+        {
+            await db.SaveChangesAsync(cancellationToken);
+        }
+        catch (DbUpdateException e) when (e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        {
+            return Taken();
+        }
+
+        return Answer(added, 201);
+    }
+
+    private static async Task<IResult> Get(Guid id, JuxtopsisDb db, HttpResponse response, CancellationToken cancellationToken)
+    {
+        var jpeg = await db.Photos.AsNoTracking().Where(p => p.Id == id).Select(p => p.Jpeg).FirstOrDefaultAsync(cancellationToken);
+        if (jpeg is null)
+        {
+            return Problem.Of("no-photo", 404, "No such photograph", $"There is no photograph {id} here. It may have been deleted.").ToResult();
+        }
+
+        // What has an id never changes.
+        response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        return TypedResults.Bytes(jpeg, Jpeg);
+    }
+
+    private static async Task<IResult> Delete(Guid id, JuxtopsisDb db, CancellationToken cancellationToken)
+    {
+        await db.Photos.Where(p => p.Id == id).ExecuteDeleteAsync(cancellationToken);
+        return TypedResults.NoContent();
+    }
+
+    /// <summary>Deletes what was brought before some time and no comparison names.</summary>
+    private static async Task<int> ForgetAsync(JuxtopsisDb db, DateTimeOffset before, CancellationToken cancellationToken)
+    {
+        var old = await db.Photos.Where(p => p.CreatedAt < before).Select(p => p.Id).ToListAsync(cancellationToken);
+        var named = (await db.Comparisons.AsNoTracking().Select(c => c.Document).ToListAsync(cancellationToken)).Select(d => d.Setup.Scene.Photo?.Id).ToHashSet();
+        old.RemoveAll(id => named.Contains(id));
+        return await db.Photos.Where(p => old.Contains(p.Id)).ExecuteDeleteAsync(cancellationToken);
+    }
+
+    private static IResult Taken() => Problem.Of("photo-taken", 409, "This id is taken", "Another photograph has this id. Choose another id.").ToResult();
+
+    private static IResult Answer(Photo photo, int status) =>
+        TypedResults.Json(new PhotoOutput(photo.Id, photo.WidthPx, photo.HeightPx, photo.Jpeg.Length), WireJson.Default.PhotoOutput, statusCode: status);
+}
