@@ -86,6 +86,7 @@ internal static class EvaluateChecks
         checks.InRange(prefix + "heightPx", photo.HeightPx, Quantity.Pixels);
         checks.InRange(prefix + "sensorWidthMm", photo.SensorWidthMm, Quantity.SensorSide);
         checks.InRange(prefix + "sensorHeightMm", photo.SensorHeightMm, Quantity.SensorSide);
+        checks.Both(prefix, "sensorWidthMm", photo.SensorWidthMm, "sensorHeightMm", photo.SensorHeightMm, "The photograph's sensor has one side only.");
         checks.InRange(prefix + "focalLengthMm", photo.FocalLengthMm, Quantity.FocalLength);
         checks.InRange(prefix + "latitudeDeg", photo.LatitudeDeg, Quantity.Latitude);
         checks.InRange(prefix + "longitudeDeg", photo.LongitudeDeg, Quantity.Longitude);

@@ -16,13 +16,17 @@ internal static class InputMapping
         NearestCameraMm = scene.NearestCameraMm,
         FarthestCameraMm = scene.FarthestCameraMm,
         MicrophoneMm = scene.MicrophoneMm,
-        Still = scene.Photo is { } p ? Still.Trim(p.SensorWidthMm, p.SensorHeightMm, p.FocalLengthMm, p.WidthPx / p.HeightPx) : null,
+        Still = scene.Photo?.ToCore(),
         SidewaysMm = scene.SidewaysMm,
         BrightnessEv = scene.BrightnessEv,
         TimelineFps = scene.TimelineFps,
         ShutterAngleDeg = scene.ShutterAngleDeg,
         MainsHertz = scene.MainsHertz,
     };
+
+    private static Still ToCore(this PhotoInput photo) => photo is { SensorWidthMm: { } width, SensorHeightMm: { } height }
+        ? Still.Trim(width, height, photo.FocalLengthMm, photo.WidthPx / photo.HeightPx)
+        : Still.Equivalent(photo.FocalLengthMm, photo.WidthPx / photo.HeightPx);
 
     /// <summary>The scene from where a rig stands.</summary>
     public static Scene SceneOf(this EvaluateRequest request, RigInput rig)

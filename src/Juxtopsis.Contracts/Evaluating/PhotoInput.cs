@@ -12,13 +12,16 @@ public sealed record PhotoInput
     /// <summary>Pixels up.</summary>
     public required double HeightPx { get; init; }
 
-    /// <summary>Width of the sensor that took it, mm: 0.5 to 500; turned with the picture, so that an upright still has an upright sensor.</summary>
-    public required double SensorWidthMm { get; init; }
+    /// <summary>
+    /// Width of the sensor that took it, mm: 0.5 to 500; turned with the picture, so that an upright still has an upright sensor. Left
+    /// out together with the height where only an equivalent focal length is known.
+    /// </summary>
+    public double? SensorWidthMm { get; set; }
 
     /// <summary>Height of that sensor, mm.</summary>
-    public required double SensorHeightMm { get; init; }
+    public double? SensorHeightMm { get; set; }
 
-    /// <summary>Focal length that took it, mm: 0.5 to 5000.</summary>
+    /// <summary>Focal length that took it, mm: 0.5 to 5000; without a sensor the one on 36 × 24 with the same diagonal angle.</summary>
     public required double FocalLengthMm { get; init; }
 
     /// <summary>Where it was taken, degrees north; only where a person asked to keep it, and together with the longitude.</summary>

@@ -60,7 +60,7 @@ public readonly record struct Scene(double SubjectDistanceMm)
 /// <summary>A still photograph by what took it.</summary>
 /// <param name="WidthMm">Width of the part of the sensor that the still shows, mm.</param>
 /// <param name="HeightMm">Height of that part, mm.</param>
-/// <param name="FocalLengthMm">Focal length, mm: the true one for a true sensor, the equivalent one for 36 × 24.</param>
+/// <param name="FocalLengthMm">Focal length, mm: the true one for a true sensor, the equivalent one for a diagonal like that of 36 × 24.</param>
 public readonly record struct Still(double WidthMm, double HeightMm, double FocalLengthMm)
 {
     /// <summary>A still of a shape of its own, trimmed from a sensor.</summary>
@@ -73,5 +73,15 @@ public readonly record struct Still(double WidthMm, double HeightMm, double Foca
     {
         var used = UsedArea.Trim(sensorWidthMm, sensorHeightMm, 1, aspect);
         return new(used.WidthMm, used.HeightMm, focalLengthMm);
+    }
+
+    /// <summary>A still of which only an equivalent focal length is known.</summary>
+    /// <param name="focalLengthMm">The focal length on 36 × 24 with the same angle over the diagonal, mm.</param>
+    /// <param name="aspect">Width over height of the still.</param>
+    /// <returns>The still, on a sensor of its shape with the diagonal of 36 × 24.</returns>
+    public static Still Equivalent(double focalLengthMm, double aspect)
+    {
+        var height = Math.Sqrt((36.0 * 36 + 24 * 24) / (1 + aspect * aspect));
+        return new(aspect * height, height, focalLengthMm);
     }
 }

@@ -1099,17 +1099,18 @@ export interface components {
             heightPx: number;
             /**
              * Format: double
-             * @description Width of the sensor that took it, mm: 0.5 to 500; turned with the picture, so that an upright still has an upright sensor.
+             * @description Width of the sensor that took it, mm: 0.5 to 500; turned with the picture, so that an upright still has an upright sensor. Left
+             *     out together with the height where only an equivalent focal length is known.
              */
-            sensorWidthMm: number;
+            sensorWidthMm?: null | number;
             /**
              * Format: double
              * @description Height of that sensor, mm.
              */
-            sensorHeightMm: number;
+            sensorHeightMm?: null | number;
             /**
              * Format: double
-             * @description Focal length that took it, mm: 0.5 to 5000.
+             * @description Focal length that took it, mm: 0.5 to 5000; without a sensor the one on 36 × 24 with the same diagonal angle.
              */
             focalLengthMm: number;
             /**

@@ -1,6 +1,7 @@
 import type { components } from '../api/schema';
 
-export type Place = components['schemas']['Place'];
+/** Places that are modelled; a photograph is not. */
+export type Place = Exclude<components['schemas']['Place'], 'photo'>;
 export type Subject = components['schemas']['Subject'];
 
 /** What a rig's optics make of the place, as the core reports it; lengths in metres. */

@@ -1,12 +1,11 @@
 import { styled, useColorScheme, useTheme } from '@mui/material/styles';
 import { memo, useCallback, useId, useState } from 'react';
 import { isFocused, type Numbers, type Reason, type RigInput, type RigReport, type SceneInput } from '../../core/core';
-import { PictureCanvas } from '../../picture/PictureCanvas';
 import { tryPicturesAgain, usePictures } from '../../picture/pictures';
 import { lights } from '../../ui/lit';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
 import { useCloser } from './closerStore';
-import { stageOf, viewOf } from './frameView';
+import { FramePicture } from './FramePicture';
 import { Person } from './Person';
 
 /** Where the figure behind and the lamps stand, as slopes from the axis: the same place for every rig. */
@@ -114,7 +113,7 @@ export const Frame = memo(function Frame({ index, scene, rig, report, focused, s
           </svg>
           {focus && (
             <Dimmed style={{ opacity: stale ? 0.35 : 1 }}>
-              <PictureCanvas rig={index} view={viewOf(focus, rig)} stage={stageOf(scene, colorScheme === 'dark')} onShown={onShown} />
+              <FramePicture index={index} rig={rig} figures={focus} scene={scene} dark={colorScheme === 'dark'} onShown={onShown} />
             </Dimmed>
           )}
           <svg viewBox={`0 0 ${width} 100`} aria-hidden>

@@ -2,12 +2,14 @@ import { Box, Button, Dialog, IconButton, MenuItem, Slider, ToggleButton, Toggle
 import { styled, useColorScheme } from '@mui/material/styles';
 import { useEffect, useRef, useState } from 'react';
 import { isFocused, type RigInput, type RigReport, type SceneInput } from '../../core/core';
-import { PictureCanvas } from '../../picture/PictureCanvas';
 import { usePictures } from '../../picture/pictures';
 import { CloseIcon } from '../../ui/icons';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { rigDash, rigLetter, RigMark, useRigColour } from '../../ui/RigMark';
-import { captionOf, stageOf, viewOf } from './frameView';
+import { captionOf } from './frameView';
+import { FramePicture } from './FramePicture';
+import { Outline } from './Outline';
+import { distanceOf } from './standing';
 import { useCloser } from './closerStore';
 import { savePng } from './takeOut';
 
@@ -54,6 +56,7 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
   const [wipe, setWipe] = useState(50);
   const [turn, setTurn] = useState(false);
   const [running, setRunning] = useState(() => !matchMedia('(prefers-reduced-motion: reduce)').matches);
+  const spread = new Set(rigs.map((rig) => distanceOf(rig, scene))).size > 1;
   const dark = useColorScheme().colorScheme === 'dark';
   const failed = usePictures((s) => s.failed);
   const box = useRef<HTMLDivElement>(null);
@@ -65,11 +68,11 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
 
   const widest = reports.reduce((best, r, i) => (isFocused(r) && !(r.figures.fieldWidthMm <= reports[best]!.figures.fieldWidthMm) ? i : best), 0);
   const [under, over] = way === 'outlines' ? [widest, null] : [first, second];
+  const share = (side: 'fieldWidthMm' | 'fieldHeightMm', r: RigReport) => r.figures[side] / reports[widest]!.figures[side];
   const aspect = reports[under]!.figures.deliveredAspect;
-  const stage = stageOf(scene, dark);
   const layer = (index: number) =>
     isFocused(reports[index]!) ? (
-      <PictureCanvas key={index} rig={index} view={viewOf(reports[index]!.figures, rigs[index]!)} stage={stage} />
+      <FramePicture key={index} index={index} rig={rigs[index]!} figures={reports[index]!.figures} scene={scene} dark={dark} />
     ) : (
       <Typography sx={{ color: '#fff', p: 2 }}>Rig {rigLetter(index)} has no focus at this distance.</Typography>
     );
@@ -122,7 +125,7 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
           <Layer style={way === 'wipe' ? { clipPath: `inset(0 0 0 ${wipe}%)` } : { visibility: turn ? undefined : 'hidden' }}>{layer(over)}</Layer>
         )}
         {way === 'wipe' && <Box sx={{ position: 'absolute', top: 0, bottom: 0, left: `${wipe}%`, width: '2px', ml: '-1px', bgcolor: '#fff' }} />}
-        {way === 'outlines' && reports.map((r, i) => i !== widest && isFocused(r) && <Outline key={i} index={i} field={r.figures} within={reports[widest]!.figures} />)}
+        {way === 'outlines' && reports.map((r, i) => i !== widest && isFocused(r) && <Outline key={i} index={i} across={share('fieldWidthMm', r)} up={share('fieldHeightMm', r)} />)}
         <Box sx={{ position: 'absolute', left: 6, top: 6, bgcolor: 'background.paper', borderRadius: 1, lineHeight: 0, p: '2px' }}>
           <RigMark index={way === 'turns' && turn ? second : under} size={24} />
         </Box>
@@ -143,25 +146,9 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
           </>
         )}
         {way === 'outlines' && (
-          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>What each rig takes in at the subject, in the widest of them. What is nearer or farther keeps its size, too: all look from one spot.</Typography>
+          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>What each rig takes in at the subject, in the widest of them.{spread ? ' At other depths it differs: not all stand at one distance.' : ' What is nearer or farther keeps its size, too: all look from one spot.'}</Typography>
         )}
       </Box>
     </Box>
-  );
-}
-
-/** What one rig takes in at the plane of focus, laid on the picture of another from the same spot. */
-function Outline({ index, field, within }: { index: number; field: RigReport['figures']; within: RigReport['figures'] }) {
-  const colour = useRigColour(index);
-  const width = (100 * field.fieldWidthMm) / within.fieldWidthMm;
-  const height = (100 * field.fieldHeightMm) / within.fieldHeightMm;
-  return (
-    <svg style={{ position: 'absolute', left: `${50 - width / 2}%`, top: `${50 - height / 2}%`, width: `${width}%`, height: `${height}%`, overflow: 'visible' }} aria-hidden>
-      <rect width="100%" height="100%" fill="none" stroke="#fff" strokeWidth="4" />
-      <rect width="100%" height="100%" fill="none" stroke={colour} strokeWidth="2.5" strokeDasharray={rigDash(index)} />
-      <text x="6" y="18" fontSize="15" fontWeight="700" fill="#fff" stroke="#000" strokeWidth="3" paintOrder="stroke">
-        {rigLetter(index)}
-      </text>
-    </svg>
   );
 }

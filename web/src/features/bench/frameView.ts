@@ -26,7 +26,7 @@ export function viewOf(focus: Numbers, rig: RigInput): View {
 export function stageOf(scene: SceneInput, dark: boolean): Stage {
   const behindMm = scene.backgroundDistanceMm == null ? null : scene.backgroundDistanceMm - scene.subjectDistanceMm;
   return {
-    place: scene.place ?? 'shed',
+    place: scene.place === undefined || scene.place === 'photo' ? 'shed' : scene.place,
     subject: scene.subject ?? 'standing',
     lensHeight: metres(scene.lensHeightMm ?? 1600),
     figureHeight: metres(scene.figureHeightMm ?? 1750),

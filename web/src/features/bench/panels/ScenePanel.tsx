@@ -6,6 +6,7 @@ import { EntryField } from '../../../ui/EntryField';
 import { distanceField, plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { changeScene } from '../benchStore';
+import { PhotoSection } from './PhotoSection';
 import { Fields, Section } from './RigPanel';
 import { SidePanel } from './SidePanel';
 
@@ -15,7 +16,7 @@ interface ScenePanelProps {
   feet: boolean;
 }
 
-type Field = Exclude<keyof SceneInput, 'subjectDistanceMm' | 'place' | 'subject'>;
+type Field = Exclude<keyof SceneInput, 'subjectDistanceMm' | 'place' | 'subject' | 'photo'>;
 
 const places: Record<Place, string> = {
   shed: 'Long shed',
@@ -66,13 +67,14 @@ export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: Sc
       <Section title="Place">
         <Fields>
           <LabelledSelect label="Drawn in" help="Where the frames are drawn; no figure goes by it." value={scene.place ?? 'shed'} onChange={(place) => changeScene({ place })}>
-            {choices(places)}
+            {choices(scene.photo ? { ...places, photo: 'Your photograph' } : places)}
           </LabelledSelect>
           <LabelledSelect label="Subject" help="What stands where focus is set." value={scene.subject ?? 'standing'} onChange={(subject) => changeScene({ subject })}>
             {choices(subjects)}
           </LabelledSelect>
         </Fields>
       </Section>
+      <PhotoSection scene={scene} problems={problems} />
       <Section title="Light">
         <Fields>
           {field('Brightness', 'Exposure value at ISO 100, such as EV 12, or lux on the subject, such as 500 lx.', 'brightness', 'brightnessEv', null, (v) => `EV ${plain(v, 2)}`, 'not known')}
