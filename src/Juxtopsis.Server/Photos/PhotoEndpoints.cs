@@ -29,7 +29,7 @@ internal static class PhotoEndpoints
             .WithMetadata(new RequestSizeLimitAttribute(Photo.MaxBytes))
             .Accepts<byte[]>(Jpeg)
             .Produces<PhotoOutput>().Produces<PhotoOutput>(201).ProducesProblems(409, 413, 415, 422, 503);
-        group.MapGet("{id:guid}", Get).WithName("GetPhoto").WithSummary("A photograph.").Produces(200, contentType: Jpeg).ProducesProblems(404, 503);
+        group.MapGet("{id:guid}", Get).WithName("GetPhoto").WithSummary("A photograph.").Produces(200, contentType: Jpeg).Produces(304).ProducesProblems(404, 503);
         group.MapDelete("{id:guid}", Delete).WithName("DeletePhoto").WithSummary("Deletes a photograph for good.").Produces(204).ProducesProblems(503);
     }
 
@@ -69,17 +69,21 @@ internal static class PhotoEndpoints
         return Answer(added, 201);
     }
 
-    private static async Task<IResult> Get(Guid id, JuxtopsisDb db, HttpResponse response, CancellationToken cancellationToken)
+    private static async Task<IResult> Get(Guid id, JuxtopsisDb db, HttpContext http, CancellationToken cancellationToken)
     {
-        var jpeg = await db.Photos.AsNoTracking().Where(p => p.Id == id).Select(p => p.Jpeg).FirstOrDefaultAsync(cancellationToken);
-        if (jpeg is null)
+        // What has an id never changes, but may be deleted: a browser asks whether it is still there.
+        var tag = $"\"{id}\"";
+        var known = http.Request.Headers.IfNoneMatch == tag;
+        var found = db.Photos.AsNoTracking().Where(p => p.Id == id);
+        var jpeg = known ? null : await found.Select(p => p.Jpeg).FirstOrDefaultAsync(cancellationToken);
+        if (jpeg is null && !(known && await found.AnyAsync(cancellationToken)))
         {
             return Problem.Of("no-photo", 404, "No such photograph", $"There is no photograph {id} here. It may have been deleted.").ToResult();
         }
 
-        // What has an id never changes.
-        response.Headers.CacheControl = "private, max-age=31536000, immutable";
-        return TypedResults.Bytes(jpeg, Jpeg);
+        http.Response.Headers.ETag = tag;
+        http.Response.Headers.CacheControl = "private, no-cache";
+        return jpeg is null ? TypedResults.StatusCode(304) : TypedResults.Bytes(jpeg, Jpeg);
     }
 
     private static async Task<IResult> Delete(Guid id, JuxtopsisDb db, CancellationToken cancellationToken)

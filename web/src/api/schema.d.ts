@@ -2519,6 +2519,13 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Not Modified */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
             /** @description Not Found */
             404: {
                 headers: {

@@ -47,11 +47,11 @@ export function FramePicture({ index, rig, figures, scene, dark, onShown }: Fram
   if (missing === photo.id) {
     return <Word>The photograph cannot be loaded. It may have been deleted; bring it again under “Place, light”.</Word>;
   }
-  const wider = [across > 1.0005 && `${Math.round(100 * across)} % of its width`, up > 1.0005 && `${Math.round(100 * up)} % of its height`].filter(Boolean);
+  const widest = Math.max(across, up);
   return (
     <>
       <PhotoCanvas rig={index} address={photoAddress(photo)} across={across} up={up} onShown={onShown} onMissing={onMissing} />
-      {wider.length > 0 && <Word>Wider than the photograph: {wider.join(', ')}</Word>}
+      {widest > 1.0005 && <Word>{Math.ceil(100 * (widest - 1))} % wider than the photograph</Word>}
     </>
   );
 }

@@ -5,7 +5,7 @@ import { isFocused, type RigInput, type RigReport, type SceneInput } from '../..
 import { usePictures } from '../../picture/pictures';
 import { CloseIcon } from '../../ui/icons';
 import { LabelledSelect } from '../../ui/LabelledSelect';
-import { rigDash, rigLetter, RigMark, useRigColour } from '../../ui/RigMark';
+import { rigLetter, RigMark } from '../../ui/RigMark';
 import { captionOf } from './frameView';
 import { FramePicture } from './FramePicture';
 import { Outline } from './Outline';

@@ -17,7 +17,7 @@ export function Outline({ index, across, up }: OutlineProps) {
     >
       <rect width="100%" height="100%" fill="none" stroke="#fff" strokeWidth="4" />
       <rect width="100%" height="100%" fill="none" stroke={colour} strokeWidth="2.5" strokeDasharray={rigDash(index)} />
-      <text x="6" y="18" fontSize="15" fontWeight="700" fill="#fff" stroke="#000" strokeWidth="3" paintOrder="stroke">
+      <text x={6 + 16 * index} y="18" fontSize="15" fontWeight="700" fill="#fff" stroke="#000" strokeWidth="3" paintOrder="stroke">
         {rigLetter(index)}
       </text>
     </svg>
