@@ -283,3 +283,39 @@ test('a rig that is looked at closely may be undone, and rigs are not sorted by 
   await bench.type('5 m', 'To what is behind');
   await expect(bench.page.getByRole('region', { name: /^Rig [A-H]$/ })).toHaveCount(3);
 });
+
+test('a rig is dragged to another place in the row, and the sensors of all lie in one drawing', async ({ bench }) => {
+  await bench.type('85', 'Focal length', 'A');
+  await bench
+    .rig('A')
+    .getByRole('img', { name: 'Rig A', exact: true })
+    .dragTo(bench.rig('B').getByRole('img', { name: 'Rig B', exact: true }));
+  await expect(bench.field('Focal length', 'B')).toHaveValue('85\u2009mm');
+  await bench.page.getByRole('button', { name: 'Look closer at rig B' }).click();
+  await bench.page.getByRole('button', { name: 'Sensors' }).click();
+  const drawing = bench.page.getByRole('img', { name: 'Sensors of all rigs, to one scale' });
+  // The larger one, drawn first, is as much wider than the other as the figures say.
+  const widths = await drawing
+    .locator('rect[stroke-width="3"]')
+    .evaluateAll((rects) => rects.map((rect) => Number(rect.getAttribute('width'))));
+  expect(widths).toHaveLength(2);
+  expect(widths[0]! / widths[1]!).toBeCloseTo(36 / 23.5, 2);
+});
+
+test('rows of one’s own stand together, stay after a reload, and go out as they are shown', async ({ bench }) => {
+  await bench.page.getByRole('button', { name: 'Take figures and frames out' }).click();
+  await bench.page.getByRole('menuitem', { name: 'Choose rows of your own' }).click();
+  await bench.panel.getByRole('checkbox', { name: 'Crop factor', exact: true }).check();
+  await bench.panel.getByRole('checkbox', { name: /^Hyperfocal/ }).check();
+  const rows = bench.page.locator('tr[data-row]');
+  await expect(rows).toHaveCount(2);
+  await bench.panel.getByRole('button', { name: 'Close', exact: true }).click();
+  await bench.page.reload();
+  await expect(rows).toHaveCount(2);
+  const saving = bench.page.waitForEvent('download');
+  await bench.page.getByRole('button', { name: 'Take figures and frames out' }).click();
+  await bench.page.getByRole('menuitem', { name: 'Save the figures as CSV' }).click();
+  expect((await saving).suggestedFilename()).toContain('My rows');
+  await bench.showTopic('Essentials');
+  await expect(rows).not.toHaveCount(2);
+});

@@ -103,3 +103,21 @@ test('without the server the rig keeps its parts, and says that others cannot be
   await bench.type('50', 'Zoom 24–70', 'B');
   await expect(bench.figure('On the sensor', 'B')).toHaveText(/^35\.5/);
 });
+
+test('several lenses from the shelf make a row on one body', async ({ bench }) => {
+  await build(bench);
+  await bench.panel.getByRole('button', { name: 'Close' }).click();
+  await bench.do('B', 'Make a row of focal lengths');
+  await bench.panel.getByRole('button', { name: 'Or a row of several lenses from the shelf' }).click();
+  const row = bench.panel.getByRole('button', { name: 'Tick two or more for a row' });
+  await expect(row).toBeDisabled();
+  for (const lens of [/^Wherry 15 mm/, /^Wherry 25 mm/, /^Wherry 42 mm/]) {
+    await bench.panel.getByRole('checkbox', { name: lens }).check();
+  }
+  await bench.panel.getByRole('button', { name: 'Make a row of these 3' }).click();
+  await expect(bench.page.getByRole('region', { name: /^Rig [A-L]$/ })).toHaveCount(3);
+  await expect(bench.page.getByLabel('Name of rig C')).toHaveValue('Skiff, 42 mm ƒ1.7');
+  await expect(bench.field('Focal length', 'C')).toHaveValue(/^42\smm$/);
+  await bench.page.keyboard.press('Control+z');
+  await expect(bench.page.getByRole('region', { name: /^Rig [A-L]$/ })).toHaveCount(2);
+});

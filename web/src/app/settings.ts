@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { Conventions } from '../core/core';
+import type { Conventions, FigureId } from '../core/core';
 
 /** What stays equal while something changes. */
 export interface Hold {
@@ -13,6 +13,9 @@ export interface Hold {
   alike: boolean;
 }
 
+/** The group of figures that a person has put together. */
+export const chosenTopic = 'My rows';
+
 export const holdNothing: Hold = { place: true, framing: false, blur: false, light: false, alike: false };
 
 interface Settings {
@@ -24,6 +27,8 @@ interface Settings {
   conventions: Conventions | null;
   /** The group of figures that is shown. */
   topic: string;
+  /** The rows of figures that this person has put together; empty for none. */
+  chosenRows: FigureId[];
   /** The ground line is seen from above rather than from the side. */
   fromAbove: boolean;
   hold: Hold;
@@ -33,6 +38,7 @@ interface Settings {
   showTopic: (topic: string) => void;
   turnGround: () => void;
   setHold: (hold: Hold) => void;
+  chooseRow: (figure: FigureId, on: boolean) => void;
 }
 
 /** What belongs to the person and this browser, not to a comparison. */
@@ -43,6 +49,7 @@ export const useSettings = create<Settings>()(
       lastOpened: null,
       conventions: null,
       topic: 'Essentials',
+      chosenRows: [],
       fromAbove: false,
       hold: holdNothing,
       toggleFeet: () => set((s) => ({ feet: !s.feet })),
@@ -51,6 +58,7 @@ export const useSettings = create<Settings>()(
       showTopic: (topic) => set({ topic }),
       turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),
       setHold: (hold) => set({ hold }),
+      chooseRow: (figure, on) => set((s) => ({ chosenRows: on ? [...s.chosenRows, figure] : s.chosenRows.filter((f) => f !== figure), topic: chosenTopic })),
     }),
     { name: 'juxtopsis.settings' },
   ),

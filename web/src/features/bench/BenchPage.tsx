@@ -25,6 +25,7 @@ import { PartsPanel } from './panels/PartsPanel';
 import { ReasonsPanel } from './panels/ReasonsPanel';
 import { RigPanel } from './panels/RigPanel';
 import { RowPanel } from './panels/RowPanel';
+import { RowsPanel } from './panels/RowsPanel';
 import { ScenePanel } from './panels/ScenePanel';
 import { WorkingPanel } from './panels/WorkingPanel';
 import { RigColumn, type ChainSpan, type SensorSpan } from './RigColumn';
@@ -207,6 +208,8 @@ function OpenPanel() {
       return <ConventionsPanel setup={answered} conventions={setup.conventions ?? usual} problems={problems} feet={feet} />;
     case 'find':
       return <FindPanel setup={answered} feet={feet} />;
+    case 'rows':
+      return <RowsPanel />;
     case 'hold':
       return <HoldPanel />;
     default:

@@ -1,7 +1,7 @@
 import { Box, ButtonBase, IconButton, Menu, MenuItem, Select, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useState, type KeyboardEvent, type MouseEvent } from 'react';
-import { useSettings } from '../../app/settings';
+import { chosenTopic, useSettings } from '../../app/settings';
 import { figureFont } from '../../app/theme';
 import { core, type FigureId, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { usePictures } from '../../picture/pictures';
@@ -11,7 +11,7 @@ import { Panel } from '../../ui/Panel';
 import { RigMark, rigLetter } from '../../ui/RigMark';
 import { SaidBar, type Said } from '../../ui/SaidBar';
 import { orderRigs, useBench } from './benchStore';
-import { rowDifferences, rowTexts, topics, type FigureRow } from './figureRows';
+import { groupsOf, rowDifferences, rowTexts, topics, type FigureGroup, type FigureRow } from './figureRows';
 import { captionOf } from './frameView';
 import { openWorking, usePanel } from './panels/panelStore';
 import { copyTable, saveCsv, savePng } from './takeOut';
@@ -109,9 +109,10 @@ function move(event: KeyboardEvent<HTMLTableElement>): void {
 
 /** One row a quantity, one column a rig, with the difference from the yardstick; every figure opens its working. */
 export const Figures = memo(function Figures({ name, rigs, scene, reports, yardstick, feet, conventions }: FiguresProps) {
-  const topic = useSettings((s) => (s.topic in topics ? s.topic : 'Essentials'));
+  const chosen = useSettings((s) => s.chosenRows);
+  const topic = useSettings((s) => (s.topic in topics || (s.topic === chosenTopic && s.chosenRows.length > 0) ? s.topic : 'Essentials'));
   const columns = reports.map((_, i) => ({ index: i, compared: i !== yardstick }));
-  const groups = topics[topic]!;
+  const groups = groupsOf(topic, chosen);
   return (
     <FiguresPanel aria-label="Figures" className={reports.length > 2 ? 'many' : 'few'}>
       <Table onClick={(event: MouseEvent) => openIt(target(event))} onKeyDown={move}>
@@ -120,7 +121,7 @@ export const Figures = memo(function Figures({ name, rigs, scene, reports, yards
             <th scope="col">
               <Box sx={{ display: 'flex' }}>
                 <TopicPicker topic={topic} />
-                <TakeOut {...{ name, rigs, scene, reports, yardstick, feet, topic }} />
+                <TakeOut {...{ name, rigs, scene, reports, yardstick, feet, topic, groups }} />
               </Box>
             </th>
             {columns.flatMap(({ index, compared }) => [
@@ -216,10 +217,11 @@ const RowHead = memo(function RowHead({ id, name, row, sortable }: { id: string;
 
 interface TakeOutProps extends Omit<FiguresProps, 'conventions'> {
   topic: string;
+  groups: FigureGroup[];
 }
 
 /** Figures and frames, to be used elsewhere. */
-function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic }: TakeOutProps) {
+function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic, groups }: TakeOutProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
   const failed = usePictures((s) => s.failed);
@@ -237,7 +239,7 @@ function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic }: TakeOut
     </MenuItem>
   );
   const copy = () =>
-    copyTable(topic, names, reports, yardstick, feet).then(
+    copyTable(topic, groups, names, reports, yardstick, feet).then(
       () => setSaid({ text: 'The figures are copied. Paste them into a document or a sheet.' }),
       () => setSaid({ text: 'This browser does not let the page copy. Save them as CSV instead.' }),
     );
@@ -259,7 +261,8 @@ function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic }: TakeOut
       </IconButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {item('Copy the figures as a table', copy)}
-        {item('Save the figures as CSV', () => saveCsv(name, topic, names, reports, yardstick, feet))}
+        {item('Choose rows of your own', () => usePanel.getState().open({ kind: 'rows' }))}
+        {item('Save the figures as CSV', () => saveCsv(name, topic, groups, names, reports, yardstick, feet))}
         {item('Save the frames as PNG', frames, failed !== null)}
       </Menu>
       <SaidBar said={said} onDone={() => setSaid(null)} />
@@ -269,6 +272,7 @@ function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic }: TakeOut
 
 const TopicPicker = memo(function TopicPicker({ topic }: { topic: string }) {
   const showTopic = useSettings((s) => s.showTopic);
+  const hasChosen = useSettings((s) => s.chosenRows.length > 0);
   return (
     <Select
       value={topic}
@@ -285,7 +289,7 @@ const TopicPicker = memo(function TopicPicker({ topic }: { topic: string }) {
         '& .MuiSelect-icon': { right: 0 },
       }}
     >
-      {Object.keys(topics).map((name) => (
+      {[...Object.keys(topics), ...(hasChosen ? [chosenTopic] : [])].map((name) => (
         <MenuItem key={name} value={name}>
           {name}
         </MenuItem>

@@ -9,13 +9,14 @@ import { rigLetter, RigMark } from '../../ui/RigMark';
 import { captionOf } from './frameView';
 import { FramePicture } from './FramePicture';
 import { Outline } from './Outline';
+import { Sensors } from './Sensors';
 import { distanceOf } from './standing';
 import { useCloser } from './closerStore';
 import { savePng } from './takeOut';
 
-type Way = 'wipe' | 'outlines' | 'turns';
+type Way = 'wipe' | 'outlines' | 'turns' | 'sensors';
 
-const ways: Record<Way, string> = { wipe: 'Wipe', outlines: 'Outlines', turns: 'In turn' };
+const ways: Record<Way, string> = { wipe: 'Wipe', outlines: 'Outlines', turns: 'In turn', sensors: 'Sensors' };
 /** How long each frame is shown in turn. */
 const turnMs = 1400;
 
@@ -100,7 +101,7 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
         <Typography id="closer-title" component="h2" sx={{ fontSize: 18, fontWeight: 650, alignSelf: 'center' }}>
           Look closer
         </Typography>
-        <Box sx={{ display: 'flex', gap: 1, visibility: way === 'outlines' ? 'hidden' : undefined, '& > *': { width: 180 } }}>
+        <Box sx={{ display: 'flex', gap: 1, visibility: way === 'outlines' || way === 'sensors' ? 'hidden' : undefined, '& > *': { width: 180 } }}>
           {choice(way === 'wipe' ? 'Left' : 'First', first, setFirst)}
           {choice(way === 'wipe' ? 'Right' : 'Then', second, setSecond)}
         </Box>
@@ -112,14 +113,15 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
           ))}
         </ToggleButtonGroup>
         <Box sx={{ flex: 1 }} />
-        <Button onClick={save} disabled={failed !== null}>
+        <Button onClick={save} disabled={failed !== null || way === 'sensors'}>
           Save as PNG
         </Button>
         <IconButton onClick={onClose} aria-label="Close">
           <CloseIcon />
         </IconButton>
       </Box>
-      <Stage ref={box} style={{ aspectRatio: aspect, width: `min(100%, calc((100vh - 250px) * ${aspect}))` }} data-testid="closer">
+      {way === 'sensors' && <Sensors rigs={rigs} reports={reports} />}
+      <Stage ref={box} hidden={way === 'sensors'} style={{ aspectRatio: aspect, width: `min(100%, calc((100vh - 250px) * ${aspect}))` }} data-testid="closer">
         <Layer>{layer(under)}</Layer>
         {over !== null && (
           <Layer style={way === 'wipe' ? { clipPath: `inset(0 0 0 ${wipe}%)` } : { visibility: turn ? undefined : 'hidden' }}>{layer(over)}</Layer>
@@ -145,6 +147,7 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
             </Button>
           </>
         )}
+        {way === 'sensors' && <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>What each mode uses of its sensor for the delivered shape, and in thin lines all that it reads; all to one scale.</Typography>}
         {way === 'outlines' && (
           <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>What each rig takes in at the subject, in the widest of them.{spread ? ' At other depths it differs: not all stand at one distance.' : ' What is nearer or farther keeps its size, too: all look from one spot.'}</Typography>
         )}

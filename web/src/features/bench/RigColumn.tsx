@@ -1,6 +1,6 @@
 import { Box, Button, ButtonBase, IconButton, InputBase, Menu, MenuItem, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { memo, useMemo, useState, type ReactNode } from 'react';
+import { memo, useMemo, useState, type DragEvent, type ReactNode } from 'react';
 import { isFocused, type Assembled, type FieldError, type FigureId, type Reason, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { aperture, fixed, inScale, lengthScale, oneLine, withUnit } from '../../ui/format';
 import { Figure } from '../../ui/Figure';
@@ -81,7 +81,7 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
   const [all, setAll] = useState(false);
   const brief = count > 2 && !all;
   return (
-    <Column aria-label={`Rig ${letter}`}>
+    <Column aria-label={`Rig ${letter}`} onDragOver={(event) => event.dataTransfer.types.includes(dragged) && event.preventDefault()} onDrop={(event) => drop(event, index)}>
       <RigHead index={index} name={rig.name ?? ''} isYardstick={isYardstick} isChain={chain !== null} hasOwnPlace={rig.subjectDistanceMm != null} count={count} />
       <Frame index={index} scene={own} rig={rig} report={report} focused={focused} stop={stop} maxHeight={frameHeight} />
       <Answer>
@@ -132,6 +132,17 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
     </Column>
   );
 });
+
+/** What a rig is called while it is dragged to another place. */
+const dragged = 'application/x-rig';
+
+function drop(event: DragEvent<HTMLElement>, to: number): void {
+  const from = event.dataTransfer.getData(dragged);
+  if (from !== '') {
+    event.preventDefault();
+    if (Number(from) !== to) moveRig(Number(from), to);
+  }
+}
 
 /** A figure outside the table; a press opens its working like there. */
 function Pressed({ index, figure, children }: { index: number; figure: FigureId; children: ReactNode }) {
@@ -259,7 +270,9 @@ const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, hasOw
   const letter = rigLetter(index);
   return (
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 40 }}>
+        <span draggable={count > 1} onDragStart={(event) => event.dataTransfer.setData(dragged, String(index))} title={count > 1 ? 'Drag it to another place in the row' : undefined} style={{ lineHeight: 0, cursor: count > 1 ? 'grab' : undefined }}>
         <RigMark index={index} />
+      </span>
         <InputBase
           value={name}
           placeholder="Name this rig"

@@ -376,6 +376,13 @@ export function makeRow(index: number, { focalLengths, bodies, atOneFraming, rep
   });
 }
 
+/** Puts a rig with each of some chains in the place of all rigs: a row of lenses on one body. */
+export function makeRowOfChains(index: number, chains: Chain[]): void {
+  const { scene, rigs } = useBench.getState().document.setup;
+  const row = chains.map((chain) => fromParts({ ...rigs[index]!, chain, name: nameOf(chain.parts) }, scene));
+  rearrange('row', () => row);
+}
+
 /** Makes a rig the one that the others are measured against. */
 export function setYardstick(index: number): void {
   useBench.getState().change('yardstick', (c) => withSetup(c, { yardstick: index }));

@@ -252,6 +252,24 @@ export const topics: Record<string, FigureGroup[]> = {
   ],
 };
 
+/** Every figure once, in the groups in which it first stands. */
+export const everyRow: FigureGroup[] = (() => {
+  const seen = new Set<FigureId>();
+  const groups = new Map<string, FigureRow[]>();
+  for (const { name, rows } of Object.values(topics).flat()) {
+    for (const row of rows.filter((r) => !seen.has(r.figure))) {
+      seen.add(row.figure);
+      groups.set(name, [...(groups.get(name) ?? []), row]);
+    }
+  }
+  return [...groups].map(([name, rows]) => ({ name, rows }));
+})();
+
+/** The rows of a topic, or those that a person has chosen. */
+export function groupsOf(topic: string, chosen: FigureId[]): FigureGroup[] {
+  return topics[topic] ?? everyRow.map(({ name, rows }) => ({ name, rows: rows.filter((row) => chosen.includes(row.figure)) })).filter(({ rows }) => rows.length > 0);
+}
+
 /** What a row says of each rig. */
 export function rowTexts(row: FigureRow, reports: RigReport[], feet: boolean): string[] {
   const info = core().figures[row.figure];

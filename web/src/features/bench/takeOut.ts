@@ -1,15 +1,15 @@
 import { core, type RigReport } from '../../core/core';
-import { topics, rowDifferences, rowTexts, type FigureRow } from './figureRows';
+import { rowDifferences, rowTexts, type FigureGroup, type FigureRow } from './figureRows';
 
 /** Figures as rows of cells: a heading, then one row a figure, grouped; what is shown, in the person's unit. */
-function cells(topic: string, names: string[], reports: RigReport[], yardstick: number, feet: boolean): string[][] {
+function cells(topic: string, groups: FigureGroup[], names: string[], reports: RigReport[], yardstick: number, feet: boolean): string[][] {
   const heads = names.flatMap((name, i) => (i === yardstick ? [name] : [name, `against ${names[yardstick]!}`]));
   const line = (row: FigureRow) => {
     const texts = rowTexts(row, reports, feet);
     const differences = rowDifferences(row, reports, feet);
     return [row.name ?? core().figures[row.figure].name, ...texts.flatMap((text, i) => (i === yardstick ? [text] : [text, differences[i] ?? '']))];
   };
-  return [[topic, ...heads], ...topics[topic]!.flatMap((group) => [[group.name, ...heads.map(() => '')], ...group.rows.map(line)])];
+  return [[topic, ...heads], ...groups.flatMap((group) => [[group.name, ...heads.map(() => '')], ...group.rows.map(line)])];
 }
 
 /** A cell that a spreadsheet takes as text and never as a formula of somebody else's. */

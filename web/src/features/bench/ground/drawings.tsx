@@ -12,6 +12,9 @@ import { Person } from '../Person';
 /** Height of one rig's band under the ruler, px. */
 export const bandPx = 15;
 
+/** What lies over the right end of the bands, px. */
+const turnPx = 96;
+
 interface StandingProps {
   at: number;
   axis: number;
@@ -173,7 +176,7 @@ export function SharpZone({ index, report, top, x, widthPx, feet }: SharpZonePro
     : isFocused(report)
       ? 'no limits'
       : 'no focus';
-  const labelAfter = to + 8 + said.length * 6.4 < widthPx;
+  const labelAfter = to + 8 + said.length * 6.4 < widthPx - turnPx;
   return (
     <g className={`rig-line rig-line-${index}`} {...lights(index)}>
       <pattern

@@ -1,4 +1,4 @@
-import { Box, Button, ButtonBase, InputBase, Typography } from '@mui/material';
+import { Box, Button, ButtonBase, Checkbox, InputBase, Typography } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -7,7 +7,7 @@ import type { Chain, ChainPart, GearItem, RigInput, SceneInput } from '../../../
 import { RigMark } from '../../../ui/RigMark';
 import { factsOf, fullName } from '../../shelf/gear';
 import { patient } from '../../shelf/shelfApi';
-import { changeChain } from '../benchStore';
+import { changeChain, makeRowOfChains, mostRigs } from '../benchStore';
 import { chainOf, mountsOf } from '../chains';
 import { usePanel } from './panelStore';
 import { SidePanel } from './SidePanel';
@@ -23,6 +23,7 @@ interface PartsPanelProps {
 /** What fits at a place of a chain, best first, and why the rest does not. */
 export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps) {
   const [text, setText] = useState('');
+  const [row, setRow] = useState<string[]>([]);
   const open = usePanel((s) => s.open);
   const chain = chainOf(rig);
   const parts = chain?.parts ?? [];
@@ -50,20 +51,29 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
   });
 
   const items = new Map<string, ChainPart>([...parts, ...((data?.items ?? []) as ChainPart[])].map((p) => [p.item.id, p]));
-  const take = (ids: string[]) => {
+  const chainWith = (ids: string[]): Chain => {
     const next = ids.map((id) => items.get(id)!);
-    const mounts = mountsOf(next, [...((data?.mounts ?? []) as GearItem[]), ...(chain?.mounts ?? [])].filter((m, i, all) => all.findIndex((o) => o.id === m.id) === i));
-    const mode = next[0]?.item.id === parts[0]?.item.id ? (chain?.mode ?? '') : '';
-    changeChain(index, { parts: next, mounts, mode });
+    const known = [...((data?.mounts ?? []) as GearItem[]), ...(chain?.mounts ?? [])].filter((m, i, all) => all.findIndex((o) => o.id === m.id) === i);
+    // Another camera has other modes.
+    return { parts: next, mounts: mountsOf(next, known), mode: next[0]?.item.id === parts[0]?.item.id ? (chain?.mode ?? '') : '' };
+  };
+  const take = (ids: string[]) => {
+    const made = chainWith(ids);
+    const next = made.parts;
+    changeChain(index, made);
     const lens = next.some((p) => p.item.kind === 'lens' || p.item.kind === 'fixedLensCamera');
     open(lens ? { kind: 'chain', rig: index } : { kind: 'parts', rig: index, place: next.length, isNew: true });
   };
+  const isRow = current?.kind === 'lens';
   const without = () => {
     const next = parts.filter((_, i) => i !== place);
     changeChain(index, next.length === 0 ? null : { ...(chain as Chain), parts: next, mounts: mountsOf(next, chain?.mounts ?? []) });
     open({ kind: 'chain', rig: index });
   };
   const title = current ? `In place of ${current.name}` : parts.length === 0 ? 'Choose a camera' : 'Add a part';
+
+  // What was ticked stays ticked while the list is narrowed, but only what it names can be made.
+  const ticked = row.flatMap((id) => data?.options.find((option) => option.id === id) ?? []);
 
   return (
     <SidePanel title={title} mark={<RigMark index={index} size={24} />}>
@@ -93,12 +103,25 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
           {data.total === 0 && <Link to="/shelf">To the Shelf</Link>}
         </Typography>
       )}
+      {isRow && (
+        <Button fullWidth variant="outlined" disabled={ticked.length < 2} onClick={() => makeRowOfChains(index, ticked.map((option) => chainWith(option.parts)))} sx={{ my: 0.5 }}>
+          {ticked.length < 2 ? 'Tick two or more for a row' : `Make a row of these ${ticked.length}`}
+        </Button>
+      )}
       <Box component="ul" aria-label="Parts" sx={{ listStyle: 'none', m: 0, p: 0, mt: 0.5 }}>
         {data?.options.map((option) => {
           const item = items.get(option.id)?.item;
           return (
             item && (
-              <Box component="li" key={option.id} sx={{ borderTop: 1, borderColor: 'divider' }}>
+              <Box component="li" key={option.id} sx={{ borderTop: 1, borderColor: 'divider', display: 'flex', alignItems: 'flex-start' }}>
+                {isRow && option.fits && (
+                  <Checkbox
+                    checked={row.includes(option.id)}
+                    disabled={!row.includes(option.id) && row.length >= mostRigs}
+                    onChange={(_, on) => setRow(on ? [...row, option.id] : row.filter((id) => id !== option.id))}
+                    slotProps={{ input: { 'aria-label': `${fullName(item)} in a row` } }}
+                  />
+                )}
                 <ButtonBase
                   onClick={() => take(option.parts)}
                   aria-current={item.id === current?.id}

@@ -5,6 +5,8 @@ import { plain } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
 import { makeRow, mostRigs } from '../benchStore';
+import { chainOf } from '../chains';
+import { usePanel } from './panelStore';
 import { SidePanel } from './SidePanel';
 
 interface RowPanelProps {
@@ -43,6 +45,7 @@ function readRow(text: string, bodies: RigInput[], room: number): { focalLengths
 /** A row of rigs in one move: a body, or several, at one focal length after the other; from one spot, or each from where it frames alike. */
 export function RowPanel({ index, rigs, focused }: RowPanelProps) {
   const zoom = zoomOf(rigs[index]!);
+  const lensPlace = chainOf(rigs[index]!)?.parts.findIndex((p) => p.item.kind === 'lens') ?? -1;
   const isPrime = zoom !== null && zoom[0] === zoom[1];
   const [text, setText] = useState(zoom && !isPrime ? `${plain(zoom[0])} ${plain(Math.round(Math.sqrt(zoom[0] * zoom[1])))} ${plain(zoom[1])}` : '18 25 40 60 90 150');
   const [bodies, setBodies] = useState([index]);
@@ -55,6 +58,11 @@ export function RowPanel({ index, rigs, focused }: RowPanelProps) {
       <Typography sx={{ fontSize: 13, color: 'text.secondary', mb: 1.5 }}>
         A rig at one focal length after the other.{isPrime && ` Its lens is a prime of ${plain(zoom[0])} mm: take a zoom, or bare numbers.`}
       </Typography>
+      {lensPlace >= 0 && (
+        <Button sx={{ mb: 1 }} onClick={() => usePanel.getState().open({ kind: 'parts', rig: index, place: lensPlace, isNew: false })}>
+          Or a row of several lenses from the shelf
+        </Button>
+      )}
       <TextField
         fullWidth
         size="small"

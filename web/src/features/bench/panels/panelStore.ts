@@ -12,7 +12,8 @@ export type OpenPanel =
   | { kind: 'scene' }
   | { kind: 'conventions' }
   | { kind: 'find' }
-  | { kind: 'hold' };
+  | { kind: 'hold' }
+  | { kind: 'rows' };
 
 interface PanelState {
   panel: OpenPanel | null;
