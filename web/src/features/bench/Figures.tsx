@@ -1,6 +1,6 @@
 import { Box, ButtonBase, IconButton, Menu, MenuItem, Select, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { memo, useState, type KeyboardEvent, type MouseEvent } from 'react';
+import { memo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { chosenTopic, useSettings } from '../../app/settings';
 import { figureFont } from '../../app/theme';
 import { core, type FigureId, type RigInput, type RigReport, type SceneInput } from '../../core/core';
@@ -10,6 +10,8 @@ import { MoreIcon } from '../../ui/icons';
 import { Panel } from '../../ui/Panel';
 import { RigMark, rigLetter } from '../../ui/RigMark';
 import { SaidBar, type Said } from '../../ui/SaidBar';
+import { useCalm } from '../../ui/useCalm';
+import { useInSight } from '../../ui/useInSight';
 import { orderRigs, useBench } from './benchStore';
 import { groupsOf, rowDifferences, rowTexts, topics, type FigureGroup, type FigureRow } from './figureRows';
 import { captionOf } from './frameView';
@@ -52,6 +54,8 @@ const FiguresPanel = styled(Panel)(({ theme }) => ({
   flexDirection: 'column',
   // As tall as the longest group, so that nothing jumps when another one is chosen.
   [theme.breakpoints.up('lg')]: { '&.few': { minHeight: 487 } },
+  // Below many rigs they are often out of sight, and then neither laid out nor painted.
+  '&.many': { contentVisibility: 'auto', containIntrinsicSize: 'auto 460px' },
   // Many rigs stand closer.
   '&.many td .figure': { width: 98 },
   '&.many td.difference .figure': { width: 58 },
@@ -107,14 +111,28 @@ function move(event: KeyboardEvent<HTMLTableElement>): void {
   }
 }
 
+const outOfSightMs = 200;
+
+/** The figures of all rigs. Out of sight they follow calmly, so that a hand that drags elsewhere does not wait for them. */
+export const Figures = memo(function Figures(props: FiguresProps) {
+  const box = useRef<HTMLElement>(null);
+  const inSight = useInSight(box);
+  const calm = useCalm(props, outOfSightMs);
+  return (
+    <FiguresPanel aria-label="Figures" ref={box} className={props.reports.length > 2 ? 'many' : 'few'}>
+      <Rows {...(inSight ? props : calm)} />
+    </FiguresPanel>
+  );
+});
+
 /** One row a quantity, one column a rig, with the difference from the yardstick; every figure opens its working. */
-export const Figures = memo(function Figures({ name, rigs, scene, reports, yardstick, feet, conventions }: FiguresProps) {
+const Rows = memo(function Rows({ name, rigs, scene, reports, yardstick, feet, conventions }: FiguresProps) {
   const chosen = useSettings((s) => s.chosenRows);
   const topic = useSettings((s) => (s.topic in topics || (s.topic === chosenTopic && s.chosenRows.length > 0) ? s.topic : 'Essentials'));
   const columns = reports.map((_, i) => ({ index: i, compared: i !== yardstick }));
   const groups = groupsOf(topic, chosen);
   return (
-    <FiguresPanel aria-label="Figures" className={reports.length > 2 ? 'many' : 'few'}>
+    <>
       <Table onClick={(event: MouseEvent) => openIt(target(event))} onKeyDown={move}>
         <thead>
           <tr>
@@ -185,7 +203,7 @@ export const Figures = memo(function Figures({ name, rigs, scene, reports, yards
         ))}
       </Table>
       <GoesBy conventions={conventions} />
-    </FiguresPanel>
+    </>
   );
 });
 

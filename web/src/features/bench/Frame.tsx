@@ -20,7 +20,7 @@ const lamps = [
 const Holder = styled('div')({ position: 'relative', display: 'grid', placeItems: 'center', minHeight: 120 });
 
 const Picture = styled('div')({ position: 'relative', overflow: 'hidden',
-  '& > [role=img]': { position: 'absolute', inset: 0 }, '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' } });
+  '& > [role=img]': { position: 'absolute', inset: 0, contain: 'strict' }, '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' } });
 
 const Look = styled('button')({ position: 'absolute', inset: 0, border: 0, padding: 0, background: 'none', cursor: 'zoom-in', '&:focus-visible': { outlineOffset: -5 } });
 

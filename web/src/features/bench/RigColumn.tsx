@@ -1,6 +1,6 @@
 import { Box, Button, ButtonBase, IconButton, InputBase, Menu, MenuItem, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { memo, useMemo, useState, type DragEvent, type ReactNode } from 'react';
+import { memo, useMemo, useState, type DragEvent } from 'react';
 import { isFocused, type Assembled, type FieldError, type FigureId, type Reason, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { aperture, fixed, inScale, lengthScale, oneLine, withUnit } from '../../ui/format';
 import { Figure } from '../../ui/Figure';
@@ -62,10 +62,11 @@ const Answer = styled('div')(({ theme }) => ({
   '& > div:first-of-type': { flex: 1, minWidth: 0 },
   '& strong': { fontSize: 18, fontWeight: 600, lineHeight: 1.25 },
   '& small': { fontWeight: 400, fontSize: 13, color: theme.vars!.palette.text.secondary },
-  '& p': { margin: 0, fontSize: 13, color: theme.vars!.palette.text.secondary },
+  // A box of a size of its own, so that another figure lays out this line and not the whole page.
+  '& p': { margin: 0, fontSize: 13, lineHeight: '19px', height: 19, contain: 'strict', color: theme.vars!.palette.text.secondary },
   // One height for all rigs, whatever else they have to say: their sensors are drawn in one scale.
   '& .sensor': { position: 'relative', height: 52, width: 104 },
-  '@container (max-width: 290px)': { flexDirection: 'column', alignItems: 'stretch', gap: 2, '& strong': { fontSize: 16 }, '& strong small': { display: 'inline-block', width: 8, overflow: 'hidden', color: 'transparent' }, '& > div:first-of-type': { flex: 'none', minHeight: 62 } },
+  '@container (max-width: 290px)': { flexDirection: 'column', alignItems: 'stretch', gap: 2, '& strong': { fontSize: 16 }, '& strong small': { display: 'inline-block', width: 8, overflow: 'hidden', color: 'transparent' }, '& > div:first-of-type': { flex: 'none', minHeight: 62 }, '& p': { height: 38 } },
 }));
 
 /** One rig: its name, the frame it gives, the answer in a line, and what can be changed. */
@@ -87,22 +88,16 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
       <Answer>
         <div>
           <strong>
-            <Pressed index={index} figure="equivalentFocalLengthMm">
-              <Figure text={withUnit(fixed(figures.equivalentFocalLengthMm, figures.equivalentFocalLengthMm < 100 ? 1 : 0), 'mm')} />
-            </Pressed>
+            <Pressed index={index} figure="equivalentFocalLengthMm" text={withUnit(fixed(figures.equivalentFocalLengthMm, figures.equivalentFocalLengthMm < 100 ? 1 : 0), 'mm')} />
             <small> and blur of </small>
-            <Pressed index={index} figure="equivalentFNumber">
-              <Figure text={aperture(figures.equivalentFNumber)} />
-            </Pressed>
+            <Pressed index={index} figure="equivalentFNumber" text={aperture(figures.equivalentFNumber)} />
           </strong>
           <p>
             on {referenceName}
             {isFocused(report) && (
               <>
                 {' · sees '}
-                <Pressed index={index} figure="fieldWidthMm">
-                  {field(report, feet)}
-                </Pressed>
+                <Pressed index={index} figure="fieldWidthMm" text={field(report, feet)} isPlain />
               </>
             )}
           </p>
@@ -124,11 +119,7 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
       ) : (
         <RigInputs index={index} rig={rig} problems={problems} brief={brief} sceneMm={spread ? scene.subjectDistanceMm : null} feet={feet} />
       )}
-      {count > 2 && (
-        <Button size="small" onClick={() => setAll(!all)} aria-expanded={all} aria-label={all ? `Fewer settings of rig ${letter}` : `All settings of rig ${letter}`}>
-          {all ? 'Fewer settings' : 'All settings'}
-        </Button>
-      )}
+      {count > 2 && <AllSettings index={index} all={all} onAll={setAll} />}
     </Column>
   );
 });
@@ -144,20 +135,42 @@ function drop(event: DragEvent<HTMLElement>, to: number): void {
   }
 }
 
-/** A figure outside the table; a press opens its working like there. */
-function Pressed({ index, figure, children }: { index: number; figure: FigureId; children: ReactNode }) {
-  return (
-    <ButtonBase
-      component="span"
-      onClick={() => openWorking(index, figure)}
-      aria-haspopup="dialog"
-      title="Show the working"
-      sx={{ font: 'inherit', verticalAlign: 'baseline', borderRadius: '3px', '&:hover': { bgcolor: 'divider' } }}
-    >
-      {children}
-    </ButtonBase>
-  );
+const Press = styled('button')(({ theme }) => ({
+  font: 'inherit',
+  color: 'inherit',
+  padding: 0,
+  border: 0,
+  background: 'none',
+  cursor: 'pointer',
+  borderRadius: 3,
+  '&:hover': { background: theme.vars!.palette.divider },
+}));
+
+interface PressedProps {
+  index: number;
+  figure: FigureId;
+  text: string;
+  /** In the face of what it stands among, rather than in that of figures. */
+  isPlain?: boolean;
 }
+
+/** A figure outside the table; a press opens its working like there. */
+const Pressed = memo(function Pressed({ index, figure, text, isPlain = false }: PressedProps) {
+  return (
+    <Press onClick={() => openWorking(index, figure)} aria-haspopup="dialog" title="Show the working">
+      {isPlain ? text : <Figure text={text} />}
+    </Press>
+  );
+});
+
+/** Opens and shuts what a rig among many does not show at first. */
+const AllSettings = memo(function AllSettings({ index, all, onAll }: { index: number; all: boolean; onAll: (all: boolean) => void }) {
+  return (
+    <Button size="small" onClick={() => onAll(!all)} aria-expanded={all} aria-label={`${all ? 'Fewer' : 'All'} settings of rig ${rigLetter(index)}`}>
+      {all ? 'Fewer settings' : 'All settings'}
+    </Button>
+  );
+});
 
 interface Known {
   message: string;
@@ -178,7 +191,7 @@ function toKnow(reasons: Reason[], parts: Assembled | null): Known[] {
 }
 
 /** The weightiest thing to know of a rig in one line; a press opens all of them. */
-function ToKnow({ index, known }: { index: number; known: Known[] }) {
+const ToKnow = memo(function ToKnow({ index, known }: { index: number; known: Known[] }) {
   const open = usePanel((s) => s.open);
   const [first, ...others] = known;
   if (!first) {
@@ -210,7 +223,7 @@ function ToKnow({ index, known }: { index: number; known: Known[] }) {
       {others.length > 0 && <span>+{others.length}</span>}
     </ButtonBase>
   );
-}
+});
 
 interface RigMenuProps {
   index: number;

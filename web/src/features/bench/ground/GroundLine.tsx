@@ -108,6 +108,8 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
   const endPx = backgroundMm === null ? widthPx : x(backgroundMm);
   const figure = { axis, top: y(figureMm), px: figureMm * pxPerMm, fromAbove };
 
+  const heightPx = drawingPx + rulerPx + bandPx * reports.length + 2;
+
   const movables: Movable[] = [];
   if (roomMm !== null) {
     movables.push({
@@ -219,8 +221,8 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
   });
 
   return (
-    <Panel aria-label="Ground line" ref={box} style={{ overflow: 'hidden', position: 'relative' }}>
-      <svg width="100%" height={drawingPx + rulerPx + bandPx * reports.length + 2} style={{ display: 'block', touchAction: 'pan-y', userSelect: 'none' }}>
+    <Panel aria-label="Ground line" ref={box} style={{ overflow: 'hidden', position: 'relative', boxSizing: 'content-box', height: heightPx, contain: 'strict' }}>
+      <svg width="100%" height={heightPx} style={{ display: 'block', touchAction: 'pan-y', userSelect: 'none' }}>
         <clipPath id="ground-clip">
           <rect width={widthPx} height={drawingPx} />
         </clipPath>
