@@ -6,7 +6,7 @@ const address = process.argv[2];
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking'] });
 const median = (values, share = 0.5) => [...values].sort((a, b) => a - b)[Math.floor(values.length * share)] ?? NaN;
 
-/** Watches every frame, and the figures after each move of the hand. */
+/** Watches every frame, and the figures in sight after each move of the hand. */
 function watch() {
   window.seen = { pictures: 0, painted: [], work: [] };
   let from = 0;
@@ -22,7 +22,7 @@ function watch() {
     const channel = new MessageChannel();
     channel.port1.onmessage = () => window.seen.painted.push(performance.now() - began);
     requestAnimationFrame(() => channel.port2.postMessage(0));
-  }).observe(document.querySelector('table'), { subtree: true, characterData: true, childList: true });
+  }).observe(document.querySelector('section[aria-label="Rig A"]'), { subtree: true, characterData: true, childList: true });
 }
 
 /** Drags the camera for some seconds; with pictures, or without any for comparison. */

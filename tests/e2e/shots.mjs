@@ -6,6 +6,25 @@ const demo = (n) => `/bench/10f7a7e0-0000-4000-8000-00000000000${n}`;
 /** The small body of the demo. */
 const skiff = '8798cb2f-bace-5eec-987c-4eed8c0d1fcf';
 const wide = { width: 1280, height: 800 };
+
+/** Framing and blur held, and a longer lens put on: what gave is said. */
+async function hold(page) {
+  await page.getByRole('button', { name: 'Hold', exact: true }).click();
+  await page.getByRole('checkbox', { name: 'Framing' }).check();
+  await page.getByRole('checkbox', { name: 'Blur behind' }).check();
+  await page.getByRole('region', { name: 'Rig B', exact: true }).getByLabel('Focal length').fill('40');
+}
+
+/** A row of focal lengths, each from where it frames alike. */
+async function row(page) {
+  await page.getByRole('button', { name: 'Do with rig A' }).click();
+  await page.getByRole('menuitem', { name: 'Make a row' }).click();
+  await page.getByLabel('Focal lengths, mm').fill('18 25 40 60 90 150');
+  await page.getByLabel('Seen from').click();
+  await page.getByRole('option', { name: /^where each frames/ }).click();
+  await page.getByRole('button', { name: 'Make the row' }).click();
+}
+
 const shots = [
   { name: 'bench', path: demo(1), viewport: wide },
   { name: 'bench-set', path: demo(3), viewport: wide, colorScheme: 'dark' },
@@ -21,15 +40,16 @@ const shots = [
   { name: 'shelf-lens', path: `/shelf?q=fast&camera=${skiff}`, viewport: wide, press: /^Dunlin 18–35 mm ƒ1.8$/ },
   { name: 'shelf-phone', path: '/shelf?q=wide+zoom', viewport: { width: 390, height: 844 } },
   { name: 'saved', path: '/comparisons', viewport: wide },
-  // Last, since it changes the comparison.
-  { name: 'bench-row', path: demo(1), viewport: wide, row: '18 25 40 60 90 150' },
+  // Last, since they change the comparison.
+  { name: 'hold', path: demo(1), viewport: wide, colorScheme: 'dark', act: hold },
+  { name: 'bench-row', path: demo(1), viewport: wide, act: row },
 ];
 
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-background-networking'],
 });
-for (const { name, path, viewport, colorScheme = 'light', press, row, wait = 400 } of shots) {
+for (const { name, path, viewport, colorScheme = 'light', press, act, wait = 400 } of shots) {
   const page = await browser.newPage({ viewport, colorScheme });
   await page.goto(address + path);
   await page.waitForSelector('tr[data-row], li');
@@ -38,11 +58,8 @@ for (const { name, path, viewport, colorScheme = 'light', press, row, wait = 400
   await page
     .waitForFunction(rendered, null, { timeout: 60_000 })
     .catch(() => console.log('  frames in sight only are rendered to their finest'));
-  if (row) {
-    await page.getByRole('button', { name: 'Do with rig A' }).click();
-    await page.getByRole('menuitem', { name: 'Make a row' }).click();
-    await page.getByLabel('Focal lengths, mm').fill(row);
-    await page.getByRole('button', { name: 'Make the row' }).click();
+  if (act) {
+    await act(page);
     await page.waitForTimeout(500);
     await page.waitForFunction(rendered, null, { timeout: 60_000 });
   }

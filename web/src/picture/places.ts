@@ -64,6 +64,32 @@ function rope(all: Solids, x: number, y: number, z: number): void {
   all.add(new TubeGeometry(new CatmullRomCurve3(turns), 150, 0.017, 5), '#c9b183');
 }
 
+/** A chain from a beam with a hook at its end. */
+function hook(all: Solids, x: number, z: number, from: number, to: number): void {
+  for (let y = from, i = 0; y > to + 0.12; y -= 0.052, i++) {
+    all.ball([x, y, z], i % 2 ? [0.017, 0.032, 0.006] : [0.006, 0.032, 0.017], '#4b4d4e');
+  }
+  const bend = Array.from({ length: 9 }, (_, i) => new Vector3(x + 0.045 * Math.sin(i * 0.5), to + 0.06 + 0.06 * Math.cos(i * 0.5), z));
+  all.add(new TubeGeometry(new CatmullRomCurve3(bend), 18, 0.011, 6), '#5a5c5d');
+}
+
+/** Reeds that stand in a bunch, each bent a little. */
+function reeds(all: Solids, x: number, z: number, height: number): void {
+  const random = thrown(53);
+  for (let i = 0; i < 26; i++) {
+    const [dx, dz, h] = [(random() - 0.5) * 0.5, (random() - 0.5) * 0.3, height * (0.6 + 0.4 * random())];
+    const lean = (random() - 0.4) * 0.22;
+    all.bar([x + dx, 0, z + dz], [x + dx + lean, h, z + dz], 0.008, shade(i % 3 ? '#7d8446' : '#a39a5a', (random() - 0.5) * 0.3), 0, 0.003);
+    if (i % 4 === 0) all.bar([x + dx + lean, h - 0.02, z + dz], [x + dx + lean * 1.1, h + 0.1, z + dz], 0.017, '#6a4a2c');
+  }
+}
+
+/** A mooring post with rope about it. */
+function mooring(all: Solids, x: number, z: number, height: number): void {
+  all.bar([x, 0, z], [x, height, z], 0.085, '#5b4832', surface.wood).ball([x, height, z], [0.09, 0.035, 0.09], '#6a563c');
+  for (let i = 0; i < 4; i++) all.bar([x, height * 0.62 + i * 0.034, z], [x, height * 0.62 + 0.03 + i * 0.034, z], 0.099, i % 2 ? '#c9b183' : '#bda374');
+}
+
 function shelves(all: Solids, x: number, z: number): void {
   const random = thrown(23);
   const colours = ['#b5452c', '#d8a13a', '#3f6f86', '#5e7d4a', '#d9d2c0', '#7a4a63'];
@@ -176,6 +202,9 @@ function shed(stage: Stage, depth: number): Scenery {
   barrel(all, -1.6, -depth * 0.78, '#7a5433');
   rope(all, 0.95, 0.02, 0.55);
   trestle(all, -0.72, 0.85, 0.2);
+  hook(all, -0.62, 0.95, high, 1.62);
+  // Planks that lean near the camera, at the other side.
+  for (let i = 0; i < 3; i++) all.bar([1.02 + 0.09 * i, 0, 1.05 + 0.05 * i], [1.16 + 0.09 * i, 2.3 + 0.1 * i, 0.92 + 0.05 * i], 0.036, shade('#b08a57', -0.12 * i), surface.wood);
   all.bar([-0.9, 0.77, 0.85], [-0.9, 0.97, 0.85], 0.08, '#b5452c').bar([-1.05, 0, -depth + 0.6], [-0.75, 2.5, -depth + 0.12], 0.03, '#a98351').bar([-1.42, 0, -depth + 0.6], [-1.12, 2.5, -depth + 0.12], 0.03, '#a98351');
   if (depth > 0.9) all.put(standing(passer, stage.figureHeight), [0.42 + depth * 0.1, 0, -depth + 0.35], 1, -0.7);
   return { ...indoors, mesh: all.put(subject(stage.subject, stage), [0, 0, 0]).mesh(), sky: '#2a231c', lamps: lampsAt(-depth, 0.42 * (depth + 2.2), Math.max(2.1, 1.6 + depth * 0.09), ['#ffd9a0'], 0.035) };
@@ -196,6 +225,10 @@ function loft(stage: Stage, depth: number): Scenery {
   for (let i = 0; i < 4; i++) all.bar([-1.45 + i * 0.2, 0.75, -depth * 0.55], [-1.45 + i * 0.2, 0.92, -depth * 0.55], 0.05, ['#d8a13a', '#3f6f86', '#d9d2c0', '#5e7d4a'][i]!);
   rope(all, 0.8, 0.02, 0.4);
   barrel(all, 1.35, -depth * 0.5, '#8d6a3f');
+  // The clew of a sail that hangs near the camera, and a table's corner with spools.
+  for (let i = 0; i < 7; i++) all.bar([1.25, high - 0.2, 0.85 + 0.03 * (i % 2)], [0.62 + i * 0.11, 1.12 + 0.07 * i, 0.95 + 0.03 * (i % 2)], 0.05, i % 2 ? '#d6cdb6' : '#c9bfa5');
+  all.box([-0.85, 0.78, 0.9], [0.8, 0.05, 0.5], '#8d6a41', surface.wood);
+  for (let i = 0; i < 3; i++) all.bar([-0.85 + i * 0.2, 0.8, 0.92 - i * 0.05], [-0.85 + i * 0.2, 0.97, 0.92 - i * 0.05], 0.05, ['#a4452e', '#d9d2c0', '#3f6f86'][i]!);
   return { ...indoors, above: '#b3b3ad', mesh: all.put(subject(stage.subject, stage), [0, 0, 0]).mesh(), sky: '#bcb6a6', lamps: lampsAt(-depth, 0.36 * (depth + 2), Math.min(high - 0.3, 2.05), ['#ffe0ad', '#ffd090'], 0.03) };
 }
 
@@ -214,6 +247,11 @@ function benchTop(stage: Stage, depth: number): Scenery {
     all.bar([x, eye + 0.42 * scale, -depth + 0.03], [x, eye + (0.18 - random() * 0.12) * scale, -depth + 0.03], 0.012 * scale, '#a9b0b2').bar([x, eye + 0.42 * scale, -depth + 0.03], [x, eye + 0.56 * scale, -depth + 0.03], 0.02 * scale, colours[i % colours.length]!);
   }
   all.box([0, eye - 0.1 * scale, -depth / 2 - 0.02], [3 * scale, 0.02 * scale, depth * 0.9], '#9c7244', surface.wood);
+  // The bench goes on towards the camera, with a mallet, a jar of nails and chisels on it.
+  all.box([0, eye - 0.1 * scale, 0.26 * scale], [3 * scale, 0.02 * scale, 0.5 * scale], '#9c7244', surface.wood);
+  all.bar([-0.34 * scale, eye - 0.075 * scale, 0.3 * scale], [-0.2 * scale, eye - 0.075 * scale, 0.36 * scale], 0.014 * scale, '#b08a57', surface.wood).box([-0.36 * scale, eye - 0.06 * scale, 0.29 * scale], [0.07 * scale, 0.06 * scale, 0.1 * scale], '#7d5d39', surface.wood);
+  all.bar([0.3 * scale, eye - 0.09 * scale, 0.24 * scale], [0.3 * scale, eye + 0.0 * scale, 0.24 * scale], 0.035 * scale, '#8fa3a0');
+  for (let i = 0; i < 3; i++) all.bar([(0.2 + 0.05 * i) * scale, eye - 0.082 * scale, 0.4 * scale], [(0.24 + 0.05 * i) * scale, eye - 0.082 * scale, 0.22 * scale], 0.007 * scale, '#a9b0b2').bar([(0.24 + 0.05 * i) * scale, eye - 0.082 * scale, 0.22 * scale], [(0.26 + 0.05 * i) * scale, eye - 0.082 * scale, 0.13 * scale], 0.012 * scale, colours[i]!);
   for (let i = 0; i < 14; i++) {
     const [x, z, h] = [(random() - 0.5) * 2.4 * scale, -depth * (0.3 + 0.6 * random()), (0.08 + 0.12 * random()) * scale];
     if (Math.abs(x) > 0.16 * scale) all.bar([x, eye - 0.09 * scale, z], [x, eye - 0.09 * scale + h, z], 0.04 * scale, colours[i % colours.length]!);
@@ -255,6 +293,8 @@ function slipway(stage: Stage, depth: number, far: boolean): Scenery {
   }
   barrel(all, 1.15, -0.9, '#8d6a3f');
   rope(all, -0.85, 0.02, 0.6);
+  mooring(all, -0.98, 1.1, 1.32);
+  reeds(all, 1.12, 1.05, 1.45);
   for (const x of [-1.9, 1.9]) all.bar([x, 0, -0.4], [x, 0.75, -0.4], 0.11, '#51412f', surface.wood);
   return { ...outdoors, haze: Math.min(outdoors.haze, 0.5 / depth), mesh: all.put(subject(stage.subject, stage), [0, 0, 0]).mesh(), sky: '#b9c6cc', lamps: lampsAt(-depth, 0.4 * (depth + 2.2), 1.75 + Math.min(depth * 0.035, 60), ['#ffca86', '#ffe9c4'], Math.max(0.03, depth * 0.0008)) };
 }

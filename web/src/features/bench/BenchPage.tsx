@@ -119,7 +119,7 @@ function Bench() {
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1, p: 1, minHeight: '100%' }}>
       <Heading />
       {deletedAt != null && <DeletedNotice />}
-      <SceneStrip scene={scene} problems={problems} outOfFocus={stop ? `Rig ${rigLetter(stopped)}: ${stop.message} ${stop.mend}` : undefined} feet={feet} />
+      <SceneStrip scene={scene} problems={problems} outOfFocus={stop ? `Rig ${rigLetter(stopped)}: ${stop.message}` : undefined} feet={feet} />
       <HoldBar />
       <Box
         sx={{

@@ -164,7 +164,7 @@ interface SharpZoneProps {
 
 /** The sharp zone of a rig as a hatched band under the ruler. */
 export function SharpZone({ index, report, top, x, widthPx, feet }: SharpZoneProps) {
-  const { text } = useTheme().vars!.palette;
+  const { text, background } = useTheme().vars!.palette;
   const colour = useRigColour(index);
   const { depthOfFieldNearMm: near, depthOfFieldFarMm: far, nearestSubjectDistanceMm: nearest } = report.figures;
   const focus = !Number.isNaN(near);
@@ -206,6 +206,9 @@ export function SharpZone({ index, report, top, x, widthPx, feet }: SharpZonePro
         fontSize="11.5"
         fill={text.secondary}
         fontFamily={figureFont}
+        stroke={background.paper}
+        strokeWidth="3"
+        paintOrder="stroke"
         onClick={() => openWorking(index, 'depthOfFieldMm')}
         style={{ cursor: 'pointer' }}
       >
