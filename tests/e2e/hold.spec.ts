@@ -15,7 +15,7 @@ const bar = (bench: Bench) => bench.page.getByRole('region', { name: 'What is he
 
 test('with framing, blur and light held, a longer lens moves back, and says what gave', async ({ bench }) => {
   await bench.page.getByRole('button', { name: 'More of rig A' }).click();
-  await bench.panel.getByLabel('Sensitivity').fill('800');
+  await bench.panel.getByLabel('Sensitivity', { exact: true }).fill('800');
   const before = {
     field: await bench.figure('Field at subject', 'A').textContent(),
     blur: await bench.figure('Blur behind', 'A').textContent(),

@@ -121,7 +121,7 @@ test('light tells the filter, the sensitivity and the flicker', async ({ bench }
   // 25 fps at 180° is 1/50 s; ƒ2.8 at ISO 800: log2(2.8²·50·100/800) = 5.61, and 0.04 for focusing at 2.5 m; EV 12 leaves 6.3 stops: a filter of six.
   await bench.panel.getByLabel('Brightness').fill('EV 12');
   await bench.panel.getByRole('button', { name: 'Go to more of rig A' }).click();
-  await bench.panel.getByLabel('Sensitivity').fill('ISO 800');
+  await bench.panel.getByLabel('Sensitivity', { exact: true }).fill('ISO 800');
   await bench.showTopic('Light, motion');
   await expect(bench.figure('Exposure time', 'A')).toHaveText('1/50s');
   await expect(bench.figure('Light left over', 'A')).toHaveText('+6.3st');

@@ -39,6 +39,7 @@ function describe({ name, document }: Content): Map<string, string> {
     ['Delivered width', scene.deliveryWidthPx == null ? 'not given' : `${scene.deliveryWidthPx} px`],
     ['Lens height', length(scene.lensHeightMm ?? 1600)],
     ['Figure height', length(scene.figureHeightMm ?? 1750)],
+    ['Photograph', scene.photo ? `one, ${plain(scene.photo.focalLengthMm)} mm, ${scene.photo.id.slice(0, 8)}` : 'none'],
     ['Yardstick', rigLetter(yardstick ?? 0)],
   ]);
   for (const [what, value] of rest(scene, 'scene')) {
@@ -74,7 +75,7 @@ const describeRig = (rig: RigInput): [string, string][] => [
 /** What has a sentence of its own above. */
 const told = [
   'name chain sensorWidthMm sensorHeightMm recordedWidthPx recordedHeightPx focalLengthMm fNumber optics squeeze punchIn lens',
-  'subjectDistanceMm backgroundDistanceMm deliveryAspect deliveryWidthPx lensHeightMm figureHeightMm',
+  'subjectDistanceMm backgroundDistanceMm deliveryAspect deliveryWidthPx lensHeightMm figureHeightMm photo',
 ]
   .join(' ')
   .split(' ');

@@ -140,6 +140,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
             onValue={(wholeSensorWidthMm, wholeSensorHeightMm) => changeRig(index, { wholeSensorWidthMm, wholeSensorHeightMm })}
           />
           {ofRig('Sensitivity', 'ISO. With the scene’s brightness it tells what light is left over.', 'sensitivity', 'sensitivityIso', null, (v) => plain(v), 'open')}
+          {ofRig('Lowest sensitivity', 'The lowest that the body has without more noise; light that is held ends there. ISO 100 where it is not known.', 'sensitivity', 'lowestIso', null, (v) => plain(v), 'not known')}
           {ofRig('Frames a second', 'Captured by this mode; empty for those of the timeline.', 'fps', 'captureFps', null, (v) => withUnit(plain(v), 'fps'), 'as timeline')}
         </Fields>
       </Section>
