@@ -130,7 +130,7 @@ const Rows = memo(function Rows({ name, rigs, scene, reports, yardstick, feet, c
   const chosen = useSettings((s) => s.chosenRows);
   const topic = useSettings((s) => (s.topic in topics || (s.topic === chosenTopic && s.chosenRows.length > 0) ? s.topic : 'Essentials'));
   const columns = reports.map((_, i) => ({ index: i, compared: i !== yardstick }));
-  const groups = groupsOf(topic, chosen);
+  const groups = groupsOf(topic, chosen, rigs.some((rig) => rig.subjectDistanceMm != null));
   return (
     <>
       <Table onClick={(event: MouseEvent) => openIt(target(event))} onKeyDown={move}>

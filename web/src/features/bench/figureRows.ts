@@ -13,6 +13,8 @@ export interface FigureRow {
   /** How it reads when more than one figure stands in it. */
   text?: (report: RigReport) => string | null;
   warn?: (report: RigReport) => boolean;
+  /** Only worth a line where rigs stand at different distances. */
+  whenSpread?: true;
 }
 
 export interface FigureGroup {
@@ -56,7 +58,7 @@ export const topics: Record<string, FigureGroup[]> = {
     {
       name: 'Angle and framing',
       rows: [
-        { figure: 'cameraDistanceMm' },
+        { figure: 'cameraDistanceMm', whenSpread: true },
         { figure: 'effectiveFocalLengthMm', name: 'On the sensor', help: 'For a squeezed lens across, then up.', text: onTheSensor },
         { figure: 'equivalentFocalLengthMm' },
         { figure: 'angleOfViewHorizontalDeg' },
@@ -266,8 +268,10 @@ export const everyRow: FigureGroup[] = (() => {
 })();
 
 /** The rows of a topic, or those that a person has chosen. */
-export function groupsOf(topic: string, chosen: FigureId[]): FigureGroup[] {
-  return topics[topic] ?? everyRow.map(({ name, rows }) => ({ name, rows: rows.filter((row) => chosen.includes(row.figure)) })).filter(({ rows }) => rows.length > 0);
+export function groupsOf(topic: string, chosen: FigureId[], spread: boolean): FigureGroup[] {
+  const of = topics[topic];
+  const shown = (row: FigureRow) => (of ? !row.whenSpread || spread : chosen.includes(row.figure));
+  return (of ?? everyRow).map(({ name, rows }) => ({ name, rows: rows.filter(shown) })).filter(({ rows }) => rows.length > 0);
 }
 
 /** What a row says of each rig. */
