@@ -174,7 +174,7 @@ test('sentences speak the person’s unit', async ({ bench }) => {
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`no panel keeps anyone out, in the ${colorScheme} page`, async ({ bench }) => {
     await bench.page.emulateMedia({ colorScheme });
-    for (const name of [/^Rig A From/, /^More of rig A/, /^Place, light/, /^Find/, /^Conventions:/]) {
+    for (const name of [/^Rig A From/, /^More of rig A/, /^Place, light/, /^Find/, /^Hold/, /^Conventions:/]) {
       await bench.page.getByRole('button', { name }).click();
       await expect(bench.panel).toBeVisible();
       const found = await new AxeBuilder({ page: bench.page }).include('[role=dialog]').analyze();
@@ -186,7 +186,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
 test('panels fit a phone', async ({ bench }) => {
   await bench.page.setViewportSize({ width: 360, height: 740 });
-  for (const name of [/^Rig A From/, /^More of rig A/, /^Place, light/, /^Find/, /^Conventions:/]) {
+  for (const name of [/^Rig A From/, /^More of rig A/, /^Place, light/, /^Find/, /^Hold/, /^Conventions:/]) {
     await bench.page.getByRole('button', { name }).click();
     expect(await bench.page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
     expect(await bench.panel.evaluate((panel) => panel.querySelector('div:last-child')!.scrollWidth <= panel.clientWidth)).toBe(true);
