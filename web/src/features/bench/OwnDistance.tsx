@@ -1,3 +1,4 @@
+import { Box } from '@mui/material';
 import type { FieldError } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField } from '../../ui/format';
@@ -15,6 +16,8 @@ interface OwnDistanceProps {
 /** How far from the subject a rig stands, where not all stand at one place. */
 export function OwnDistance({ index, mm, sceneMm, problems, feet }: OwnDistanceProps) {
   return (
+    // In a narrow column it has a line to itself, so that a distance that was found shows all its digits.
+    <Box sx={{ minWidth: 0, '@container (max-width: 290px)': { gridColumn: '1 / -1' } }}>
     <EntryField
       label="Stands at"
       help="The rig’s own distance to the subject; emptied, it goes where the scene says."
@@ -27,5 +30,6 @@ export function OwnDistance({ index, mm, sceneMm, problems, feet }: OwnDistanceP
       onClear={() => standAt(index, null)}
       onValue={(value) => standAt(index, value)}
     />
+    </Box>
   );
 }

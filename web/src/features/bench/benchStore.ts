@@ -306,7 +306,9 @@ export function bringToYardstick(what: Partial<Hold>, to?: number[]): void {
   const { setup } = useBench.getState().document;
   const lead: Lead = { leader: setup.yardstick ?? 0, ...(to && { to }) };
   const { setup: brought, notes } = follow(setup, setup, { ...holdNothing, place: false, ...what }, lead);
-  useBench.getState().change(`bring${performance.now()}`, (c) => withSetup(c, brought), holdNothing);
+  if (brought !== setup) {
+    useBench.getState().change(`bring${performance.now()}`, (c) => withSetup(c, brought), holdNothing);
+  }
   useBench.setState({ holdNotes: notes });
 }
 
