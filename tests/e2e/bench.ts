@@ -1,6 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { startServer, type Running } from './server';
 
@@ -64,6 +65,23 @@ export const test = base.extend<{ bench: Bench; pictures: boolean }, { server: R
     await use(bench);
   },
 });
+
+/** Nothing on the page, or in a part of it, keeps anyone out: in the light page and in the dark one. */
+export async function expectNobodyKeptOut(page: Page, within?: string): Promise<void> {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    // Colours go over from one light to the other; halfway they are neither.
+    await page.evaluate(() => new Promise(requestAnimationFrame));
+    await page.evaluate(() => Promise.allSettled(document.getAnimations().map((animation) => animation.finished)));
+    const axe = new AxeBuilder({ page });
+    const found = await (within ? axe.include(within) : axe).analyze();
+    expect(
+      found.violations.map((v) => [v.id, v.nodes.map((n) => n.target)]),
+      `${colorScheme} page`,
+    ).toEqual([]);
+  }
+  await page.emulateMedia({ colorScheme: 'light' });
+}
 
 /** The Bench as a person handles it. */
 export class Bench {
