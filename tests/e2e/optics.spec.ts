@@ -160,6 +160,12 @@ test('asked backwards, each rig answers what to set or what stops it', async ({ 
   await bench.panel.getByRole('button', { name: 'Set it on rig B' }).click();
   await expect(bench.figure('From', 'B')).toHaveText('2.00m');
   await expect(bench.figure('To', 'B')).toHaveText('3.00m');
+  // Beyond what is behind, which then goes along.
+  await bench.panel.getByLabel('Sharp to').fill('20m');
+  await bench.panel.getByLabel('Sharp from').fill('6m');
+  await bench.panel.getByRole('button', { name: 'Set it on rig B' }).click();
+  await expect(bench.figure('From', 'B')).toHaveText('6.00m');
+  await expect(bench.page.getByRole('alert')).toHaveCount(0);
   await bench.panel.getByLabel('Sharp to').fill('1m');
   await expect(bench.panel.getByRole('alert')).toHaveText('The sharp zone ends before it begins.');
 });

@@ -277,7 +277,10 @@ export function applySolutions(settings: Setting[]): void {
         return set({}, { scene, rigs });
       }
       if (focuses) {
-        return set({}, withSubjectAt(scene.subjectDistanceMm + distanceMm - distanceOf(old, scene), scene, rigs));
+        const moved = withSubjectAt(scene.subjectDistanceMm + distanceMm - distanceOf(old, scene), scene, rigs);
+        // A focus that was found may lie beyond what is behind; then that goes along rather than refusing the answer.
+        const background = moved.scene.backgroundDistanceMm ?? null;
+        return set({}, { ...moved, scene: { ...moved.scene, backgroundDistanceMm: background === null ? null : Math.max(background, moved.scene.subjectDistanceMm) } });
       }
       return rigs.length === 1
         ? set({ subjectDistanceMm: null }, { scene: { ...scene, subjectDistanceMm: distanceMm, backgroundDistanceMm: behind(scene, distanceMm) }, rigs })

@@ -14,7 +14,7 @@ export const behind = ({ subjectDistanceMm, backgroundDistanceMm }: SceneInput, 
   // Nearer than a millionth of a millimetre is the same place; sums of distances would never be alike.
   backgroundDistanceMm == null ? null : Math.max(moved, Math.round((backgroundDistanceMm - subjectDistanceMm + moved) * 1e6) / 1e6);
 
-/** The scene and the rigs when the subject goes elsewhere: cameras stay where they are, and so does what is behind, unless it is overtaken. */
+/** The scene and the rigs when the subject goes elsewhere: cameras stay where they are, and so does what is behind. */
 export function withSubjectAt(mm: number, scene: SceneInput, rigs: RigInput[]): { scene: SceneInput; rigs: RigInput[] } {
   const moved = mm - scene.subjectDistanceMm;
   return {
