@@ -128,22 +128,22 @@ internal sealed class ChainOptics
     public static SensorFormat? FormatOf(GearItem lens) => SensorFormat.Named(lens.Get(LensFields.MadeFor));
 
     /// <summary>The lens's measured focal length at the marked one that is set: the measured share of the marked, taken as linear in between.</summary>
-    public double? MeasuredMm()
+    public static double? MeasuredMm(GearItem lens, double focalLengthMm)
     {
-        var points = Lens.Get(LensFields.Measured);
+        var points = lens.Get(LensFields.Measured);
         if (points.Count == 0)
         {
             return null;
         }
 
         var after = 0;
-        while (after < points.Count - 1 && points[after].At < FocalLengthMm)
+        while (after < points.Count - 1 && points[after].At < focalLengthMm)
         {
             after++;
         }
 
         var (a, b) = (points[Math.Max(0, after - 1)], points[after]);
-        var share = b.At > a.At ? Math.Clamp((FocalLengthMm - a.At) / (b.At - a.At), 0, 1) : 1;
-        return FocalLengthMm * (a.Value / a.At + share * (b.Value / b.At - a.Value / a.At));
+        var share = b.At > a.At ? Math.Clamp((focalLengthMm - a.At) / (b.At - a.At), 0, 1) : 1;
+        return focalLengthMm * (a.Value / a.At + share * (b.Value / b.At - a.Value / a.At));
     }
 }

@@ -35,7 +35,7 @@ public sealed class Joining(IEnumerable<GearItem> adapters, MountBook mounts)
         ArgumentNullException.ThrowIfNull(lens);
         ArgumentNullException.ThrowIfNull(front);
         var ways = new List<Way>();
-        foreach (var links in Between(body.Get(BodyFields.Mounts), lens.Get(LensFields.Mount), MostLinks))
+        foreach (var links in Between(body, lens))
         {
             var assembly = ChainAssembler.Assemble([body, .. links, lens, .. front], mounts, setting);
             ways.Add(new(links, assembly, Why(assembly, links)));
@@ -43,6 +43,10 @@ public sealed class Joining(IEnumerable<GearItem> adapters, MountBook mounts)
 
         return [.. ways.OrderBy(w => Standing.Of(w.Assembly)).ThenBy(w => w.Links.Count)];
     }
+
+    /// <summary>What may stand between a body and a lens so that their mounts fit, not put together yet.</summary>
+    internal IEnumerable<IReadOnlyList<GearItem>> Between(GearItem body, GearItem lens) =>
+        Between(body.Get(BodyFields.Mounts), lens.Get(LensFields.Mount), MostLinks);
 
     /// <summary>In a few words what an assembly gives and takes.</summary>
     internal static string Why(Assembly assembly, IReadOnlyList<GearItem> links)

@@ -53,7 +53,7 @@ internal static class RigOfChain
             NarrowestFNumber = lens.Get(LensFields.Narrowest),
             Blades = lens.Get(LensFields.Blades),
             WidestTNumber = lens.Get(LensFields.WidestT),
-            MeasuredFocalLengthMm = optics.MeasuredMm(),
+            MeasuredFocalLengthMm = ChainOptics.MeasuredMm(lens, optics.FocalLengthMm),
             NearestFocusMm = focuses ? attachment!.Get(FrontFields.Nearest) : lens.Get(LensFields.Nearest),
             LargestMagnification = focuses ? null : RatioAt(optics),
             PupilMagnification = lens.Get(LensFields.Pupils),

@@ -134,6 +134,12 @@ public readonly record struct FocusTravel(
             return ThinLens.SubjectDistanceMm(JoinedFocalLengthMm, magnification);
         }
 
+        if (ExtensionMm == 0 && CloseUpPerMm == 0)
+        {
+            // Nothing but the lens: the ring's own ratio is the ratio.
+            return At(magnification).SubjectDistanceMm;
+        }
+
         // m = v·(1/s) grows with the ring; beyond the nearest mark the focal length is taken to go on as before, but to stay positive.
         var low = 0.0;
         var high = Math.Max(LargestOwnMagnification ?? 1, 1e-9);

@@ -1,0 +1,65 @@
+namespace Juxtopsis.Core.Briefs;
+
+/// <summary>How the camera is carried.</summary>
+public enum Carriage
+{
+    /// <summary>On a tripod, with somebody behind it.</summary>
+    Tripod,
+
+    /// <summary>In both hands.</summary>
+    HandHeld,
+
+    /// <summary>On the shoulder.</summary>
+    Shoulder,
+
+    /// <summary>On a gimbal.</summary>
+    Gimbal,
+
+    /// <summary>Clamped to a wall or a post, with nobody behind it.</summary>
+    Clamp,
+
+    /// <summary>Hung overhead, looking straight down.</summary>
+    Overhead,
+
+    /// <summary>Held at arm's length by the person who is filmed.</summary>
+    SelfHeld,
+}
+
+/// <summary>What each way of carrying needs behind the camera. Our own round figures of usual practice; a shot may say otherwise.</summary>
+public static class Carriages
+{
+    /// <summary>How far an arm holds a camera from the eyes, in shares of the standing height: the elbow slightly bent.</summary>
+    public const double ArmsLength = 0.38;
+
+    private const double TripodFeetMm = 450;
+
+    /// <summary>From the sensor mark to the last thing behind it that must fit in the room.</summary>
+    /// <param name="carriage">How it is carried.</param>
+    /// <param name="backMm">From the sensor mark to the back of the camera, mm.</param>
+    /// <returns>
+    /// Millimetres. A tripod's feet stand 450 mm behind the mark, unless the camera reaches farther, and 450 mm more are for whoever
+    /// stands there; hands 350 mm, shoulder 300 mm, gimbal 600 mm behind the camera's back; a clamp or an overhead bar 80 mm; at
+    /// arm's length nothing.
+    /// </returns>
+    public static double RearMm(Carriage carriage, double backMm) => carriage switch
+    {
+        Carriage.Tripod => Math.Max(backMm, TripodFeetMm) + 450,
+        Carriage.HandHeld => backMm + 350,
+        Carriage.Shoulder => backMm + 300,
+        Carriage.Gimbal => backMm + 600,
+        Carriage.SelfHeld => 0,
+        _ => backMm + 80,
+    };
+
+    /// <summary>How unsteady a way of carrying is against standing still with the camera in both hands.</summary>
+    /// <param name="carriage">How it is carried.</param>
+    /// <returns>A factor on the unsteadiness of the rig; relative only, our own figures; 0 where the camera does not move.</returns>
+    public static double Unsteadiness(Carriage carriage) => carriage switch
+    {
+        Carriage.Tripod or Carriage.Clamp or Carriage.Overhead => 0,
+        Carriage.Gimbal => 0.15,
+        Carriage.Shoulder => 0.7,
+        Carriage.SelfHeld => 1.5,
+        _ => 1,
+    };
+}

@@ -1,0 +1,87 @@
+using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Optics;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Core.Fitting;
+
+/// <summary>A rig that gives a shot, and how.</summary>
+/// <param name="Rig">The rig.</param>
+/// <param name="Mode">The mode that it is in.</param>
+/// <param name="FromMm">Nearest place from which it frames so, mm from the sensor mark.</param>
+/// <param name="ToMm">Farthest.</param>
+/// <param name="Set">The rig as it is set.</param>
+/// <param name="Scene">The scene with the camera where it is proposed to stand.</param>
+/// <param name="Ways">Ways and modes of this body and lens that give the shot.</param>
+public sealed record Fit(FitRig Rig, FitMode Mode, double FromMm, double ToMm, Rig Set, Scene Scene, int Ways)
+{
+    /// <summary>What the evaluator says of it.</summary>
+    public RigReport Report { get; init; }
+
+    /// <summary>From the last thing behind the camera to the end of the room, mm; infinite in the open.</summary>
+    public double RoomLeftMm { get; init; }
+
+    /// <summary>How much farther the sharp zone reaches than the subject moves, on the side where it is less, mm.</summary>
+    public double SharpToSpareMm { get; init; }
+
+    /// <summary>The sensitivity that would be just right without a filter, ISO; null when the brightness is not known.</summary>
+    public double? SensitivityIso => Report.Light.SensitivityNeededIso;
+
+    /// <summary>Light to be taken away by filters at the lowest sensitivity, stops; 0 when none; null when not known.</summary>
+    public double? FilterStops => SensitivityIso is { } iso ? Math.Max(0, PortableMath.Log2((Set.LowestIso ?? 100) / iso)) : null;
+
+    /// <summary>How unsteady it is as it is carried, against an unsteadied 24 mm equivalent in both hands.</summary>
+    public double Unsteadiness { get; init; }
+
+    /// <summary>From a microphone on the camera to the subject, mm.</summary>
+    public double MicrophoneMm => Scene.SubjectDistanceMm;
+}
+
+/// <summary>A rig that does not give a shot.</summary>
+/// <param name="Rig">The rig.</param>
+/// <param name="Mode">The mode in which it comes nearest.</param>
+/// <param name="Shortfall">By how much it misses.</param>
+/// <param name="Remedies">What would let it: each was tried, and then it gives the shot.</param>
+public sealed record Miss(FitRig Rig, FitMode Mode, Shortfall Shortfall, IReadOnlyList<Remedy> Remedies);
+
+/// <summary>What fits, and what does not.</summary>
+/// <param name="Frame">What the picture must take in.</param>
+/// <param name="Fits">Rigs that give the shot, the best by the wish first: one of each body and lens.</param>
+/// <param name="Misses">Rigs that do not, the nearest miss first.</param>
+/// <param name="FitCount">How many bodies with lenses give it, also those that are not told.</param>
+/// <param name="MissCount">How many do not.</param>
+/// <param name="Contradictions">What in the brief or the place cannot be, whatever the gear.</param>
+public sealed record FitResult(
+    WantedFrame Frame, IReadOnlyList<Fit> Fits, IReadOnlyList<Miss> Misses, int FitCount, int MissCount, IReadOnlyList<Contradiction> Contradictions)
+{
+    internal static FitResult Of(FitSearch search, int most)
+    {
+        var question = search.Question;
+        var found = search.Fits.Values.Order(Comparer<FitSearch.Found>.Create((a, b) => a.StandsAgainst(b))).ToArray();
+        var missed = search.Misses.Values.Where(m => !search.Gives(m.Rig.Group)).OrderBy(m => m.Shortfall.Off).ThenBy(m => m.Rig.Group).ToArray();
+        var remedies = new Remedies(question, search.Shelf, found);
+        return new(
+            question.Frame,
+            [.. found.Take(most).Select(f => ToFit(question, f))],
+            [.. missed.Take(most).Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m)))],
+            found.Length,
+            missed.Length,
+            Contradiction.Find(question, search.Shelf));
+    }
+
+    private static Fit ToFit(FitQuestion question, FitSearch.Found found)
+    {
+        var (rig, mode, point) = (found.Rig, found.Mode, found.Point);
+        var k = rig.AtShort.Optics.Magnification;
+        var set = rig.In(mode, point.FocalLengthMm, point.FNumber / k) with { CaptureFps = question.Brief.CaptureFps };
+        var scene = question.SceneAt(rig, point.DistanceMm);
+        var report = RigEvaluator.Evaluate(scene, question.Conventions, set);
+        var depth = report.Focus is { } focus ? Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm) : 0;
+        return new(rig, mode, found.Where.FromMm, found.Where.ToMm, set, scene, found.Ways)
+        {
+            Report = report,
+            RoomLeftMm = question.RoomMm - question.RearMm(rig) - point.DistanceMm,
+            SharpToSpareMm = depth - question.Brief.MovesMm / 2,
+            Unsteadiness = report.Handling.Unsteadiness * Carriages.Unsteadiness(question.Brief.Carriage),
+        };
+    }
+}

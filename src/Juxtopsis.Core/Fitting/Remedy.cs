@@ -1,0 +1,89 @@
+using Juxtopsis.Core.Briefs;
+
+namespace Juxtopsis.Core.Fitting;
+
+/// <summary>What would let a rig give a shot.</summary>
+public enum RemedyKind
+{
+    /// <summary>The subject nearer to what is behind it, so that the camera can go back.</summary>
+    SubjectBack,
+
+    /// <summary>The subject farther from what is behind it, so that this blurs more.</summary>
+    SubjectForward,
+
+    /// <summary>The camera looks along the other side of the place.</summary>
+    OtherAxis,
+
+    /// <summary>A tighter or looser picture.</summary>
+    OtherFraming,
+
+    /// <summary>Electronic zoom, or a crop afterwards.</summary>
+    PunchIn,
+
+    /// <summary>A close-up lens of the shelf.</summary>
+    CloseUp,
+
+    /// <summary>A tube of the shelf.</summary>
+    Tube,
+
+    /// <summary>Another lens of the shelf on the same body, that gives the shot.</summary>
+    OtherLens,
+
+    /// <summary>The subject moves less.</summary>
+    MovesLess,
+
+    /// <summary>A slower frame rate.</summary>
+    SlowerRate,
+
+    /// <summary>Another way of carrying, with less behind the camera.</summary>
+    OtherCarriage,
+}
+
+/// <summary>A change after which a rig gives the shot.</summary>
+/// <param name="Kind">What to change.</param>
+/// <param name="Value">
+/// To what: the new distance to what is behind, mm; the new height of the picture, mm; punch-in; dioptres; mm of tube; focal length, mm;
+/// how far the subject may move altogether, mm; frames a second. 0 where that means nothing.
+/// </param>
+/// <param name="Change">By how much that differs from now, in the same unit.</param>
+public sealed record Remedy(RemedyKind Kind, double Value, double Change)
+{
+    /// <summary>The lens, close-up lens or tube meant; empty for none.</summary>
+    public Guid Item { get; init; }
+
+    /// <summary>Its name.</summary>
+    public string ItemName { get; init; } = "";
+
+    /// <summary>The way of carrying meant.</summary>
+    public Carriage Carriage { get; init; }
+
+    /// <summary>The place after this change.</summary>
+    /// <param name="site">The place before.</param>
+    /// <returns>The place.</returns>
+    public Site Apply(Site site)
+    {
+        ArgumentNullException.ThrowIfNull(site);
+        return Kind switch
+        {
+            RemedyKind.SubjectBack or RemedyKind.SubjectForward => site with { BehindMm = Value },
+            RemedyKind.OtherAxis => site with { Along = site.Along == LooksAlong.Length ? LooksAlong.Width : LooksAlong.Length },
+            _ => site,
+        };
+    }
+
+    /// <summary>The brief after this change.</summary>
+    /// <param name="brief">The brief before.</param>
+    /// <returns>The brief.</returns>
+    public ShotBrief Apply(ShotBrief brief)
+    {
+        ArgumentNullException.ThrowIfNull(brief);
+        return Kind switch
+        {
+            RemedyKind.OtherFraming => brief with { Typed = new(Value, IsAcross: false) },
+            RemedyKind.MovesLess => brief with { MovesMm = Value },
+            RemedyKind.SlowerRate => brief with { CaptureFps = Value },
+            RemedyKind.OtherCarriage => brief with { Carriage = Carriage, RearMm = null },
+            _ => brief,
+        };
+    }
+}
