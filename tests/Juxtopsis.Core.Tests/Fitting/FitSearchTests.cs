@@ -1,0 +1,207 @@
+using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Rigs;
+using Juxtopsis.Core.Solving;
+using Juxtopsis.Core.Tests.Chains;
+
+namespace Juxtopsis.Core.Tests.Fitting;
+
+/// <summary>What fits, by cases worked by hand.</summary>
+public sealed class FitSearchTests
+{
+    private static readonly GearItem Body = Made.Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25), Made.Mode("Crop", 24, 13.5) });
+    private static readonly GearItem Prime = Made.Lens.With(LensFields.Ratio, null);
+
+    /// <summary>What the lens frames is 1 m upright: m = 20.25/1000, D = 35·1.02025²/0.02025 = 1799.11 mm.</summary>
+    private static readonly ShotBrief Metre = new(new ShotSubject(SubjectKind.Standing, 1750), ShotSize.Medium) { Typed = new FramedSize(1000, IsAcross: false) };
+
+    private static readonly Site Room = new() { LengthMm = 5000, WidthMm = 4000, HeightMm = 2500, BehindMm = 1500 };
+
+    private static FittingShelf ShelfOf(params GearItem[] items) => FittingShelf.Of([Made.Near, Made.Far, .. items]);
+
+    private static FitResult Ask(Site site, ShotBrief brief, FittingShelf shelf, Wish wish = Wish.MostBlur) =>
+        new FitSearch(shelf, site, brief, Conventions.Default, wish).Finish();
+
+    [Fact]
+    public void A_prime_stands_where_its_framing_asks_and_the_room_left_is_told()
+    {
+        var fit = Assert.Single(Ask(Room, Metre, ShelfOf(Body, Prime)).Fits);
+        Assert.Equal("Full", fit.Mode.Item.Name);
+        Assert.Equal(1799.11, fit.Scene.SubjectDistanceMm, 0.01);
+        Assert.Equal(1000, fit.Report.Focus!.Value.FieldHeightMm, 1e-9);
+
+        // 5 m less 1.5 m behind, less the tripod's feet 450 and 450 for whoever stands there, less 1799.11.
+        Assert.Equal(5000 - 1500 - 900 - 1799.11, fit.RoomLeftMm, 0.01);
+        Assert.Equal(2, fit.Set.FNumber);
+    }
+
+    [Fact]
+    public void The_cropped_mode_needs_half_as_far_again()
+    {
+        // 24 × 13.5: m = 0.0135, D = 35·1.0135²/0.0135 = 2663.065 mm, which the shorter room does not have.
+        var far = Ask(Room with { LengthMm = 6000 }, Metre, ShelfOf(Body, Prime), Wish.Farthest).Fits[0];
+        Assert.Equal("Crop", far.Mode.Item.Name);
+        Assert.Equal(2663.065, far.Scene.SubjectDistanceMm, 0.001);
+        Assert.Equal("Full", Ask(Room, Metre, ShelfOf(Body, Prime), Wish.Farthest).Fits[0].Mode.Item.Name);
+    }
+
+    [Fact]
+    public void A_room_too_short_says_by_how_much_and_what_would_help()
+    {
+        // 4.1 m − 1.5 m − 0.9 m leaves 1700 mm: 99.11 mm short in the full mode.
+        var result = Ask(Room with { LengthMm = 4100, LeastBehindMm = 1000 }, Metre, ShelfOf(Body, Prime));
+        Assert.Empty(result.Fits);
+        var miss = Assert.Single(result.Misses);
+        Assert.Equal((MissKind.TooLong, "Full"), (miss.Shortfall.Kind, miss.Mode.Item.Name));
+        Assert.Equal(99.11, miss.Shortfall.By, 0.01);
+        var back = Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.SubjectBack);
+        Assert.Equal(1400.89, back.Value, 0.01);
+
+        // From 1700 mm the lens frames 20.25/m with 1700 = 35(1 + m)²/m: m = (46.5714 − √(46.5714² − 4))/2 = 0.021482, 942.64 mm.
+        var tighter = Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.OtherFraming);
+        Assert.Equal(942.64, tighter.Value, 0.02);
+        Assert.DoesNotContain(miss.Remedies, r => r.Kind == RemedyKind.OtherAxis);
+        Assert.DoesNotContain(Ask(Room with { LengthMm = 4100, LeastBehindMm = 1450 }, Metre, ShelfOf(Body, Prime)).Misses[0].Remedies, r => r.Kind == RemedyKind.SubjectBack);
+    }
+
+    [Fact]
+    public void The_camera_keeps_off_with_its_front()
+    {
+        // The lens reaches 18 + 80 = 98 mm before the mark; to be 1.8 m off it stands at 1898 mm, 98.89 mm too far for the full mode.
+        var result = Ask(Room with { KeepOffMm = 1800, LengthMm = 6500 }, Metre, ShelfOf(Body, Prime));
+        Assert.Equal("Crop", Assert.Single(result.Fits).Mode.Item.Name);
+        var miss = Assert.Single(Ask(Room with { KeepOffMm = 2600, LengthMm = 6500 }, Metre, ShelfOf(Body, Prime)).Misses);
+        Assert.Equal((MissKind.TooWide, "Crop"), (miss.Shortfall.Kind, miss.Mode.Item.Name));
+        Assert.Equal(2698 - 2663.065, miss.Shortfall.By, 0.01);
+    }
+
+    [Fact]
+    public void A_zoom_frames_from_a_range_and_each_wish_takes_its_end()
+    {
+        var zoom = Prime.With(LensFields.Short, 24.0).With(LensFields.Long, 70.0).With(LensFields.Widest, 2.8).WithId(Guid.NewGuid());
+        var body = Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) });
+        var near = Assert.Single(Ask(Room with { LengthMm = null }, Metre, ShelfOf(body, zoom), Wish.Nearest).Fits);
+        Assert.Equal(24 * 1.02025 * 1.02025 / 0.02025, near.Scene.SubjectDistanceMm, 1e-6);
+        Assert.Equal(70 * 1.02025 * 1.02025 / 0.02025, near.ToMm, 1e-6);
+        var far = Assert.Single(Ask(Room, Metre, ShelfOf(body, zoom), Wish.Farthest).Fits);
+
+        // The room ends at 2600 mm, where it is zoomed to D·m/(1 + m)².
+        Assert.Equal(2600, far.Scene.SubjectDistanceMm, 1e-9);
+        Assert.Equal(2600 * 0.02025 / (1.02025 * 1.02025), far.Set.FocalLengthMm, 1e-9);
+        Assert.Equal(0, far.RoomLeftMm, 1e-9);
+    }
+
+    [Fact]
+    public void What_moves_is_held_sharp_and_what_should_be_readable_is()
+    {
+        var fit = Assert.Single(Ask(Room, Metre with { MovesMm = 400 }, ShelfOf(Body, Prime)).Fits);
+        var focus = fit.Report.Focus!.Value;
+        Assert.Equal(200, Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm), 1e-6);
+        Assert.Equal(0, fit.SharpToSpareMm, 1e-6);
+        var readable = Assert.Single(Ask(Room, Metre with { Behind = BehindWish.Readable }, ShelfOf(Body, Prime)).Fits);
+        Assert.Equal(ShotBrief.ReadableShare, readable.Report.Focus!.Value.BackgroundDiscFractionOfHeight, 1e-9);
+    }
+
+    [Fact]
+    public void Sharp_over_a_step_and_soft_behind_may_contradict_each_other()
+    {
+        var body = Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) });
+        var brief = Metre with { MovesMm = 1000, Behind = BehindWish.Soft };
+        var (open, fast) = (new Site { BehindMm = 8000 }, Prime.With(LensFields.Widest, 1.2));
+        var miss = Assert.Single(Ask(open, brief, ShelfOf(body, fast)).Misses);
+        Assert.Equal(MissKind.Contradiction, miss.Shortfall.Kind);
+        var less = Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.MovesLess);
+        var fit = Assert.Single(Ask(open, less.Apply(brief), ShelfOf(body, fast)).Fits);
+
+        // As far as it may then move, both just hold.
+        Assert.Equal(ShotBrief.SoftShare, fit.Report.Focus!.Value.BackgroundDiscFractionOfHeight, 1e-6);
+        Assert.Equal(0, fit.SharpToSpareMm, 1e-3);
+    }
+
+    [Fact]
+    public void Nearest_focus_offers_a_tube_or_a_close_up_lens_that_fits()
+    {
+        var closeUp = Made.Of(GearKind.CloseUpLens, "Close-up 3", (FrontFields.Dioptres, 3.0), (CommonFields.RearThread, 67.0));
+        var small = new ShotBrief(new ShotSubject(SubjectKind.Thing, 30) { WidthMm = 40 }, ShotSize.CloseUp);
+        var miss = Assert.Single(Ask(new Site(), small, ShelfOf(Body, Prime, closeUp, Made.Tube)).Misses);
+        Assert.Equal(MissKind.NearestFocus, miss.Shortfall.Kind);
+        Assert.Contains(miss.Remedies, r => r.Kind == RemedyKind.Tube && r.ItemName == "Tube");
+        Assert.Contains(miss.Remedies, r => r.Kind == RemedyKind.OtherFraming && r.Value > 30);
+        var other = closeUp.With(CommonFields.RearThread, 77.0);
+        Assert.DoesNotContain(Ask(new Site(), small, ShelfOf(Body, Prime, other)).Misses[0].Remedies, r => r.Kind == RemedyKind.CloseUp);
+    }
+
+    [Fact]
+    public void Dark_corners_and_slow_modes_are_no_fit()
+    {
+        var small = Prime.With(LensFields.Circle, 30.0);
+        Assert.Equal("Crop", Assert.Single(Ask(Room with { LengthMm = null }, Metre, ShelfOf(Body, small)).Fits).Mode.Item.Name);
+        var tiny = Assert.Single(Ask(Room, Metre, ShelfOf(Body, Prime.With(LensFields.Circle, 20.0))).Misses);
+        Assert.Equal(MissKind.DarkCorners, tiny.Shortfall.Kind);
+        var rated = Body.With(BodyFields.Modes, Body.Get(BodyFields.Modes).Select(m => m.With(ModeFields.Fps, new[] { 25.0, 50.0 })).ToArray());
+        var slow = Assert.Single(Ask(Room, Metre with { CaptureFps = 100 }, ShelfOf(rated, Prime)).Misses);
+        Assert.Equal((MissKind.TooSlow, 2.0), (slow.Shortfall.Kind, slow.Shortfall.By));
+        Assert.Equal(50, Assert.Single(slow.Remedies).Value);
+    }
+
+    [Fact]
+    public void Overhead_the_room_is_what_is_above_the_table_and_nothing_is_behind()
+    {
+        // 2500 − 750 = 1750 mm above the table, less the camera's back and the bar.
+        var brief = new ShotBrief(new ShotSubject(SubjectKind.Table, 500) { WidthMm = 900, BaseMm = 750 }, ShotSize.CloseUp) { Carriage = Carriage.Overhead };
+        var result = Ask(Room, brief, ShelfOf(Body, Prime));
+        var fit = Assert.Single(result.Fits);
+        Assert.Equal(1750 - (42 + 80) - fit.Scene.SubjectDistanceMm, fit.RoomLeftMm, 1e-6);
+        Assert.Equal(0, fit.Report.Focus!.Value.BackgroundDiscMm);
+    }
+
+    [Fact]
+    public void At_arms_length_the_camera_is_no_farther_than_an_arm()
+    {
+        var brief = new ShotBrief(new ShotSubject(SubjectKind.Standing, 1750), ShotSize.CloseUp) { Carriage = Carriage.SelfHeld };
+        var miss = Assert.Single(Ask(new Site(), brief, ShelfOf(Body, Prime)).Misses);
+        Assert.Equal(MissKind.TooLong, miss.Shortfall.Kind);
+
+        // The close-up is 0.2·1750/0.92 = 380.43 mm: m = 0.053229, D = 35·1.053229²/0.053229 = 729.40; the arm holds it at 665.
+        Assert.Equal(729.40 - 665, miss.Shortfall.By, 0.02);
+    }
+
+    [Fact]
+    public void What_cannot_be_at_all_is_told()
+    {
+        ContradictionKind[] Of(Site site, ShotBrief brief, params GearItem[] items) => [.. Ask(site, brief, ShelfOf(items)).Contradictions.Select(c => c.Kind)];
+        Assert.Equal([ContradictionKind.NoCamera], Of(Room, Metre, Prime));
+        Assert.Equal([ContradictionKind.NoLens], Of(Room, Metre, Body));
+        Assert.Equal([ContradictionKind.TooTall], Of(Room with { HeightMm = 1600 }, Metre, Body, Prime));
+        Assert.Equal([ContradictionKind.BeyondTheEnd], Of(Room with { BehindMm = 6000 }, Metre, Body, Prime));
+        Assert.Equal([ContradictionKind.TooNearBehind], Of(Room with { LeastBehindMm = 2000 }, Metre, Body, Prime));
+        Assert.Equal([ContradictionKind.KeptOut], Of(Room with { KeepOffMm = 9000 }, Metre, Body, Prime));
+        Assert.Equal([ContradictionKind.TooBroad, ContradictionKind.WallsInPicture], Of(Room, new(new(SubjectKind.Thing, 1000) { WidthMm = 6000 }, ShotSize.CloseUp), Body, Prime));
+        Assert.Equal(MissKind.NoPlace, Ask(Room with { LengthMm = 2450 }, Metre, ShelfOf(Body, Prime)).Misses[0].Shortfall.Kind);
+    }
+
+    [Fact]
+    public void The_order_goes_by_the_wish()
+    {
+        var heavy = Prime.With(LensFields.Widest, 1.4).With(CommonFields.Weight, 900.0).With(CommonFields.Name, "Heavy").With(CommonFields.Held, Holding.Hire).WithId(Guid.NewGuid());
+        var shelf = ShelfOf(Body, Prime, heavy);
+        string First(Wish wish, RigChoice? before = null) => new FitSearch(shelf, Room, Metre, Conventions.Default, wish, before).Finish().Fits[0].Rig.Lens.Name;
+        Assert.Equal("Heavy", First(Wish.MostBlur));
+        Assert.Equal("Lens", First(Wish.LeastWeight));
+        Assert.Equal("Lens", First(Wish.Owned));
+        Assert.Equal("Heavy", First(Wish.LeastChange, new(Body.Id, "Full", heavy.Id, [])));
+        Assert.Equal("Lens", First(Wish.LeastChange, new(Body.Id, "Full", Prime.Id, [])));
+    }
+
+    [Fact]
+    public void Only_the_gear_that_is_named_is_taken_and_steps_do_not_change_the_answer()
+    {
+        var other = Prime.With(CommonFields.Name, "Other").WithId(Guid.NewGuid());
+        var shelf = ShelfOf(Body, Prime, other);
+        var search = new FitSearch(shelf, Room, Metre, Conventions.Default, Wish.MostBlur, null, [Body.Id, other.Id]);
+        Assert.False(search.Step(1));
+        Assert.True(search.Step(1));
+        Assert.Equal("Other", Assert.Single(search.Finish().Fits).Rig.Lens.Name);
+    }
+}

@@ -1,0 +1,61 @@
+using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Kits;
+using Juxtopsis.Core.Rigs;
+using Juxtopsis.Core.Solving;
+using Juxtopsis.Core.Tests.Chains;
+
+namespace Juxtopsis.Core.Tests.Kits;
+
+/// <summary>The fewest lenses for a day, by a case worked by hand.</summary>
+public sealed class DaySearchTests
+{
+    private static readonly GearItem Body = Made.Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) });
+
+    private static GearItem Lens(string name, double from, double to, double weight) =>
+        Made.Lens.With(LensFields.Ratio, null).With(CommonFields.Name, name).With(LensFields.Short, from).With(LensFields.Long, to == from ? null : to)
+            .With(CommonFields.Weight, weight).WithId(Guid.NewGuid());
+
+    /// <summary>1 m upright, seen from just where a lens of that focal length must stand: D = f(1.02025)²/0.02025 = 51.4025·f.</summary>
+    private static DayShot From(double focalLength) => new(
+        new Site { KeepOffMm = 51.4025 * focalLength - 98 - 1, LengthMm = 51.4025 * focalLength + 900 + 1, BehindMm = 0 },
+        new(new ShotSubject(SubjectKind.Standing, 1750), ShotSize.Medium) { Typed = new FramedSize(1000, IsAcross: false) });
+
+    [Fact]
+    public void One_zoom_goes_before_two_primes_and_a_lighter_pair_before_a_heavier()
+    {
+        GearItem[] lenses = [Lens("24", 24, 24, 200), Lens("50", 50, 50, 250), Lens("85", 85, 85, 400), Lens("20–60", 20, 60, 900), Lens("50 heavy", 50, 50, 700), Lens("70–200", 70, 200, 1500)];
+        DayResult Of(params double[] shots) => new DaySearch(FittingShelf.Of([Made.Near, Body, .. lenses]), [.. shots.Select(From)], Conventions.Default).Finish();
+
+        // 24 and 50: the zoom alone; the best with two is the pair of light primes.
+        var two = Of(24, 50);
+        Assert.Equal(["20–60"], two.Kits[0].Lenses.Select(l => l.Lens.Name));
+        Assert.Equal(["24", "50"], two.Kits[1].Lenses.Select(l => l.Lens.Name).Order());
+        Assert.Equal(2, two.Kits.Count);
+
+        // 24, 50 and 85: the zoom and the 85; a bag of one leaves the 85 undone.
+        var three = Of(24, 50, 85);
+        Assert.Equal(["20–60", "85"], three.Kits[0].Lenses.Select(l => l.Lens.Name));
+        Assert.Equal(1300, three.Kits[0].WeightG);
+        Assert.Equal([0, 1], three.Kits[0].Lenses[0].Shots);
+
+        // The 70–200 does what the 85 does and weighs more, so the next best is the three light primes.
+        Assert.Equal(["24", "50", "85"], three.Kits[1].Lenses.Select(l => l.Lens.Name));
+        Assert.Equal(["20–60"], three.Kits[2].Lenses.Select(l => l.Lens.Name));
+        Assert.Equal([2], three.Kits[2].Undone);
+
+        // 300 is beyond all of them.
+        var beyond = Of(24, 300);
+        Assert.Equal([1], beyond.Impossible);
+        Assert.Equal([1], beyond.Kits[0].Undone);
+    }
+
+    [Fact]
+    public void Without_a_lens_there_is_no_bag()
+    {
+        var result = new DaySearch(FittingShelf.Of([Made.Near, Body]), [From(50)], Conventions.Default).Finish();
+        Assert.Equal([0], result.Impossible);
+        Assert.All(result.Kits, k => Assert.Empty(k.Lenses));
+    }
+}
