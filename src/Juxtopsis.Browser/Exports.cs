@@ -2,7 +2,9 @@ using System.Runtime.InteropServices.JavaScript;
 using System.Runtime.Versioning;
 using System.Text;
 using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Core.Entry;
+using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Browser;
@@ -50,6 +52,35 @@ internal static partial class Exports
     [JSExport]
     [return: JSMarshalAs<JSType.Array<JSType.String>>]
     internal static string[] Figures() => CoreDoor.FigureTexts();
+
+    private static FitDoor fitting = new(new FittingShelf([]));
+
+    /// <summary>Takes a shelf's file in place of the one before; it is put together by <see cref="FitPrepare"/>.</summary>
+    [JSExport]
+    internal static void FitOpen(string json) => fitting = FitDoor.Open(Encoding.UTF8.GetBytes(json));
+
+    [JSExport]
+    internal static double FitPrepare(int pairs) => fitting.Prepare(pairs);
+
+    [JSExport]
+    internal static string? FitAsk(string json, bool feet) => Refusal(fitting.Ask(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static double FitStep(int rigs) => fitting.Step(rigs);
+
+    [JSExport]
+    internal static string FitAnswer(bool feet) => Text(fitting.Answer(Unit(feet)));
+
+    [JSExport]
+    internal static string? DayAsk(string json, bool feet) => Refusal(fitting.AskDay(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static double DayStep(int rigs) => fitting.StepDay(rigs);
+
+    [JSExport]
+    internal static string DayAnswer(bool feet) => Text(fitting.AnswerDay(Unit(feet)));
+
+    private static string? Refusal(WireAnswer? answer) => answer is { } refused ? Text(refused) : null;
 
     private static string Text(WireAnswer answer) => Encoding.UTF8.GetString(answer.Body.Span);
 

@@ -4,13 +4,18 @@ using Juxtopsis.Contracts.Comparisons;
 using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
+using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Solving;
 
@@ -31,6 +36,9 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>), typeof(CamelCaseEnum<Place>), typeof(CamelCaseEnum<Subject>),
         typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
         typeof(CamelCaseEnum<Reasons>), typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<FindingKind>),
+        typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<Carriage>), typeof(CamelCaseEnum<BehindWish>), typeof(CamelCaseEnum<LooksAlong>),
+        typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<Wish>), typeof(CamelCaseEnum<MissKind>), typeof(CamelCaseEnum<RemedyKind>),
+        typeof(CamelCaseEnum<ContradictionKind>), typeof(CamelCaseEnum<Holding>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(EvaluateResponse))]
@@ -60,6 +68,15 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(IReadOnlyList<ComparisonSummary>))]
 [JsonSerializable(typeof(ComparisonDocument))]
 [JsonSerializable(typeof(ComparisonConflict))]
+[JsonSerializable(typeof(FitRequest))]
+[JsonSerializable(typeof(FitResponse))]
+[JsonSerializable(typeof(DayRequest))]
+[JsonSerializable(typeof(DayResponse))]
+[JsonSerializable(typeof(ProductionInput))]
+[JsonSerializable(typeof(ProductionOutput))]
+[JsonSerializable(typeof(IReadOnlyList<ProductionSummary>))]
+[JsonSerializable(typeof(ProductionDocument))]
+[JsonSerializable(typeof(ProductionConflict))]
 [JsonSerializable(typeof(PhotoOutput))]
 [JsonSerializable(typeof(EntryOutput))]
 [JsonSerializable(typeof(Problem))]

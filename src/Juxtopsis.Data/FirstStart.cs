@@ -4,7 +4,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Juxtopsis.Data;
 
-/// <summary>Brings a database up to date and, when it is empty, makes the first crew with its demo shelf and comparisons.</summary>
+/// <summary>Brings a database up to date and, when it is empty, makes the first crew with its demo shelf, comparisons and production.</summary>
 public static class FirstStart
 {
     /// <summary>Migrates, and seeds once.</summary>
@@ -29,6 +29,7 @@ public static class FirstStart
         await using var seeding = open(crew.Id);
         seeding.Crews.Add(crew);
         seeding.Comparisons.AddRange(DemoComparisons.Create(now));
+        seeding.Productions.Add(DemoProduction.Create(now));
         seeding.Gear.AddRange(DemoShelf.Items.Select(item => GearRow.Of(item, now)));
         await seeding.SaveChangesAsync(cancellationToken);
         return crew.Id;

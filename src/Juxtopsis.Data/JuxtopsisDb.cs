@@ -1,9 +1,10 @@
 using System.Text.Json;
+using System.Text.Json.Serialization.Metadata;
 using Juxtopsis.Contracts;
-using Juxtopsis.Contracts.Comparisons;
 using Juxtopsis.Data.Model;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace Juxtopsis.Data;
@@ -16,6 +17,7 @@ namespace Juxtopsis.Data;
 /// <param name="scope">On whose behalf this context works.</param>
 public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScope scope) : DbContext(options)
 {
+    private const int MaxNameLength = 120;
     private const int MaxKindLength = 40;
     private const int MaxNameKeyLength = 1000;
 
@@ -24,6 +26,9 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
 
     /// <summary>The current crew's comparisons, deleted ones included.</summary>
     public DbSet<Comparison> Comparisons => Set<Comparison>();
+
+    /// <summary>The current crew's productions, deleted ones included.</summary>
+    public DbSet<Production> Productions => Set<Production>();
 
     /// <summary>The current crew's gear, retired things included.</summary>
     public DbSet<GearRow> Gear => Set<GearRow>();
@@ -63,13 +68,8 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         ArgumentNullException.ThrowIfNull(modelBuilder);
         modelBuilder.Entity<Crew>().Property(c => c.Name).HasMaxLength(120);
 
-        var comparison = modelBuilder.Entity<Comparison>();
-        Owned(comparison);
-        comparison.HasKey(c => new { c.CrewId, c.Id });
-        comparison.Property(c => c.Name).HasMaxLength(ComparisonChecks.MaxNameLength);
-        comparison.Property(c => c.Revision).IsConcurrencyToken();
-        comparison.Property(c => c.Document).HasColumnType("jsonb").HasConversion(DocumentAsJson, DocumentByContent);
-        comparison.HasIndex(c => new { c.CrewId, c.UpdatedAt });
+        Work(modelBuilder.Entity<Comparison>(), WireJson.Default.ComparisonDocument);
+        Work(modelBuilder.Entity<Production>(), WireJson.Default.ProductionDocument);
 
         var gear = modelBuilder.Entity<GearRow>().ToTable("gear");
         Owned(gear);
@@ -86,17 +86,23 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         photo.Property(p => p.Jpeg).HasMaxLength(Photo.MaxBytes);
     }
 
-    private static ValueConverter<ComparisonDocument, string> DocumentAsJson { get; } = new(
-        document => ToJson(document),
-        json => JsonSerializer.Deserialize(json, WireJson.Default.ComparisonDocument)!);
+    private void Work<T, TDocument>(EntityTypeBuilder<T> work, JsonTypeInfo<TDocument> type)
+        where T : Work<TDocument>
+        where TDocument : class
+    {
+        Func<TDocument, string> text = document => JsonSerializer.Serialize(document, type);
+        Func<string, TDocument> read = json => JsonSerializer.Deserialize(json, type)!;
+        Owned(work);
+        work.HasKey(w => new { w.CrewId, w.Id });
+        work.Property(w => w.Name).HasMaxLength(MaxNameLength);
+        work.Property(w => w.Revision).IsConcurrencyToken();
+        work.Property(w => w.Document).IsRequired().HasColumnType("jsonb").HasConversion(
+            new ValueConverter<TDocument, string>(document => text(document), json => read(json)),
+            new ValueComparer<TDocument>((a, b) => text(a!) == text(b!), document => text(document).GetHashCode(StringComparison.Ordinal)));
+        work.HasIndex(w => new { w.CrewId, w.UpdatedAt });
+    }
 
-    private static ValueComparer<ComparisonDocument> DocumentByContent { get; } = new(
-        (a, b) => ToJson(a) == ToJson(b),
-        document => ToJson(document).GetHashCode(StringComparison.Ordinal));
-
-    private static string ToJson(ComparisonDocument? document) => JsonSerializer.Serialize(document!, WireJson.Default.ComparisonDocument);
-
-    private void Owned<T>(Microsoft.EntityFrameworkCore.Metadata.Builders.EntityTypeBuilder<T> entity)
+    private void Owned<T>(EntityTypeBuilder<T> entity)
         where T : class, ICrewOwned
     {
         entity.HasQueryFilter(owned => owned.CrewId == CrewId);

@@ -10,7 +10,8 @@ public sealed class EdgeTests(ServerFixture fixture) : IClassFixture<ServerFixtu
         Assert.Equal(
             [
                 "/api/evaluate", "/api/working", "/api/solve", "/api/hold", "/api/conventions", "/api/assemble", "/api/figures", "/api/shelf/kinds", "/api/shelf/schema.json",
-                "/api/comparisons", "/api/comparisons/{id}", "/api/comparisons/{id}/restore", "/api/photos/{id}",
+                "/api/comparisons", "/api/comparisons/{id}", "/api/comparisons/{id}/restore",
+                "/api/productions", "/api/productions/{id}", "/api/productions/{id}/restore", "/api/fit", "/api/day", "/api/photos/{id}",
                 "/api/shelf", "/api/shelf/{id}", "/api/shelf/options", "/api/shelf/ways", "/api/shelf/{id}/retire", "/api/shelf/{id}/restore",
                 "/api/shelf/export.json", "/api/shelf/export.zip", "/api/shelf/export/{table}.csv", "/api/shelf/import", "/api/shelf/demo",
             ],

@@ -1,29 +1,18 @@
+using Juxtopsis.Contracts.Works;
+
 namespace Juxtopsis.Contracts.Comparisons;
 
 /// <summary>A comparison as a person saves it.</summary>
-public sealed record ComparisonInput
-{
-    /// <summary>Name, 1 to 120 characters.</summary>
-    public required string Name { get; init; }
+public sealed record ComparisonInput : WorkInput<ComparisonDocument>;
 
-    /// <summary>What it holds.</summary>
-    public required ComparisonDocument Document { get; init; }
-}
-
-/// <summary>A stored comparison.</summary>
-/// <param name="Id">Its identity, part of the page's address.</param>
-/// <param name="Name">Its name.</param>
-/// <param name="Document">What it holds.</param>
-/// <param name="Revision">Counts its changes, from 1; the ETag.</param>
-/// <param name="UpdatedAt">When it was last changed.</param>
-/// <param name="DeletedAt">When it was deleted; null when it was not.</param>
+/// <inheritdoc/>
 public sealed record ComparisonOutput(
     Guid Id,
     string Name,
     ComparisonDocument Document,
     int Revision,
     DateTimeOffset UpdatedAt,
-    DateTimeOffset? DeletedAt);
+    DateTimeOffset? DeletedAt) : WorkOutput<ComparisonDocument>(Id, Name, Document, Revision, UpdatedAt, DeletedAt);
 
 /// <summary>A comparison in a list.</summary>
 /// <param name="Id">Its identity.</param>

@@ -41,6 +41,9 @@ public sealed record ShotBrief(ShotSubject Subject, ShotSize Size)
     /// <summary>How far the subject moves to and fro altogether, mm: the sharp zone must hold it without focus being pulled.</summary>
     public double MovesMm { get; init; }
 
+    /// <summary>True when the camera walks along with the subject.</summary>
+    public bool Walks { get; init; }
+
     /// <summary>What should be made out behind.</summary>
     public BehindWish Behind { get; init; }
 

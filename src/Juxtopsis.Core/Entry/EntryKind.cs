@@ -161,4 +161,19 @@ public enum EntryKind
 
     /// <summary>One side of a sensor's area.</summary>
     SensorSide,
+
+    /// <summary>A side of a place.</summary>
+    RoomSize,
+
+    /// <summary>A distance to keep or to move.</summary>
+    Kept,
+
+    /// <summary>A side of what is filmed.</summary>
+    SubjectSize,
+
+    /// <summary>A share of the picture.</summary>
+    PictureShare,
+
+    /// <summary>How long a take is.</summary>
+    Seconds,
 }

@@ -13,10 +13,16 @@ internal sealed class FitQuestion
     private const double FrontMm = 10;
     private const double JustBelow = 1 - 1e-9;
 
-    private readonly Dictionary<(FitMode Mode, double Squeeze), double> circles = [];
+    private readonly Dictionary<(FitMode Mode, double Squeeze), double> circles;
 
     public FitQuestion(Site site, ShotBrief brief, Conventions conventions)
+        : this(site, brief, conventions, [])
     {
+    }
+
+    private FitQuestion(Site site, ShotBrief brief, Conventions conventions, Dictionary<(FitMode Mode, double Squeeze), double> circles)
+    {
+        this.circles = circles;
         (Site, Brief, Conventions) = (site, brief, conventions);
         Frame = WantedFrame.Of(brief);
         RoomMm = site.RoomMm(brief);
@@ -36,6 +42,9 @@ internal sealed class FitQuestion
 
     /// <summary>From the subject to what is behind it, mm; infinite in the open.</summary>
     public double BehindMm { get; }
+
+    /// <summary>The same question after a change that leaves what is delivered, and so what counts as sharp.</summary>
+    public FitQuestion After(Remedy remedy) => new(remedy.Apply(Site), remedy.Apply(Brief), Conventions, circles);
 
     /// <summary>Nearest that the sensor mark of a rig may be to the subject, mm.</summary>
     public double NearestMm(FitRig rig) => rig.FrontMm + Math.Max(Site.KeepOffMm, FrontMm);

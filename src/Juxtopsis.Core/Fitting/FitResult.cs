@@ -46,26 +46,53 @@ public sealed record Miss(FitRig Rig, FitMode Mode, Shortfall Shortfall, IReadOn
 /// <summary>What fits, and what does not.</summary>
 /// <param name="Frame">What the picture must take in.</param>
 /// <param name="Fits">Rigs that give the shot, the best by the wish first: one of each body and lens.</param>
-/// <param name="Misses">Rigs that do not, the nearest miss first.</param>
+/// <param name="Misses">Rigs that do not: those that something would help first, the nearest miss before others; at most 12.</param>
 /// <param name="FitCount">How many bodies with lenses give it, also those that are not told.</param>
 /// <param name="MissCount">How many do not.</param>
 /// <param name="Contradictions">What in the brief or the place cannot be, whatever the gear.</param>
 public sealed record FitResult(
     WantedFrame Frame, IReadOnlyList<Fit> Fits, IReadOnlyList<Miss> Misses, int FitCount, int MissCount, IReadOnlyList<Contradiction> Contradictions)
 {
+    /// <summary>Of misses fewer are told than of fits: each was tried with every remedy.</summary>
+    private const int MostMisses = 12;
+
     internal static FitResult Of(FitSearch search, int most)
     {
         var question = search.Question;
         var found = search.Fits.Values.Order(Comparer<FitSearch.Found>.Create((a, b) => a.StandsAgainst(b))).ToArray();
-        var missed = search.Misses.Values.Where(m => !search.Gives(m.Rig.Group)).OrderBy(m => m.Shortfall.Off).ThenBy(m => m.Rig.Group).ToArray();
+        var missed = search.Misses.Where(m => !search.Gives(m.Rig.Group)).OrderBy(m => m.Shortfall.Off).ThenBy(m => m.Rig.Group).ToArray();
         var remedies = new Remedies(question, search.Shelf, found);
         return new(
             question.Frame,
             [.. found.Take(most).Select(f => ToFit(question, f))],
-            [.. missed.Take(most).Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m)))],
+            Nearest(missed.Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m))), Math.Min(most, MostMisses)),
             found.Length,
-            missed.Length,
+            missed.Select(m => m.Rig.Group).Distinct().Count(),
             Contradiction.Find(question, search.Shelf));
+    }
+
+    /// <summary>The nearest misses that something would help, and after them the nearest of the others, in so far as there is room.</summary>
+    private static Miss[] Nearest(IEnumerable<Miss> misses, int most)
+    {
+        var (helped, others) = (new List<Miss>(), new Dictionary<int, Miss>());
+        foreach (var miss in misses)
+        {
+            if (miss.Remedies.Count == 0)
+            {
+                others.TryAdd(miss.Rig.Group, miss);
+            }
+            else if (helped.All(h => h.Rig.Group != miss.Rig.Group))
+            {
+                helped.Add(miss);
+            }
+
+            if (helped.Count == most)
+            {
+                break;
+            }
+        }
+
+        return [.. helped.Concat(others.Values.Where(o => helped.All(h => h.Rig.Group != o.Rig.Group))).Take(most)];
     }
 
     private static Fit ToFit(FitQuestion question, FitSearch.Found found)

@@ -21,9 +21,8 @@ public sealed class FitSearch
     private readonly FitQuestion question;
     private readonly Wish wish;
     private readonly RigChoice? before;
-    private readonly HashSet<Guid>? only;
     private readonly Dictionary<int, Found> fits = [];
-    private readonly Dictionary<int, Missed> misses = [];
+    private readonly Dictionary<(int Group, MissKind Kind), Missed> misses = [];
     private int next;
 
     /// <summary>Begins a search.</summary>
@@ -33,8 +32,7 @@ public sealed class FitSearch
     /// <param name="conventions">What figures go by; distances are from the sensor mark here whatever they say.</param>
     /// <param name="wish">What decides the order.</param>
     /// <param name="before">The rig of the shot before; null when there is none.</param>
-    /// <param name="only">The gear to take, by identity; null for all of it.</param>
-    public FitSearch(FittingShelf shelf, Site site, ShotBrief brief, Conventions conventions, Wish wish, RigChoice? before = null, IEnumerable<Guid>? only = null)
+    public FitSearch(FittingShelf shelf, Site site, ShotBrief brief, Conventions conventions, Wish wish, RigChoice? before = null)
     {
         ArgumentNullException.ThrowIfNull(shelf);
         ArgumentNullException.ThrowIfNull(site);
@@ -42,7 +40,6 @@ public sealed class FitSearch
         this.shelf = shelf;
         this.wish = wish;
         this.before = before;
-        this.only = only?.ToHashSet();
         question = new(site, brief, conventions with { DistanceFrom = DistanceMark.SensorMark });
     }
 
@@ -61,7 +58,8 @@ public sealed class FitSearch
 
     internal IReadOnlyDictionary<int, Found> Fits => fits;
 
-    internal IReadOnlyDictionary<int, Missed> Misses => misses;
+    /// <summary>For each body and lens and each thing in the way the nearest miss: one mode may be too long where another is not soft.</summary>
+    internal IEnumerable<Missed> Misses => misses.Values;
 
     /// <summary>Asks some more rigs.</summary>
     /// <param name="rigs">How many at most.</param>
@@ -70,11 +68,7 @@ public sealed class FitSearch
     {
         for (; rigs > 0 && next < shelf.Rigs.Count; rigs--, next++)
         {
-            var rig = shelf.Rigs[next];
-            if (only is null || rig.Parts.All(p => only.Contains(p.Id)))
-            {
-                Ask(rig);
-            }
+            Ask(shelf.Rigs[next]);
         }
 
         return next >= shelf.Rigs.Count;
@@ -166,9 +160,10 @@ public sealed class FitSearch
 
     private void Miss(FitRig rig, FitMode mode, in Standpoints where, FitPoint? point, Shortfall shortfall)
     {
-        if (!misses.TryGetValue(rig.Group, out var known) || shortfall.Off < known.Shortfall.Off)
+        var key = (rig.Group, shortfall.Kind);
+        if (!misses.TryGetValue(key, out var known) || shortfall.Off < known.Shortfall.Off)
         {
-            misses[rig.Group] = new(rig, mode, where, point, shortfall);
+            misses[key] = new(rig, mode, where, point, shortfall);
         }
     }
 

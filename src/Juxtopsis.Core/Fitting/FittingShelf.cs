@@ -9,6 +9,7 @@ namespace Juxtopsis.Core.Fitting;
 /// </summary>
 public sealed class FittingShelf
 {
+    private readonly GearItem[] items;
     private readonly MountBook mounts;
     private readonly Joining joining;
     private readonly List<(GearItem Body, IReadOnlyList<FitMode> Modes)> bodies;
@@ -16,15 +17,17 @@ public sealed class FittingShelf
     private readonly List<FitRig> rigs = [];
 
     /// <summary>Begins with some gear.</summary>
-    /// <param name="items">Bodies, lenses, adapters, mounts; other kinds are left aside, and so are bodies without a mode.</param>
+    /// <param name="items">Bodies, lenses, adapters, mounts; other kinds are left aside, and so are bodies without a mode and lenses that bend straight lines, since what they frame is not reckoned here.</param>
     public FittingShelf(IEnumerable<GearItem> items)
     {
-        var all = items.ToArray();
+        // In an order of its own, so that every host answers alike.
+        GearItem[] all = [.. items.OrderBy(i => i.FullName, StringComparer.Ordinal).ThenBy(i => i.Id)];
+        this.items = all;
         mounts = new(all);
         joining = new(all, mounts);
         bodies = [.. all.Where(i => i.Kind is GearKind.Body or GearKind.FixedLensCamera)
             .Select(b => (b, (IReadOnlyList<FitMode>)[.. b.Get(BodyFields.Modes).Select(FitMode.Of)])).Where(b => b.Item2.Count > 0)];
-        lenses = [.. all.Where(i => i.Kind == GearKind.Lens)];
+        lenses = [.. all.Where(i => i.Kind == GearKind.Lens && (i.Get(LensFields.Projection) ?? Projection.StraightLine) == Projection.StraightLine)];
         CloseUps = [.. all.Where(i => i.Kind == GearKind.CloseUpLens).OrderBy(i => i.Get(FrontFields.Dioptres)).ThenBy(i => i.Name, StringComparer.Ordinal)];
         Tubes = [.. all.Where(i => i.Get(AdapterFields.Extension) > 0).OrderBy(i => i.Get(AdapterFields.Extension)).ThenBy(i => i.Name, StringComparer.Ordinal)];
         Pairs = bodies.Count * Math.Max(1, lenses.Count);
@@ -64,6 +67,18 @@ public sealed class FittingShelf
         var shelf = new FittingShelf(items);
         shelf.Step(int.MaxValue);
         return shelf;
+    }
+
+    /// <summary>The same shelf with some of its gear only.</summary>
+    /// <param name="gear">The gear to keep, by identity.</param>
+    /// <returns>A shelf with the rigs of which all parts are kept.</returns>
+    public FittingShelf Only(IEnumerable<Guid> gear)
+    {
+        var kept = gear.ToHashSet();
+        var some = new FittingShelf(items.Where(i => i.Kind == GearKind.Mount || kept.Contains(i.Id)));
+        some.Done = some.Pairs;
+        some.rigs.AddRange(rigs.Where(r => r.Parts.All(p => kept.Contains(p.Id))));
+        return some;
     }
 
     /// <summary>Looks at some more pairs.</summary>

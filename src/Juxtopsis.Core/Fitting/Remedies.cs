@@ -44,7 +44,7 @@ internal sealed class Remedies
     }
 
     private bool Gives(Remedy remedy, FitRig rig, FitMode mode) =>
-        Gives(new FitQuestion(remedy.Apply(question.Site), remedy.Apply(question.Brief), question.Conventions), rig, mode);
+        Gives(question.After(remedy), rig, mode);
 
     private static bool Gives(FitQuestion asked, FitRig rig, FitMode mode)
     {

@@ -15,7 +15,16 @@ public sealed record DayShot(Site Site, ShotBrief Brief);
 /// <param name="Shots">Indexes of the shots that it does, on any of the bodies.</param>
 /// <param name="Alone">Of these the ones that no other lens of the bag does.</param>
 /// <param name="Rigs">For each of its shots the lightest rig that does it.</param>
-public sealed record KitLens(GearItem Lens, IReadOnlyList<int> Shots, IReadOnlyList<int> Alone, IReadOnlyList<FitRig> Rigs);
+public sealed record KitLens(GearItem Lens, IReadOnlyList<int> Shots, IReadOnlyList<int> Alone, IReadOnlyList<KitRig> Rigs)
+{
+    /// <summary>Its weight, g; null when it is not known.</summary>
+    public double? WeightG => Lens.Get(CommonFields.Weight);
+}
+
+/// <summary>A rig of a bag.</summary>
+/// <param name="Rig">Its parts.</param>
+/// <param name="Mode">Its mode.</param>
+public sealed record KitRig(FitRig Rig, FitMode Mode);
 
 /// <summary>A bag for a day.</summary>
 /// <param name="Lenses">Its lenses, the one with the most shots first.</param>
@@ -41,24 +50,22 @@ public sealed class DaySearch
     private readonly FittingShelf shelf;
     private readonly IReadOnlyList<DayShot> shots;
     private readonly Conventions conventions;
-    private readonly Guid[]? only;
     private readonly Dictionary<Guid, GearItem> lenses = [];
     private readonly Dictionary<Guid, ulong> masks = [];
-    private readonly Dictionary<(Guid Lens, int Shot), FitRig> rigs = [];
+    private readonly Dictionary<(Guid Lens, int Shot), KitRig> rigs = [];
     private FitSearch? search;
 
     /// <summary>Begins a search.</summary>
     /// <param name="shelf">The rigs.</param>
     /// <param name="shots">The shots, at most <see cref="MostShots"/>.</param>
     /// <param name="conventions">What figures go by.</param>
-    /// <param name="only">The gear to take, by identity; null for all of it.</param>
     /// <exception cref="ArgumentOutOfRangeException">There are too many shots.</exception>
-    public DaySearch(FittingShelf shelf, IReadOnlyList<DayShot> shots, Conventions conventions, IEnumerable<Guid>? only = null)
+    public DaySearch(FittingShelf shelf, IReadOnlyList<DayShot> shots, Conventions conventions)
     {
         ArgumentNullException.ThrowIfNull(shelf);
         ArgumentNullException.ThrowIfNull(shots);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(shots.Count, MostShots, nameof(shots));
-        (this.shelf, this.shots, this.conventions, this.only) = (shelf, shots, conventions, only?.ToArray());
+        (this.shelf, this.shots, this.conventions) = (shelf, shots, conventions);
     }
 
     /// <summary>How many shots there are.</summary>
@@ -74,7 +81,7 @@ public sealed class DaySearch
     {
         if (Done < shots.Count)
         {
-            search ??= new(shelf, shots[Done].Site, shots[Done].Brief, conventions, Wish.LeastWeight, null, only);
+            search ??= new(shelf, shots[Done].Site, shots[Done].Brief, conventions, Wish.LeastWeight);
             if (search.Step(count))
             {
                 Note(search);
@@ -120,9 +127,9 @@ public sealed class DaySearch
 
             lenses[lens.Id] = lens;
             masks[lens.Id] = masks.GetValueOrDefault(lens.Id) | 1UL << Done;
-            if (!rigs.TryGetValue((lens.Id, Done), out var known) || fit.Rig.WeightG < known.WeightG)
+            if (!rigs.TryGetValue((lens.Id, Done), out var known) || fit.Rig.WeightG < known.Rig.WeightG)
             {
-                rigs[(lens.Id, Done)] = fit.Rig;
+                rigs[(lens.Id, Done)] = new(fit.Rig, fit.Mode);
             }
         }
     }

@@ -127,6 +127,21 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>A size at the subject, mm.</summary>
     public static Quantity FieldSize { get; } = new("Size at the subject", "mm", 0.01, 1e8, "40cm or 16\"", IsDistance: true);
 
+    /// <summary>A side of a place, mm.</summary>
+    public static Quantity RoomSize { get; } = new("Side of the place", "mm", 100, 1e8, "7.2m or 24'", IsDistance: true);
+
+    /// <summary>A distance to keep, or to move, mm; nothing is allowed.</summary>
+    public static Quantity Kept { get; } = new("Distance", "mm", 0, 1e8, "80cm or 2'8\"", IsDistance: true);
+
+    /// <summary>A side of what is filmed, mm.</summary>
+    public static Quantity SubjectSize { get; } = new("Size of the subject", "mm", 0.1, 1e8, "1.75m or 12mm", IsDistance: true);
+
+    /// <summary>A share of the picture.</summary>
+    public static Quantity PictureShare { get; } = new("Headroom", "", 0, 0.4, "8 %");
+
+    /// <summary>How long a take is, s.</summary>
+    public static Quantity Seconds { get; } = new("Take", "s", 0.1, 1e6, "90");
+
     /// <summary>Blur as a share of the picture's height.</summary>
     public static Quantity BlurShare { get; } = new("Blur behind", "", 0.0001, 5, "2 %");
 

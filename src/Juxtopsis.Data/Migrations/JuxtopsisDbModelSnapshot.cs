@@ -181,6 +181,53 @@ namespace Juxtopsis.Data.Migrations
                     b.ToTable("photos", (string)null);
                 });
 
+            modelBuilder.Entity("Juxtopsis.Data.Model.Production", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("CreatedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("created_at");
+
+                    b.Property<DateTimeOffset?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("deleted_at");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("document");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(120)
+                        .HasColumnType("character varying(120)")
+                        .HasColumnName("name");
+
+                    b.Property<int>("Revision")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<DateTimeOffset>("UpdatedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("updated_at");
+
+                    b.HasKey("CrewId", "Id")
+                        .HasName("pk_productions");
+
+                    b.HasIndex("CrewId", "UpdatedAt")
+                        .HasDatabaseName("ix_productions_crew_id_updated_at");
+
+                    b.ToTable("productions", (string)null);
+                });
+
             modelBuilder.Entity("Juxtopsis.Data.Model.Comparison", b =>
                 {
                     b.HasOne("Juxtopsis.Data.Model.Crew", null)
@@ -209,6 +256,16 @@ namespace Juxtopsis.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_photos_crews_crew_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.Production", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_productions_crews_crew_id");
                 });
 #pragma warning restore 612, 618
         }

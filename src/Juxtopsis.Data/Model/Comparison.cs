@@ -2,30 +2,5 @@ using Juxtopsis.Contracts.Comparisons;
 
 namespace Juxtopsis.Data.Model;
 
-/// <summary>A saved comparison. What others search is in columns; the rest is a versioned document.</summary>
-public sealed class Comparison : ICrewOwned
-{
-    /// <inheritdoc/>
-    public Guid CrewId { get; set; }
-
-    /// <summary>Identity within the crew, chosen by whoever makes it, so that saving again after a lost answer is harmless.</summary>
-    public required Guid Id { get; init; }
-
-    /// <summary>Name, 1 to 120 characters.</summary>
-    public required string Name { get; set; }
-
-    /// <summary>Scene, conventions, rigs and note.</summary>
-    public required ComparisonDocument Document { get; set; }
-
-    /// <summary>Counts changes from 1; guards against two people overwriting each other.</summary>
-    public int Revision { get; set; } = 1;
-
-    /// <summary>When it was made.</summary>
-    public required DateTimeOffset CreatedAt { get; init; }
-
-    /// <summary>When it was last changed.</summary>
-    public required DateTimeOffset UpdatedAt { get; set; }
-
-    /// <summary>When it was deleted; null when it was not. A deleted comparison can be restored.</summary>
-    public DateTimeOffset? DeletedAt { get; set; }
-}
+/// <summary>A saved comparison: scene, conventions, rigs and note.</summary>
+public sealed class Comparison : Work<ComparisonDocument>;

@@ -38,9 +38,9 @@ internal static class CoreEndpoints
         app.MapPost(
             path,
             async ([Description("Distances in sentences: metres (when left out) or feet.")] string? units, HttpRequest request, CancellationToken cancellationToken) =>
-                new Written(TryRead(units, out var unit)
+                new Written(TryReadUnits(units, out var unit, out var unknown)
                     ? door((await RequestBody.ReadAsync(request, cancellationToken)).Span, unit)
-                    : WireAnswer.Refuse(Problem.OfFields([UnknownUnits(units!)]))))
+                    : unknown!.Value))
             .WithName(name)
             .WithTags("Core")
             .WithSummary(summary)
@@ -48,17 +48,21 @@ internal static class CoreEndpoints
             .Produces<TResponse>()
             .ProducesProblems(400, 413, 415, 422);
 
-    private static bool TryRead(string? units, out LengthUnit unit)
+    /// <summary>Reads the units that an address asks for; what is not known is refused.</summary>
+    public static bool TryReadUnits(string? units, out LengthUnit unit, out WireAnswer? unknown)
     {
         unit = string.Equals(units, "feet", StringComparison.OrdinalIgnoreCase) ? LengthUnit.Feet : LengthUnit.Metres;
-        return units is null || unit == LengthUnit.Feet || string.Equals(units, "metres", StringComparison.OrdinalIgnoreCase);
+        var known = units is null || unit == LengthUnit.Feet || string.Equals(units, "metres", StringComparison.OrdinalIgnoreCase);
+        unknown = known ? null : WireAnswer.Refuse(Problem.OfFields([UnknownUnits(units!)]));
+        return known;
     }
 
     private static FieldError UnknownUnits(string units) => new(
         "units", units.Length > 20 ? units[..20] + "…" : units, "metres or feet", "These units are not known here.", "Ask for metres or feet, or leave units out.");
 
     /// <summary>Hands on the door's bytes as they are.</summary>
-    private sealed class Written(WireAnswer answer) : IResult
+    /// <summary>An answer of a door, handed on byte by byte.</summary>
+    public sealed class Written(WireAnswer answer) : IResult
     {
         public async Task ExecuteAsync(HttpContext httpContext)
         {

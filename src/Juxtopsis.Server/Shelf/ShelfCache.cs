@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Shelf;
 using Juxtopsis.Data;
 using Juxtopsis.Data.Model;
@@ -13,7 +14,13 @@ namespace Juxtopsis.Server.Shelf;
 /// <summary>A shelf as it is stored now.</summary>
 /// <param name="Revision">Counts its changes.</param>
 /// <param name="Index">What is on it.</param>
-internal sealed record ShelfNow(int Revision, ShelfIndex Index);
+internal sealed record ShelfNow(int Revision, ShelfIndex Index)
+{
+    private readonly Lazy<FittingShelf> fitting = new(() => FittingShelf.Of(Index.AtHand));
+
+    /// <summary>All rigs that can be put together of it, made when they are first asked for.</summary>
+    public FittingShelf Fitting => fitting.Value;
+}
 
 /// <summary>
 /// Keeps each crew's shelf in memory, so that a search is answered without reading it again. Whether it is still what is stored is

@@ -199,9 +199,10 @@ public sealed class FitSearchTests
     {
         var other = Prime.With(CommonFields.Name, "Other").WithId(Guid.NewGuid());
         var shelf = ShelfOf(Body, Prime, other);
-        var search = new FitSearch(shelf, Room, Metre, Conventions.Default, Wish.MostBlur, null, [Body.Id, other.Id]);
+        var search = new FitSearch(shelf, Room, Metre, Conventions.Default, Wish.MostBlur);
         Assert.False(search.Step(1));
         Assert.True(search.Step(1));
-        Assert.Equal("Other", Assert.Single(search.Finish().Fits).Rig.Lens.Name);
+        Assert.Equal(["Lens", "Other"], search.Finish().Fits.Select(f => f.Rig.Lens.Name));
+        Assert.Equal("Other", Assert.Single(Ask(Room, Metre, shelf.Only([Body.Id, other.Id])).Fits).Rig.Lens.Name);
     }
 }

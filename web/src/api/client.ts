@@ -2,17 +2,15 @@ import createClient from 'openapi-fetch';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
-export type Comparison = Schemas['ComparisonOutput'];
 export type ComparisonDocument = Schemas['ComparisonDocument'];
 export type Summary = Schemas['ComparisonSummary'];
+export type ProductionDocument = Schemas['ProductionDocument'];
+export type ProductionSummary = Schemas['ProductionSummary'];
 
 export const api = createClient<paths>({ baseUrl: location.origin });
 
 /** Why a request brought nothing: the server or its database is away (try again later), or it said no (try something else). */
 export type Failure = { kind: 'away'; say: string } | { kind: 'missing'; say: string } | { kind: 'refused'; say: string };
-
-/** The outcome of a write: stored, changed by someone else meanwhile, or a failure. */
-export type Write = { kind: 'stored'; comparison: Comparison } | { kind: 'conflict'; current: Comparison } | Failure;
 
 export const unreachable: Failure = { kind: 'away', say: 'The server cannot be reached.' };
 
@@ -25,54 +23,81 @@ export function failure(status: number, error: unknown): Failure {
   return status >= 500 || status === 409 ? { kind: 'away', say: detail } : { kind: 'refused', say: detail };
 }
 
-/** Reads a comparison; null when it is still at the revision that is known. */
-export async function readComparison(id: string, known?: number): Promise<Comparison | null | Failure> {
-  try {
-    const headers = known === undefined ? {} : { 'If-None-Match': `"${known}"` };
-    const { data, error, response } = await api.GET('/api/comparisons/{id}', { params: { path: { id } }, headers });
-    return response.status === 304 ? null : (data ?? failure(response.status, error));
-  } catch {
-    return unreachable;
-  }
+/** A stored piece of work: a name and a document, and what the server knows of it. */
+export interface Work<D> {
+  id: string;
+  name: string;
+  document: D;
+  revision: number;
+  updatedAt: string;
+  deletedAt: string | null;
 }
 
-/** Writes a comparison on top of the revision it was changed from; null makes a new one. */
-export async function writeComparison(id: string, base: number | null, name: string, document: ComparisonDocument): Promise<Write> {
-  try {
-    const headers: Record<string, string> = base === null ? { 'If-None-Match': '*' } : { 'If-Match': `"${base}"` };
-    const { data, error, response } = await api.PUT('/api/comparisons/{id}', {
-      params: { path: { id } },
-      headers,
-      body: { name, document },
-    });
-    if (data) {
-      return { kind: 'stored', comparison: data };
-    }
-    return response.status === 412 && 'current' in error ? { kind: 'conflict', current: error.current } : failure(response.status, error);
-  } catch {
-    return unreachable;
-  }
+/** The outcome of a write: stored, changed by someone else meanwhile, or a failure. */
+export type Write<D> = { kind: 'stored'; work: Work<D> } | { kind: 'conflict'; current: Work<D> } | Failure;
+
+/** Where work of one kind is stored. */
+export interface Works<D, S> {
+  /** Reads one; null when it is still at the revision that is known. */
+  read: (id: string, known?: number) => Promise<Work<D> | null | Failure>;
+  /** Writes one on top of the revision it was changed from; null makes a new one. */
+  write: (id: string, base: number | null, name: string, document: D) => Promise<Write<D>>;
+  /** Deletes one, or brings it back. */
+  setDeleted: (id: string, deleted: boolean) => Promise<Work<D> | Failure>;
+  /** Lists them, 100 at a time. */
+  list: (deleted: boolean, skip: number) => Promise<S[] | Failure>;
 }
 
-/** Deletes a comparison, or brings it back. */
-export async function setDeleted(id: string, deleted: boolean): Promise<Comparison | Failure> {
-  try {
-    const params = { params: { path: { id } } };
-    const { data, error, response } = deleted
-      ? await api.DELETE('/api/comparisons/{id}', params)
-      : await api.POST('/api/comparisons/{id}/restore', params);
-    return data ?? failure(response.status, error);
-  } catch {
-    return unreachable;
-  }
+function worksAt<D, S>(base: '/api/comparisons' | '/api/productions'): Works<D, S> {
+  // All kinds of work have the same addresses and answers; only their documents differ.
+  const all = base as '/api/comparisons';
+  const one = `${all}/{id}` as const;
+  type Stored = Work<D>;
+  return {
+    async read(id, known) {
+      try {
+        const headers = known === undefined ? {} : { 'If-None-Match': `"${known}"` };
+        const { data, error, response } = await api.GET(one, { params: { path: { id } }, headers });
+        return response.status === 304 ? null : ((data as unknown as Stored | undefined) ?? failure(response.status, error));
+      } catch {
+        return unreachable;
+      }
+    },
+    async write(id, base, name, document) {
+      try {
+        const headers: Record<string, string> = base === null ? { 'If-None-Match': '*' } : { 'If-Match': `"${base}"` };
+        const body = { name, document: document as unknown as ComparisonDocument };
+        const { data, error, response } = await api.PUT(one, { params: { path: { id } }, headers, body });
+        if (data) {
+          return { kind: 'stored', work: data as unknown as Stored };
+        }
+        return response.status === 412 && 'current' in error
+          ? { kind: 'conflict', current: error.current as unknown as Stored }
+          : failure(response.status, error);
+      } catch {
+        return unreachable;
+      }
+    },
+    async setDeleted(id, deleted) {
+      try {
+        const params = { params: { path: { id } } };
+        const { data, error, response } = deleted ? await api.DELETE(one, params) : await api.POST(`${one}/restore`, params);
+        return (data as unknown as Stored | undefined) ?? failure(response.status, error);
+      } catch {
+        return unreachable;
+      }
+    },
+    async list(deleted, skip) {
+      try {
+        const { data, error, response } = await api.GET(all, { params: { query: { deleted, skip } } });
+        return (data as unknown as S[] | undefined) ?? failure(response.status, error);
+      } catch {
+        return unreachable;
+      }
+    },
+  };
 }
 
-/** Lists comparisons, 100 at a time. */
-export async function listComparisons(deleted: boolean, skip: number): Promise<Summary[] | Failure> {
-  try {
-    const { data, error, response } = await api.GET('/api/comparisons', { params: { query: { deleted, skip } } });
-    return data ?? failure(response.status, error);
-  } catch {
-    return unreachable;
-  }
-}
+export const comparisons = worksAt<ComparisonDocument, Summary>('/api/comparisons');
+export const productions = worksAt<ProductionDocument, ProductionSummary>('/api/productions');
+export type Comparison = Work<ComparisonDocument>;

@@ -210,6 +210,93 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/productions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Productions, newest change first, 100 at a time; with deleted=true those that can be restored. */
+        get: operations["ListProductions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One production; its ETag is its revision. */
+        get: operations["GetProduction"];
+        /** Makes (If-None-Match: *) or changes (If-Match: "revision") a production under an id of one's own choice. */
+        put: operations["PutProduction"];
+        post?: never;
+        /** Deletes a production; it can be restored. */
+        delete: operations["DeleteProduction"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/productions/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted production back. */
+        post: operations["RestoreProduction"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which rigs of the shelf give a shot at a place, from where, and what is in the way of the others. */
+        post: operations["Fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The fewest lenses of the shelf that do all shots of a day. */
+        post: operations["Day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photos/{id}": {
         parameters: {
             query?: never;
@@ -477,6 +564,16 @@ export interface components {
             /** @description Weight, length and price. */
             totals: components["schemas"]["TotalsOutput"];
         };
+        /**
+         * @description What should be made out behind the subject.
+         * @enum {unknown}
+         */
+        BehindWish: "asItComes" | "soft" | "readable";
+        /**
+         * @description How the camera is carried.
+         * @enum {unknown}
+         */
+        Carriage: "tripod" | "handHeld" | "shoulder" | "gimbal" | "clamp" | "overhead" | "selfHeld";
         /** @description A rig as a chain of parts: what is known of each part when it was put in, so that the rig stands by itself. */
         ChainInput: {
             /** @description The parts, from the camera to the front; supports and other items after the camera. 1 to 30. */
@@ -510,6 +607,25 @@ export interface components {
             key: string;
             /** @description What people call it. */
             label: string;
+        };
+        /** @description A rig that was chosen for a shot. */
+        ChosenInput: {
+            /**
+             * Format: uuid
+             * @description Identity of the body on the shelf.
+             */
+            body: string;
+            /** @description Name of its mode. */
+            mode: string;
+            /**
+             * Format: uuid
+             * @description Identity of the lens; that of the camera when it keeps its own.
+             */
+            lens: string;
+            /** @description Identities of what stands between, from the body on. */
+            links?: string[];
+            /** @description Its parts in words, for when the shelf is not at hand. */
+            name?: string;
         };
         /**
          * @description What the largest disc is that still reads as a point.
@@ -551,7 +667,6 @@ export interface components {
             /** @description What it holds. */
             document: components["schemas"]["ComparisonDocument"];
         };
-        /** @description A stored comparison. */
         ComparisonOutput: {
             /**
              * Format: uuid
@@ -607,6 +722,22 @@ export interface components {
              */
             deletedAt: null | string;
         };
+        /**
+         * @description What cannot be, whatever the gear.
+         * @enum {unknown}
+         */
+        ContradictionKind: "noCamera" | "noLens" | "tooTall" | "tooBroad" | "beyondTheEnd" | "tooNearBehind" | "keptOut" | "wallsInPicture";
+        /** @description What cannot be, whatever the gear. */
+        ContradictionOutput: {
+            /** @description What. */
+            kind: components["schemas"]["ContradictionKind"];
+            /** @description True when no rig can give the shot while it is so. */
+            stops: boolean;
+            /** @description What is so. */
+            message: string;
+            /** @description What to do. */
+            mend: string;
+        };
         /** @description The choices that figures depend on. */
         ConventionsInput: {
             /**
@@ -660,6 +791,50 @@ export interface components {
          * @enum {unknown}
          */
         CropSchool: "delivered" | "diagonal" | "width" | "height";
+        /** @description Asks which lenses do all shots of a day. */
+        DayRequest: {
+            /** @description The places. */
+            places: components["schemas"]["PlaceInput"][];
+            /** @description The shots, up to 64. */
+            shots: components["schemas"]["ShotInput"][];
+            /** @description What is delivered. */
+            delivery?: components["schemas"]["DeliveryInput"];
+            /** @description The gear to choose from, by identity; left out for the whole shelf. */
+            bag?: null | string[];
+            rig?: null | components["schemas"]["ChosenInput"];
+        };
+        /** @description The bags to choose from. */
+        DayResponse: {
+            /** @description Up to three: the best two that do all that can be done, and the best with one lens fewer. */
+            kits: components["schemas"]["KitOutput"][];
+            /** @description Identities of the shots that nothing of this gear does. */
+            impossible: string[];
+            /** @description For each shot, whether the rig that was asked about gives it; empty when none was. */
+            ofRig: components["schemas"]["ShotAnswerOutput"][];
+        };
+        /** @description What is delivered. */
+        DeliveryInput: {
+            /**
+             * Format: double
+             * @description Width over height, 0.1 to 10.
+             */
+            aspect?: number;
+            /**
+             * Format: double
+             * @description Pixels across; left out when it does not say.
+             */
+            widthPx?: null | number;
+            /**
+             * Format: double
+             * @description Frames a second of the timeline.
+             */
+            timelineFps?: number;
+            /**
+             * Format: double
+             * @description Shutter angle, degrees.
+             */
+            shutterAngleDeg?: number;
+        };
         /**
          * @description Which direction decides the sharp zone of a squeezed lens.
          * @enum {unknown}
@@ -795,11 +970,209 @@ export interface components {
             /** @description What to do; empty where nothing needs doing. */
             mend: string;
         };
+        /** @description A rig that gives the shot. */
+        FitOutput: {
+            /** @description Its parts. */
+            rig: components["schemas"]["RigOutput"];
+            /**
+             * Format: int32
+             * @description Ways and modes of this body and lens that give it.
+             */
+            ways: number;
+            /** @description Why it stands where it does in the order. */
+            why: string;
+            /**
+             * Format: double
+             * @description Nearest place from which it frames so, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Farthest.
+             */
+            toMm: number;
+            /**
+             * Format: double
+             * @description Where it is proposed to stand, mm from the sensor mark to the subject.
+             */
+            distanceMm: number;
+            /**
+             * Format: double
+             * @description Focal length to set, as marked, mm.
+             */
+            focalLengthMm: number;
+            /**
+             * Format: double
+             * @description Aperture to set on the lens.
+             */
+            fNumber: number;
+            /**
+             * Format: double
+             * @description Equivalent focal length on full frame for the delivered picture, mm.
+             */
+            equivalentMm: number;
+            /**
+             * Format: double
+             * @description Disc of a point behind, as a share of the picture's height.
+             */
+            blurShare: number;
+            /**
+             * Format: double
+             * @description Where the sharp zone begins, mm.
+             */
+            nearMm: number;
+            /**
+             * Format: double
+             * @description Where it ends, mm; null for infinity.
+             */
+            farMm: null | number;
+            /**
+             * Format: double
+             * @description How much farther it reaches than the subject moves, mm; null for infinity.
+             */
+            sharpToSpareMm: null | number;
+            /**
+             * Format: double
+             * @description Room left behind, mm; null in the open.
+             */
+            roomLeftMm: null | number;
+            /**
+             * Format: double
+             * @description From the sensor mark to the front of the lens, mm.
+             */
+            frontMm: number;
+            /**
+             * Format: double
+             * @description From the sensor mark to the last thing behind that must fit, mm.
+             */
+            rearMm: number;
+            /**
+             * Format: double
+             * @description Sensitivity that is just right without a filter, ISO; null when the brightness is not known.
+             */
+            sensitivityIso: null | number;
+            /**
+             * Format: double
+             * @description The lowest sensitivity of the body; null when not known.
+             */
+            lowestIso: null | number;
+            /**
+             * Format: double
+             * @description Light for filters to take at the lowest sensitivity, stops.
+             */
+            filterStops: null | number;
+            /**
+             * Format: double
+             * @description How many times what is recorded is enlarged for delivery; null when not known.
+             */
+            enlargement: null | number;
+            /**
+             * Format: double
+             * @description From a microphone on the camera to the subject, mm.
+             */
+            microphoneMm: number;
+            /**
+             * Format: double
+             * @description How many times larger the nose is drawn than the ears, less 1; null when the camera is too close to tell.
+             */
+            faceStretch: null | number;
+            /**
+             * Format: double
+             * @description How unsteady as it is carried; relative only, 0 where it does not move.
+             */
+            unsteadiness: number;
+            /** @description Cautions that this rig brings up besides the shot's own. */
+            cautions: string[];
+        };
+        /** @description Asks what fits. */
+        FitRequest: {
+            /** @description Where. */
+            place: components["schemas"]["PlaceInput"];
+            /** @description What is wanted; its own wish decides the order. */
+            shot: components["schemas"]["ShotInput"];
+            /** @description What is delivered. */
+            delivery?: components["schemas"]["DeliveryInput"];
+            before?: null | components["schemas"]["ChosenInput"];
+            /** @description The gear to choose from, by identity; left out for the whole shelf. */
+            bag?: null | string[];
+            /**
+             * Format: int32
+             * @description How many rigs that fit to tell of at most, 1 to 200.
+             */
+            most?: number;
+        };
+        /** @description What fits. */
+        FitResponse: {
+            /** @description What the picture takes in. */
+            frame: components["schemas"]["FrameOutput"];
+            /** @description What the order goes by. */
+            order: string;
+            /** @description Rigs that give the shot, the best first. */
+            fits: components["schemas"]["FitOutput"][];
+            /** @description Up to 12 rigs that do not: those that something would help first, the nearest miss before others. */
+            misses: components["schemas"]["MissOutput"][];
+            /**
+             * Format: int32
+             * @description How many bodies with lenses give it.
+             */
+            fitCount: number;
+            /**
+             * Format: int32
+             * @description How many do not.
+             */
+            missCount: number;
+            /**
+             * Format: int32
+             * @description How many settings of rigs were looked at.
+             */
+            looked: number;
+            /** @description What cannot be, whatever the gear. */
+            contradictions: components["schemas"]["ContradictionOutput"][];
+            /** @description Cautions that the shot brings up whatever the rig. */
+            cautions: string[];
+        };
         /**
          * @description Which focal length counts.
          * @enum {unknown}
          */
         FocalLengthSchool: "marked" | "measured";
+        /**
+         * @description What decides how much a picture must take in.
+         * @enum {unknown}
+         */
+        FrameDecider: "upright" | "across" | "typed";
+        /** @description What the picture takes in at the subject. */
+        FrameOutput: {
+            /**
+             * Format: double
+             * @description Across, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Upright, mm.
+             */
+            heightMm: number;
+            /**
+             * Format: double
+             * @description Its lower edge above the ground, mm.
+             */
+            bottomMm: number;
+            /**
+             * Format: double
+             * @description Height of the level lens, mm.
+             */
+            lensHeightMm: number;
+            /** @description What decides it. */
+            decider: components["schemas"]["FrameDecider"];
+            /**
+             * Format: double
+             * @description From the subject to the end of the place behind the camera, mm; null in the open.
+             */
+            roomMm: null | number;
+        };
+        /** @description What at a place can hurt somebody, or what a plan there must mind. */
+        Hazards: string;
         /** @description How a rig is set after it has followed. */
         HeldOutput: {
             /**
@@ -873,6 +1246,11 @@ export interface components {
             /** @description For each rig, in order. */
             rigs: components["schemas"]["HeldOutput"][];
         };
+        /**
+         * @description How the crew comes by a thing.
+         * @enum {unknown}
+         */
+        Holding: "own" | "borrow" | "hire";
         /** @description What an import would do, or did. */
         ImportOutput: {
             /** @description True when it was written. */
@@ -933,6 +1311,41 @@ export interface components {
             plural: string;
             /** @description Its fields, in the order of forms and columns. */
             fields: components["schemas"]["FieldOutput"][];
+        };
+        /** @description A lens of a bag. */
+        KitLensOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            lens: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its weight, g; null when not known.
+             */
+            weightG: null | number;
+            /** @description Identities of the shots that it does. */
+            shots: string[];
+            /** @description Of these the ones that no other lens of the bag does. */
+            alone: string[];
+            /** @description For each of its shots the lightest rig that does it. */
+            rigs: components["schemas"]["RigOutput"][];
+        };
+        /** @description A bag. */
+        KitOutput: {
+            /** @description Its lenses, the one with the most shots first. */
+            lenses: components["schemas"]["KitLensOutput"][];
+            /** @description Identities of the shots that it cannot do. */
+            undone: string[];
+            /**
+             * Format: double
+             * @description Weight of the lenses, g.
+             */
+            weightG: number;
+            /** @description True when a weight is not known. */
+            weightUnknown: boolean;
         };
         /** @description What is known of a lens; what is left out is unknown, and the model stands in. */
         LensInput: {
@@ -1018,6 +1431,27 @@ export interface components {
              * @description Entrance pupil to that opening, mm.
              */
             frontOpeningFromPupilMm?: null | number;
+        };
+        /**
+         * @description Which way the camera looks in a room.
+         * @enum {unknown}
+         */
+        LooksAlong: "length" | "width";
+        /**
+         * @description Why a rig does not give a shot.
+         * @enum {unknown}
+         */
+        MissKind: "none" | "noPlace" | "tooLong" | "tooWide" | "nearestFocus" | "darkCorners" | "tooSlow" | "notSharp" | "notSoft" | "contradiction";
+        /** @description A rig that does not give the shot. */
+        MissOutput: {
+            /** @description Its parts, in the mode in which it comes nearest. */
+            rig: components["schemas"]["RigOutput"];
+            /** @description What is in the way. */
+            kind: components["schemas"]["MissKind"];
+            /** @description By how much, in words. */
+            why: string;
+            /** @description What would let it: each was tried. */
+            remedies: components["schemas"]["RemedyOutput"][];
         };
         /** @description An answer, and what it would change. */
         OptionOutput: {
@@ -1152,6 +1586,74 @@ export interface components {
          * @enum {unknown}
          */
         Place: "shed" | "loft" | "benchTop" | "slipway" | "farBank" | "chart" | "oneLamp" | "photo";
+        /** @description A place, as people measure it. */
+        PlaceInput: {
+            /**
+             * Format: uuid
+             * @description Identity within the production.
+             */
+            id: string;
+            /** @description Name, up to 80 characters. */
+            name: string;
+            /**
+             * Format: double
+             * @description Length, mm; left out for a place without an end.
+             */
+            lengthMm?: null | number;
+            /**
+             * Format: double
+             * @description Width, mm; left out likewise.
+             */
+            widthMm?: null | number;
+            /**
+             * Format: double
+             * @description Height under the lowest beam, mm; left out under the sky.
+             */
+            heightMm?: null | number;
+            /**
+             * Format: double
+             * @description From the subject to what is behind it, mm; left out in the open. A place with a length needs it.
+             */
+            behindMm?: null | number;
+            /**
+             * Format: double
+             * @description Nearest that the subject may be to what is behind it, mm.
+             */
+            leastBehindMm?: number;
+            /**
+             * Format: double
+             * @description Farthest that the subject may be brought from what is behind it, mm; left out for as far as there is room.
+             */
+            mostBehindMm?: null | number;
+            /**
+             * Format: double
+             * @description From the subject to the wall on the left of the camera, mm; left out for the middle. Only drawings go by it.
+             */
+            sideMm?: null | number;
+            /**
+             * Format: double
+             * @description How far every part of the camera must stay from the subject, mm.
+             */
+            keepOffMm?: number;
+            /** @description Which way the camera looks. */
+            along?: components["schemas"]["LooksAlong"];
+            /**
+             * Format: double
+             * @description Brightness as exposure value at ISO 100; left out when not known.
+             */
+            brightnessEv?: null | number;
+            /**
+             * Format: double
+             * @description Mains frequency of the lamps, Hz.
+             */
+            mainsHertz?: number;
+            /** @description What to mind there. */
+            hazards?: components["schemas"]["Hazards"][];
+            /** @description What frames are drawn in. */
+            backdrop?: components["schemas"]["Place"];
+            /** @description Anything else to know, up to 500 characters. */
+            note?: string;
+        };
         /** @description An RFC 9457 problem: what was refused, and for each field how to mend it. */
         Problem: {
             /** @description A URI reference that names the kind of problem. */
@@ -1167,6 +1669,112 @@ export interface components {
             detail: string;
             /** @description The fields at fault; empty when it is not about fields. */
             errors: components["schemas"]["FieldError"][];
+        };
+        /** @description An RFC 9457 problem of status 412: someone else changed it meanwhile. */
+        ProductionConflict: {
+            /** @description A URI reference that names the kind of problem. */
+            type: string;
+            /** @description The kind of problem in a few words. */
+            title: string;
+            /**
+             * Format: int32
+             * @description 412.
+             */
+            status: number;
+            /** @description What happened. */
+            detail: string;
+            /** @description The production as it is stored now. */
+            current: components["schemas"]["ProductionOutput"];
+        };
+        /** @description What a production holds: a versioned document that only the production itself reads. */
+        ProductionDocument: {
+            /**
+             * Format: int32
+             * @description Version of the document's shape.
+             */
+            schemaVersion: number;
+            /** @description A sentence on what it is, up to 280 characters; may be empty. */
+            note?: string;
+            /** @description What is delivered where a shot does not say otherwise. */
+            delivery?: components["schemas"]["DeliveryInput"];
+            /** @description The units, by name. */
+            units?: string[];
+            /** @description The places. */
+            places?: components["schemas"]["PlaceInput"][];
+            /** @description The shots, in order. */
+            shots?: components["schemas"]["ShotInput"][];
+            /** @description The gear to choose from, by identity; left out for the whole shelf. */
+            bag?: null | string[];
+        };
+        /** @description A production as a person saves it. */
+        ProductionInput: {
+            /** @description Name, 1 to 120 characters. */
+            name: string;
+            /** @description What it holds. */
+            document: components["schemas"]["ProductionDocument"];
+        };
+        ProductionOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity, part of the page's address.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description What it holds. */
+            document: components["schemas"]["ProductionDocument"];
+            /**
+             * Format: int32
+             * @description Counts its changes, from 1; the ETag.
+             */
+            revision: number;
+            /**
+             * Format: date-time
+             * @description When it was last changed.
+             */
+            updatedAt: string;
+            /**
+             * Format: date-time
+             * @description When it was deleted; null when it was not.
+             */
+            deletedAt: null | string;
+        };
+        /** @description A production in a list. */
+        ProductionSummary: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its sentence on what it is. */
+            note: string;
+            /**
+             * Format: int32
+             * @description How many places it has.
+             */
+            places: number;
+            /**
+             * Format: int32
+             * @description How many shots.
+             */
+            shots: number;
+            /**
+             * Format: int32
+             * @description Counts its changes.
+             */
+            revision: number;
+            /**
+             * Format: date-time
+             * @description When it was last changed.
+             */
+            updatedAt: string;
+            /**
+             * Format: date-time
+             * @description When it was deleted; null when it was not.
+             */
+            deletedAt: null | string;
         };
         /** @description A question on which people differ. */
         QuestionOutput: {
@@ -1227,6 +1835,26 @@ export interface components {
         };
         /** @description What physics, the lens or a convention said no to. Each is put in words by ReasonWords. */
         Reasons: string;
+        /**
+         * @description What would let a rig give a shot.
+         * @enum {unknown}
+         */
+        RemedyKind: "subjectBack" | "subjectForward" | "otherAxis" | "otherFraming" | "punchIn" | "closeUp" | "tube" | "otherLens" | "movesLess" | "slowerRate" | "otherCarriage";
+        /** @description A change after which a rig gives the shot. */
+        RemedyOutput: {
+            /** @description What to change. */
+            kind: components["schemas"]["RemedyKind"];
+            /** @description In words. */
+            say: string;
+            /**
+             * Format: double
+             * @description To what; see the core's Remedy.
+             */
+            value: number;
+            /** Format: uuid */
+            item: null | string;
+            carriage: null | components["schemas"]["Carriage"];
+        };
         /** @description A rig: its numbers, and the parts that they came from where it has some. */
         RigInput: {
             /** @description What a person calls it, up to 60 characters; may be empty. */
@@ -1371,6 +1999,38 @@ export interface components {
             chain?: null | components["schemas"]["ChainInput"];
             /** @description True when body and lens stabilisation are known to add up. */
             stabilisersAddUp?: boolean;
+        };
+        /** @description A rig by its parts. */
+        RigOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the body.
+             */
+            body: string;
+            /** @description Name of its mode. */
+            mode: string;
+            /**
+             * Format: uuid
+             * @description Identity of the lens; that of the camera when it keeps its own.
+             */
+            lens: string;
+            /** @description Identities of what stands between, from the body on. */
+            links: string[];
+            /** @description The body's name. */
+            bodyName: string;
+            /** @description The lens's name; empty when the camera keeps its own. */
+            lensName: string;
+            /** @description Names of what stands between. */
+            linkNames: string[];
+            /**
+             * Format: double
+             * @description Weight of all, g.
+             */
+            weightG: number;
+            /** @description True when a weight is not known. */
+            weightUnknown: boolean;
+            /** @description How the crew comes by the part that is hardest to come by. */
+            holding: components["schemas"]["Holding"];
         };
         /** @description What one rig gives. */
         RigReportOutput: {
@@ -1541,6 +2201,105 @@ export interface components {
             /** @description Counts by mount likewise. */
             mounts: components["schemas"]["FacetOutput"][];
         };
+        /** @description Whether a rig gives a shot. */
+        ShotAnswerOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the shot.
+             */
+            shot: string;
+            /** @description True when it does. */
+            gives: boolean;
+            /** @description How, or by how much it misses. */
+            say: string;
+            /**
+             * Format: double
+             * @description From where, mm; null when it does not.
+             */
+            distanceMm: null | number;
+        };
+        /** @description A shot that somebody wants. */
+        ShotInput: {
+            /**
+             * Format: uuid
+             * @description Identity within the production.
+             */
+            id: string;
+            /** @description Name, up to 80 characters. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Identity of its place.
+             */
+            placeId: string;
+            /** @description The unit that films it, by its name; empty for none. */
+            unit?: string;
+            /** @description What is in it. */
+            subject: components["schemas"]["SubjectInput"];
+            /** @description How tight. */
+            size?: components["schemas"]["ShotSize"];
+            /**
+             * Format: double
+             * @description A width or height at the subject that goes before the size, mm; left out when the size decides.
+             */
+            framedMm?: null | number;
+            /** @description True when that is a width. */
+            framedAcross?: boolean;
+            /**
+             * Format: double
+             * @description Room above a head, as a share of the picture's height: 0 to 0.4.
+             */
+            headroom?: number;
+            /** @description How the camera is carried. */
+            carriage?: components["schemas"]["Carriage"];
+            /** @description True when it walks along with the subject. */
+            walks?: boolean;
+            /**
+             * Format: double
+             * @description From the sensor mark to the last thing behind it, mm; left out for what the carriage usually needs.
+             */
+            rearMm?: null | number;
+            /**
+             * Format: double
+             * @description How far the subject moves to and fro altogether, mm.
+             */
+            movesMm?: number;
+            /** @description What should be made out behind. */
+            behind?: components["schemas"]["BehindWish"];
+            /**
+             * Format: double
+             * @description From the subject to what is behind it in this shot, mm; left out for where the place says.
+             */
+            behindMm?: null | number;
+            along?: null | components["schemas"]["LooksAlong"];
+            /**
+             * Format: double
+             * @description Captured frames a second; left out for the timeline's.
+             */
+            captureFps?: null | number;
+            /**
+             * Format: double
+             * @description Delivered width over height; left out for the production's.
+             */
+            deliveryAspect?: null | number;
+            /**
+             * Format: double
+             * @description How long a take is, s; left out when it does not matter.
+             */
+            takeSeconds?: null | number;
+            /** @description What decides the order of what fits. */
+            wish?: components["schemas"]["Wish"];
+            chosen?: null | components["schemas"]["ChosenInput"];
+            /** @description Anything else to know, up to 500 characters. */
+            note?: string;
+            /** @description What to be careful of, up to 280 characters. */
+            caution?: string;
+        };
+        /**
+         * @description How tight a shot is, by its usual names. Of a figure each is a cut; of a thing, the share of the picture that it fills.
+         * @enum {unknown}
+         */
+        ShotSize: "extremeCloseUp" | "closeUp" | "mediumCloseUp" | "medium" | "threeQuarter" | "full" | "wide" | "veryWide";
         /** @description An answer. */
         SolutionOutput: {
             /** @description What it answers. */
@@ -1658,6 +2417,41 @@ export interface components {
          * @enum {unknown}
          */
         Subject: "standing" | "seated" | "two" | "hands" | "rivet" | "hull" | "none";
+        /** @description What is in a shot, in true size. */
+        SubjectInput: {
+            /** @description What it is. */
+            kind: components["schemas"]["SubjectKind"];
+            /**
+             * Format: double
+             * @description Standing height of a person, also of one who sits; height of a thing; depth of a table's area; mm.
+             */
+            heightMm?: number;
+            /**
+             * Format: double
+             * @description Width of a thing or of a table's area, mm.
+             */
+            widthMm?: number;
+            /**
+             * Format: int32
+             * @description People beside each other, 2 to 200.
+             */
+            count?: number;
+            /**
+             * Format: double
+             * @description From the middle of one to the middle of the next, mm.
+             */
+            spacingMm?: number;
+            /**
+             * Format: double
+             * @description Height of what it stands or lies on above the ground, mm.
+             */
+            baseMm?: number;
+        };
+        /**
+         * @description What a shot shows.
+         * @enum {unknown}
+         */
+        SubjectKind: "standing" | "seated" | "group" | "table" | "thing" | "far";
         /** @description Sums over a chain. */
         TotalsOutput: {
             /**
@@ -1703,6 +2497,11 @@ export interface components {
              */
             weightG: number;
         };
+        /**
+         * @description What decides the order of what fits.
+         * @enum {unknown}
+         */
+        Wish: "mostBlur" | "deepest" | "leastWeight" | "farthest" | "nearest" | "leastChange" | "owned";
         /** @description A value that was put in. */
         WorkingInputOutput: {
             /** @description Its symbol. */
@@ -2483,6 +3282,425 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ListProductions: {
+        parameters: {
+            query?: {
+                deleted?: boolean;
+                skip?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionSummary"][];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOutput"];
+                };
+            };
+            /** @description Not Modified */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProductionInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProductionConflict"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeleteProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    RestoreProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Fit: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Day: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -58,7 +58,8 @@ export const useSettings = create<Settings>()(
       showTopic: (topic) => set({ topic }),
       turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),
       setHold: (hold) => set({ hold }),
-      chooseRow: (figure, on) => set((s) => ({ chosenRows: on ? [...s.chosenRows, figure] : s.chosenRows.filter((f) => f !== figure), topic: chosenTopic })),
+      chooseRow: (figure, on) =>
+        set((s) => ({ chosenRows: on ? [...s.chosenRows, figure] : s.chosenRows.filter((f) => f !== figure), topic: chosenTopic })),
     }),
     { name: 'juxtopsis.settings' },
   ),

@@ -195,7 +195,9 @@ async function boot(): Promise<Core> {
   const { dotnet } = (await import(/* @vite-ignore */ address)) as DotnetModule;
   const { getConfig, getAssemblyExports } = await dotnet.create();
   const { Exports: door } = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser;
-  const infos = rowsOf(door.Figures(), 5).map(([id, name, unit, comparison, meaning]) => ({ id, name, unit, comparison, meaning }) as FigureInfo);
+  const infos = rowsOf(door.Figures(), 5).map(
+    ([id, name, unit, comparison, meaning]) => ({ id, name, unit, comparison, meaning }) as FigureInfo,
+  );
   const names = infos.map((info) => info.id);
   const each = 1 + 2 * names.length;
 
@@ -220,7 +222,8 @@ async function boot(): Promise<Core> {
       return reports;
     },
     words(setup, feet) {
-      const said = JSON.parse(door.Words(JSON.stringify(bare(setup)), feet)) as { conventionWords: string[]; reasons: Reason[][] } | Problem;
+      const said = JSON.parse(door.Words(JSON.stringify(bare(setup)), feet)) as
+        { conventionWords: string[]; reasons: Reason[][] } | Problem;
       return 'reasons' in said
         ? { conventions: said.conventionWords, reasons: said.reasons, problems: [] }
         : { conventions: [], reasons: noReasons, problems: said.errors };
@@ -230,15 +233,15 @@ async function boot(): Promise<Core> {
       return 'steps' in said ? said : null;
     },
     solve(request, feet) {
-      const said = JSON.parse(door.Solve(JSON.stringify({ ...request, setup: bare(request.setup) }), feet)) as Schemas['SolveResponse'] | Problem;
+      const said = JSON.parse(door.Solve(JSON.stringify({ ...request, setup: bare(request.setup) }), feet)) as
+        Schemas['SolveResponse'] | Problem;
       return 'rigs' in said ? said.rigs : said.errors;
     },
     hold(request, feet) {
       const { before, after } = request;
       const fixedFilters = after.rigs.flatMap((rig, i) => (rig.chain ? [i] : []));
       const said = JSON.parse(door.Hold(JSON.stringify({ ...request, before: bare(before), after: bare(after), fixedFilters }), feet)) as
-        | Schemas['HoldResponse']
-        | Problem;
+        Schemas['HoldResponse'] | Problem;
       return 'rigs' in said ? said.rigs : null;
     },
     questions(setup, feet) {

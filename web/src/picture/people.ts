@@ -74,8 +74,16 @@ const coat: [number, number][] = [
 
 /** Coat, neck and head; the origin between the hips. A long coat hides the hips. */
 function trunk(looks: Looks, hem = true): Solids {
-  const profile = new CatmullRomCurve3(coat.filter(([, y]) => hem || y > -0.1).map(([x, y]) => new Vector3(x, y, 0)), false, 'catmullrom', 0.3).getPoints(30);
-  const body = new LatheGeometry(profile.map((p) => new Vector2(Math.max(0, p.x), p.y)), 28);
+  const profile = new CatmullRomCurve3(
+    coat.filter(([, y]) => hem || y > -0.1).map(([x, y]) => new Vector3(x, y, 0)),
+    false,
+    'catmullrom',
+    0.3,
+  ).getPoints(30);
+  const body = new LatheGeometry(
+    profile.map((p) => new Vector2(Math.max(0, p.x), p.y)),
+    28,
+  );
   body.scale(1, 1, 0.62);
   body.computeVertexNormals();
   const dark = shadeOf(looks.coat, 0.72);
@@ -89,14 +97,21 @@ function trunk(looks: Looks, hem = true): Solids {
       .box([side * 0.034, 0.505, 0.056], [0.062, 0.016, 0.045], dark, 0, [0.7, side * 0.5, side * -0.5])
       .box([side * 0.09, 0.27, 0.103], [0.075, 0.078, 0.008], dark, 0, [-0.08, side * 0.45, 0]);
   }
-  for (const y of [-0.05, 0.08, 0.2, 0.32, 0.42]) all.ball([0, y, 0.101 + 0.017 * (y > 0.15 ? 1 : 0) - 0.01 * (y > 0.4 ? 1 : 0)], [0.009, 0.009, 0.006], '#d9cba8');
+  for (const y of [-0.05, 0.08, 0.2, 0.32, 0.42])
+    all.ball([0, y, 0.101 + 0.017 * (y > 0.15 ? 1 : 0) - 0.01 * (y > 0.4 ? 1 : 0)], [0.009, 0.009, 0.006], '#d9cba8');
   return all;
 }
 
 function hand(at: readonly [number, number, number], looks: Looks): Solids {
   const all = new Solids().ball(at, [0.036, 0.05, 0.026], looks.skin);
   for (let i = 0; i < 4; i++) {
-    all.limb([at[0] - 0.027 + 0.018 * i, at[1] - 0.03, at[2] + 0.005], [at[0] - 0.027 + 0.018 * i, at[1] - 0.085, at[2] + 0.018], 0.0095, looks.skin, 0.008);
+    all.limb(
+      [at[0] - 0.027 + 0.018 * i, at[1] - 0.03, at[2] + 0.005],
+      [at[0] - 0.027 + 0.018 * i, at[1] - 0.085, at[2] + 0.018],
+      0.0095,
+      looks.skin,
+      0.008,
+    );
   }
   return all;
 }
@@ -105,7 +120,8 @@ function hand(at: readonly [number, number, number], looks: Looks): Solids {
 const modelled = 1.75;
 
 /** A person who stands; the eyes are in the plane z = 0. */
-export const standing = (looks: Looks, height: number): Solids => once(`standing ${JSON.stringify(looks)} ${height}`, () => stand(looks, height));
+export const standing = (looks: Looks, height: number): Solids =>
+  once(`standing ${JSON.stringify(looks)} ${height}`, () => stand(looks, height));
 
 function stand(looks: Looks, height: number): Solids {
   const all = new Solids().put(trunk(looks), [0, 0.92, 0]);
@@ -158,7 +174,11 @@ export function handsAtWork(looks: Looks): Solids {
   }
   // Shavings.
   for (let i = 0; i < 14; i++) {
-    all.ball([-0.36 + 0.055 * i, -0.04 + 0.008 * ((i * 7) % 3), 0.12 + 0.05 * Math.sin(i * 2.3)], [0.017, 0.007, 0.011], '#e2c592', 0, [i, 2 * i, i]);
+    all.ball([-0.36 + 0.055 * i, -0.04 + 0.008 * ((i * 7) % 3), 0.12 + 0.05 * Math.sin(i * 2.3)], [0.017, 0.007, 0.011], '#e2c592', 0, [
+      i,
+      2 * i,
+      i,
+    ]);
   }
   return all;
 }

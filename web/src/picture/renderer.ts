@@ -128,8 +128,19 @@ export class PictureRenderer {
   private readonly camera = new PerspectiveCamera();
   private readonly scene = new Scene();
   private readonly sets = new Map<string, Set>();
-  private readonly solidMaterial = new ShaderMaterial({ vertexShader: solidVertex, fragmentShader: solidFragment, uniforms: uniformsOf(['above', 'below', 'sun', 'sky', 'sunFrom', 'haze']) });
-  private readonly lampMaterial = new ShaderMaterial({ vertexShader: lampVertex, fragmentShader: lampFragment, uniforms: uniformsOf(['field', 'pupil', 'away', 'middle', 'bent', 'pixel', 'corners', 'cells', 'cell']), depthWrite: false, transparent: true, premultipliedAlpha: true });
+  private readonly solidMaterial = new ShaderMaterial({
+    vertexShader: solidVertex,
+    fragmentShader: solidFragment,
+    uniforms: uniformsOf(['above', 'below', 'sun', 'sky', 'sunFrom', 'haze']),
+  });
+  private readonly lampMaterial = new ShaderMaterial({
+    vertexShader: lampVertex,
+    fragmentShader: lampFragment,
+    uniforms: uniformsOf(['field', 'pupil', 'away', 'middle', 'bent', 'pixel', 'corners', 'cells', 'cell']),
+    depthWrite: false,
+    transparent: true,
+    premultipliedAlpha: true,
+  });
   private readonly adding = flat(addFragment, ['view']);
   private readonly developing = flat(developFragment, ['sum', 'count', 'light', 'clear', 'aspect', 'squeeze']);
   private order!: Order;
@@ -177,7 +188,8 @@ export class PictureRenderer {
   add(i: number, j: number, n: number): void {
     const { view, stage, width, height } = this.order;
     const [px, py] = pupilPoint(i, j, n, view.corners);
-    const wander: [number, number] = n === 1 ? [0, 0] : [((0.7548776662 * (this.taken + 0.5)) % 1) - 0.5, ((0.569840291 * (this.taken + 0.5)) % 1) - 0.5];
+    const wander: [number, number] =
+      n === 1 ? [0, 0] : [((0.7548776662 * (this.taken + 0.5)) % 1) - 0.5, ((0.569840291 * (this.taken + 0.5)) % 1) - 0.5];
     this.aim(view, stage, (px * view.pupilAcross) / 2, (py * view.pupilUp) / 2, (2 * wander[0]) / width, (2 * wander[1]) / height);
     const lamp = this.lampMaterial.uniforms;
     (lamp['field']!.value as Vector2).set(view.fieldWidth, view.fieldHeight);
@@ -220,7 +232,14 @@ export class PictureRenderer {
     const { camera } = this;
     camera.position.set(x, stage.lensHeight + y, view.away);
     camera.updateMatrixWorld(true);
-    camera.projectionMatrix.makePerspective((-view.fieldWidth / 2 - x) * k, (view.fieldWidth / 2 - x) * k, (view.fieldHeight / 2 - y) * k, (-view.fieldHeight / 2 - y) * k, near, far);
+    camera.projectionMatrix.makePerspective(
+      (-view.fieldWidth / 2 - x) * k,
+      (view.fieldWidth / 2 - x) * k,
+      (view.fieldHeight / 2 - y) * k,
+      (-view.fieldHeight / 2 - y) * k,
+      near,
+      far,
+    );
     const bent = bentBy(view);
     camera.projectionMatrix.premultiply(bent).premultiply(new Matrix4().makeTranslation(shiftX, shiftY, 0));
     camera.projectionMatrixInverse.copy(camera.projectionMatrix).invert();
@@ -273,7 +292,10 @@ function lampsOf(scenery: Scenery): InstancedBufferGeometry {
   quad.setIndex([0, 1, 2, 0, 2, 3]);
   quad.setAttribute('place', new InstancedBufferAttribute(new Float32Array(scenery.lamps.flatMap((l) => l.at)), 3));
   quad.setAttribute('size', new InstancedBufferAttribute(new Float32Array(scenery.lamps.map((l) => l.radius)), 1));
-  quad.setAttribute('colour', new InstancedBufferAttribute(new Float32Array(scenery.lamps.flatMap((l) => new Color(l.colour).toArray())), 3));
+  quad.setAttribute(
+    'colour',
+    new InstancedBufferAttribute(new Float32Array(scenery.lamps.flatMap((l) => new Color(l.colour).toArray())), 3),
+  );
   quad.instanceCount = scenery.lamps.length;
   return quad;
 }
@@ -288,7 +310,13 @@ const zeroes: Record<string, () => unknown> = {
 const uniformsOf = (names: string[]) => Object.fromEntries(names.map((name) => [name, { value: zeroes[name]?.() ?? 0 }]));
 
 function flat(fragmentShader: string, names: string[]): Mesh<PlaneGeometry, ShaderMaterial> {
-  const material = new ShaderMaterial({ vertexShader: flatVertex, fragmentShader, uniforms: uniformsOf(names), depthTest: false, depthWrite: false });
+  const material = new ShaderMaterial({
+    vertexShader: flatVertex,
+    fragmentShader,
+    uniforms: uniformsOf(names),
+    depthTest: false,
+    depthWrite: false,
+  });
   const mesh = new Mesh(new PlaneGeometry(2, 2), material);
   mesh.frustumCulled = false;
   return mesh;

@@ -1,4 +1,15 @@
-import { BoxGeometry, BufferAttribute, BufferGeometry, Color, CylinderGeometry, Euler, Matrix4, Quaternion, SphereGeometry, Vector3 } from 'three';
+import {
+  BoxGeometry,
+  BufferAttribute,
+  BufferGeometry,
+  Color,
+  CylinderGeometry,
+  Euler,
+  Matrix4,
+  Quaternion,
+  SphereGeometry,
+  Vector3,
+} from 'three';
 import { mergeGeometries } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
 
 type Triple = readonly [number, number, number];
@@ -47,7 +58,15 @@ export class Solids {
   }
 
   /** A round bar from one place to another, its ends as thick as said. */
-  bar(from: Triple, to: Triple, radius: number, colour: string | Color, kind: Surface = surface.plain, endRadius = radius, open = false): this {
+  bar(
+    from: Triple,
+    to: Triple,
+    radius: number,
+    colour: string | Color,
+    kind: Surface = surface.plain,
+    endRadius = radius,
+    open = false,
+  ): this {
     const [a, b] = [new Vector3(...from), new Vector3(...to)];
     const along = b.clone().sub(a);
     const bar = new CylinderGeometry(endRadius, radius, along.length(), facets(radius), 1, open);
@@ -58,12 +77,18 @@ export class Solids {
 
   /** A bar with round ends. */
   limb(from: Triple, to: Triple, radius: number, colour: string | Color, endRadius = radius): this {
-    return this.bar(from, to, radius, colour, surface.plain, endRadius, true).ball(from, [radius, radius, radius], colour).ball(to, [endRadius, endRadius, endRadius], colour);
+    return this.bar(from, to, radius, colour, surface.plain, endRadius, true)
+      .ball(from, [radius, radius, radius], colour)
+      .ball(to, [endRadius, endRadius, endRadius], colour);
   }
 
   /** All of another, moved. */
   put(other: Solids, at: Triple, scale = 1, turnY = 0): this {
-    const move = new Matrix4().compose(new Vector3(...at), new Quaternion().setFromEuler(new Euler(0, turnY, 0)), new Vector3(scale, scale, scale));
+    const move = new Matrix4().compose(
+      new Vector3(...at),
+      new Quaternion().setFromEuler(new Euler(0, turnY, 0)),
+      new Vector3(scale, scale, scale),
+    );
     this.parts.push(...other.parts.map((part) => part.clone().applyMatrix4(move)));
     return this;
   }

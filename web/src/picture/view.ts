@@ -49,5 +49,4 @@ export interface Order {
 export type ToWorker = { kind: 'show'; order: Order } | { kind: 'drop'; id: string };
 
 export type FromWorker =
-  | { kind: 'picture'; id: string; bitmap: ImageBitmap; samples: number; drawCalls: number; ms: number }
-  | { kind: 'failed'; say: string };
+  { kind: 'picture'; id: string; bitmap: ImageBitmap; samples: number; drawCalls: number; ms: number } | { kind: 'failed'; say: string };

@@ -118,5 +118,8 @@ async function draw(job: Job, n: number): Promise<void> {
 /** The cells in an order that visits all parts of the pupil early. */
 function spread(n: number): [number, number][] {
   const cells = Array.from({ length: n * n }, (_, k) => [k % n, Math.floor(k / n)] as [number, number]);
-  return cells.map((cell, k) => ({ cell, place: (k * 0.618034) % 1 })).sort((a, b) => a.place - b.place).map(({ cell }) => cell);
+  return cells
+    .map((cell, k) => ({ cell, place: (k * 0.618034) % 1 }))
+    .sort((a, b) => a.place - b.place)
+    .map(({ cell }) => cell);
 }

@@ -15,7 +15,9 @@ interface LabelledSelectProps<T extends string> {
 export function LabelledSelect<T extends string>({ label, help, problem, value, onChange, children }: LabelledSelectProps<T>) {
   const id = useId();
   return (
-    <Box sx={{ minWidth: 0, '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary', whiteSpace: 'nowrap' } }}>
+    <Box
+      sx={{ minWidth: 0, '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary', whiteSpace: 'nowrap' } }}
+    >
       <label id={id} title={help}>
         {label}
       </label>

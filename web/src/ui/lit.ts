@@ -18,12 +18,7 @@ export const lights = (index: number) => ({
 /** Where one rig is marked, its lines stand out from those of the others, and so does its frame. */
 export const litStyles = {
   'html[data-lit] .rig-line': { opacity: 0.3 },
-  ...Object.fromEntries(
-    Array.from({ length: 12 }, (_, i) => [
-      `html[data-lit="${i}"] .rig-line-${i}`,
-      { opacity: 1, strokeWidth: 2.6 },
-    ]),
-  ),
+  ...Object.fromEntries(Array.from({ length: 12 }, (_, i) => [`html[data-lit="${i}"] .rig-line-${i}`, { opacity: 1, strokeWidth: 2.6 }])),
   ...Object.fromEntries(
     Array.from({ length: 12 }, (_, i) => [
       `html[data-lit="${i}"] .rig-frame-${i}`,

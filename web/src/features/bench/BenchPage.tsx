@@ -2,17 +2,19 @@ import { Alert, Box, Button, IconButton, InputBase, Snackbar, Tooltip, Typograph
 import { memo, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
-import { setDeleted, type Failure } from '../../api/client';
+import { comparisons, type Failure } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { isFocused, type Conventions, type Reason, type RigInput, type SceneInput } from '../../core/core';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { rigLetter } from '../../ui/RigMark';
 import { RedoIcon, ShareIcon, UndoIcon } from '../../ui/icons';
+import { ConflictDialog } from '../../works/ConflictDialog';
+import { SavingWord } from '../../works/SavingWord';
 import { rename, sayAgain, setNote, useBench } from './benchStore';
 import { assembled } from './chains';
 import { LookCloser } from './LookCloser';
-import { ConflictDialog } from './ConflictDialog';
+import { differences } from './differences';
 import { Figures } from './Figures';
 import { GroundLine } from './ground/GroundLine';
 import { HoldBar } from './HoldBar';
@@ -29,8 +31,7 @@ import { RowsPanel } from './panels/RowsPanel';
 import { ScenePanel } from './panels/ScenePanel';
 import { WorkingPanel } from './panels/WorkingPanel';
 import { RigColumn, type ChainSpan, type SensorSpan } from './RigColumn';
-import { autosave, leave, openComparison, save } from './saving';
-import { SavingWord } from './SavingWord';
+import { benchKeeper, drafts } from './saving';
 import { SceneStrip } from './SceneStrip';
 
 /** The Bench: rigs side by side. The address names the comparison. */
@@ -40,16 +41,16 @@ export function BenchPage() {
   const opened = useBench((s) => s.id === id);
   const remember = useSettings((s) => s.opened);
 
-  useEffect(autosave, []);
+  useEffect(benchKeeper.autosave, []);
   useEffect(() => {
     let current = true;
     if (useBench.getState().id !== id || useBench.getState().saving.kind === 'saved') {
-      void openComparison(id).then((failure) => current && setFailed(failure ? { id, failure } : null));
+      void benchKeeper.open(id).then((failure) => current && setFailed(failure ? { id, failure } : null));
     }
     remember(id);
     return () => {
       current = false;
-      leave();
+      benchKeeper.leave();
     };
   }, [id, remember]);
 
@@ -61,7 +62,7 @@ export function BenchPage() {
           All comparisons
         </Button>
         {failure.kind === 'away' && (
-          <Button onClick={() => void openComparison(id).then((f) => setFailed(f ? { id, failure: f } : null))}>Try again</Button>
+          <Button onClick={() => void benchKeeper.open(id).then((f) => setFailed(f ? { id, failure: f } : null))}>Try again</Button>
         )}
         {failure.kind === 'away' && (
           <Button component={Link} to="/new">
@@ -102,7 +103,9 @@ function Bench() {
   const frameHeight = low && rigs.some((r) => r.chain) ? 148 : 214;
   const many = rigs.length > 2;
   const spread = rigs.some((rig) => rig.subjectDistanceMm != null);
-  const figures = <Figures name={name} rigs={rigs} scene={scene} reports={reports} yardstick={yardstick} feet={feet} conventions={words.conventions} />;
+  const figures = (
+    <Figures name={name} rigs={rigs} scene={scene} reports={reports} yardstick={yardstick} feet={feet} conventions={words.conventions} />
+  );
   const referenceName =
     referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;
   const stopped = words.reasons.findIndex((reasons) => reasons[0]?.kind === 'tooClose' || reasons[0]?.kind === 'tooFar');
@@ -119,7 +122,12 @@ function Bench() {
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1, p: 1, minHeight: '100%' }}>
       <Heading />
       {deletedAt != null && <DeletedNotice />}
-      <SceneStrip scene={scene} problems={problems} outOfFocus={stop ? `Rig ${rigLetter(stopped)}: ${stop.message}` : undefined} feet={feet} />
+      <SceneStrip
+        scene={scene}
+        problems={problems}
+        outOfFocus={stop ? `Rig ${rigLetter(stopped)}: ${stop.message}` : undefined}
+        feet={feet}
+      />
       <HoldBar />
       <Box
         sx={{
@@ -160,7 +168,7 @@ function Bench() {
       {many && figures}
       <OpenPanel />
       <LookCloser name={name} scene={scene} rigs={rigs} reports={reports} yardstick={yardstick} feet={feet} />
-      <ConflictDialog />
+      <Conflict />
     </Box>
   );
 }
@@ -197,7 +205,16 @@ function OpenPanel() {
     case 'chain':
       return <ChainPanel index={panel.rig} rig={setup.rigs[panel.rig]!} scene={setup.scene} problems={problems} />;
     case 'parts':
-      return <PartsPanel key={`${panel.place}${panel.isNew}`} index={panel.rig} rig={setup.rigs[panel.rig]!} scene={setup.scene} place={panel.place} isNew={panel.isNew} />;
+      return (
+        <PartsPanel
+          key={`${panel.place}${panel.isNew}`}
+          index={panel.rig}
+          rig={setup.rigs[panel.rig]!}
+          scene={setup.scene}
+          place={panel.place}
+          isNew={panel.isNew}
+        />
+      );
     case 'row':
       return <RowPanel key={panel.rig} index={panel.rig} rigs={setup.rigs} focused={isFocusedAt(panel.rig)} />;
     case 'reasons':
@@ -223,6 +240,7 @@ const redo = () => useBench.getState().redo();
 /** Name, note, saving, undo and the link. */
 const Heading = memo(function Heading() {
   const name = useBench((s) => s.name);
+  const saving = useBench((s) => s.saving);
   const canUndo = useBench((s) => s.past.length > 0);
   const canRedo = useBench((s) => s.future.length > 0);
   const note = useBench((s) => s.document.note ?? '');
@@ -231,7 +249,7 @@ const Heading = memo(function Heading() {
   useHotkeys('mod+z', undo, { enableOnFormTags: true, preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', redo, { enableOnFormTags: true, preventDefault: true });
   const copyLink = async () => {
-    await save();
+    await benchKeeper.save();
     try {
       await navigator.clipboard.writeText(location.href);
       setSaid('Link copied. Whoever opens it on this server sees this comparison.');
@@ -268,7 +286,7 @@ const Heading = memo(function Heading() {
         sx={{ flex: { xs: '1 1 100%', md: '1 1 300px' }, minHeight: 40, py: 0, color: 'text.secondary', fontSize: 13, lineHeight: 1.35 }}
       />
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
-        <SavingWord />
+        <SavingWord saving={saving} nameless={name.trim() === ''} save={benchKeeper.save} />
         <Tooltip title="Undo (Ctrl+Z)">
           <span>
             <IconButton aria-label="Undo" onClick={undo} disabled={!canUndo}>
@@ -292,12 +310,30 @@ const Heading = memo(function Heading() {
   );
 });
 
+function Conflict() {
+  const theirs = useBench((s) => (s.saving.kind === 'conflict' ? s.saving.theirs : null));
+  const { id, name, document } = useBench();
+  return (
+    theirs && (
+      <ConflictDialog
+        word="comparison"
+        address="/bench"
+        mine={{ id, name, document }}
+        theirs={theirs}
+        differing={differences({ name, document }, theirs)}
+        keeper={benchKeeper}
+        drafts={drafts}
+      />
+    )
+  );
+}
+
 function DeletedNotice() {
   const id = useBench((s) => s.id);
   const restore = async () => {
-    const outcome = await setDeleted(id, false);
+    const outcome = await comparisons.setDeleted(id, false);
     if ('id' in outcome) {
-      await openComparison(id);
+      await benchKeeper.open(id);
     }
   };
   return (

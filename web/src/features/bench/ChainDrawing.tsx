@@ -31,7 +31,16 @@ export const ChainDrawing = memo(function ChainDrawing({ index, chain, assembled
       aria-label={`Parts of rig ${rigLetter(index)} from the side, to scale: ${chain.parts.map((p) => p.item.name).join(', ')}`}
       style={{ display: 'block', width: '100%', height: '100%' }}
     >
-      <line x1={back} x2={front} y1={0} y2={0} stroke={drawing.line} strokeWidth={0.7} strokeDasharray="5 3" vectorEffect="non-scaling-stroke" />
+      <line
+        x1={back}
+        x2={front}
+        y1={0}
+        y2={0}
+        stroke={drawing.line}
+        strokeWidth={0.7}
+        strokeDasharray="5 3"
+        vectorEffect="non-scaling-stroke"
+      />
       {assembled.spans.map((span) => {
         const item = chain.parts[span.part]!.item;
         return (

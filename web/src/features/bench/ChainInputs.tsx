@@ -30,7 +30,17 @@ interface NamedMode {
 }
 
 /** A rig of parts: the chain to scale, its parts by name, and what can be set on it. */
-export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assembled, spanMm, problems, brief, sceneMm, feet }: ChainInputsProps) {
+export const ChainInputs = memo(function ChainInputs({
+  index,
+  rig,
+  chain,
+  assembled,
+  spanMm,
+  problems,
+  brief,
+  sceneMm,
+  feet,
+}: ChainInputsProps) {
   const open = usePanel((s) => s.open);
   const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
   const modes = (chain.parts[0]?.item.modes as NamedMode[] | undefined) ?? [];
@@ -53,7 +63,11 @@ export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assemb
         <ChainDrawing index={index} chain={chain} assembled={assembled} spanMm={spanMm} sensorHeightMm={rig.sensorHeightMm} onPart={part} />
       </Box>
       {!brief && (
-        <Box role="group" aria-label={`Parts of rig ${rigLetter(index)}`} sx={{ display: 'flex', gap: '4px', minWidth: 0, overflowX: 'auto', pb: '1px' }}>
+        <Box
+          role="group"
+          aria-label={`Parts of rig ${rigLetter(index)}`}
+          sx={{ display: 'flex', gap: '4px', minWidth: 0, overflowX: 'auto', pb: '1px' }}
+        >
           {chain.parts.map(({ item }, place) => {
             const bad = worst.get(place);
             return (
@@ -79,7 +93,16 @@ export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assemb
                   '&:hover': { borderColor: 'primary.main' },
                 }}
               >
-                <Box component="span" sx={{ display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden', overflowWrap: 'anywhere' }}>
+                <Box
+                  component="span"
+                  sx={{
+                    display: '-webkit-box',
+                    WebkitLineClamp: 2,
+                    WebkitBoxOrient: 'vertical',
+                    overflow: 'hidden',
+                    overflowWrap: 'anywhere',
+                  }}
+                >
                   {item.name}
                 </Box>
               </ButtonBase>
@@ -90,13 +113,30 @@ export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assemb
             aria-label={`Add a part to rig ${rigLetter(index)}`}
             title="Add a part"
             onClick={() => open({ kind: 'parts', rig: index, place: chain.parts.length, isNew: true })}
-            sx={{ flex: '0 0 40px', height: 40, border: 1, borderRadius: 1, borderStyle: 'dashed', borderColor: 'primary.main', color: 'primary.main', fontSize: 18 }}
+            sx={{
+              flex: '0 0 40px',
+              height: 40,
+              border: 1,
+              borderRadius: 1,
+              borderStyle: 'dashed',
+              borderColor: 'primary.main',
+              color: 'primary.main',
+              fontSize: 18,
+            }}
           >
             +
           </ButtonBase>
         </Box>
       )}
-      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: brief ? `repeat(${sceneMm === null ? 2 : 3}, 1fr)` : '2fr 1.2fr 1fr 1fr', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' } }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: '6px',
+          gridTemplateColumns: brief ? `repeat(${sceneMm === null ? 2 : 3}, 1fr)` : '2fr 1.2fr 1fr 1fr',
+          '& > *': { minWidth: 0 },
+          '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' },
+        }}
+      >
         {!brief && (
           <LabelledSelect label="Recording mode" value={mode} onChange={(next) => changeChain(index, { ...chain, mode: next })}>
             {modes.map((m) => (
@@ -135,7 +175,9 @@ export const ChainInputs = memo(function ChainInputs({ index, rig, chain, assemb
             onValue={(punchIn) => changeRig(index, { punchIn })}
           />
         )}
-        {sceneMm !== null && <OwnDistance index={index} mm={rig.subjectDistanceMm ?? null} sceneMm={sceneMm} problems={problems} feet={feet} />}
+        {sceneMm !== null && (
+          <OwnDistance index={index} mm={rig.subjectDistanceMm ?? null} sceneMm={sceneMm} problems={problems} feet={feet} />
+        )}
       </Box>
     </Box>
   );

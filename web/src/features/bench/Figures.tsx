@@ -100,7 +100,9 @@ function move(event: KeyboardEvent<HTMLTableElement>): void {
   const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
   if (step) {
     event.preventDefault();
-    const rows = [...event.currentTarget.querySelectorAll('tr[data-row]')].map((row) => [...row.querySelectorAll<HTMLElement>('[data-figure], [data-sort]')]);
+    const rows = [...event.currentTarget.querySelectorAll('tr[data-row]')].map((row) => [
+      ...row.querySelectorAll<HTMLElement>('[data-figure], [data-sort]'),
+    ]);
     const row = rows.findIndex((cells) => cells.includes(cell));
     const next = rows[row + step[0]!]?.[rows[row]!.indexOf(cell) + step[1]!];
     if (next) {
@@ -130,7 +132,11 @@ const Rows = memo(function Rows({ name, rigs, scene, reports, yardstick, feet, c
   const chosen = useSettings((s) => s.chosenRows);
   const topic = useSettings((s) => (s.topic in topics || (s.topic === chosenTopic && s.chosenRows.length > 0) ? s.topic : 'Essentials'));
   const columns = reports.map((_, i) => ({ index: i, compared: i !== yardstick }));
-  const groups = groupsOf(topic, chosen, rigs.some((rig) => rig.subjectDistanceMm != null));
+  const groups = groupsOf(
+    topic,
+    chosen,
+    rigs.some((rig) => rig.subjectDistanceMm != null),
+  );
   return (
     <>
       <Table onClick={(event: MouseEvent) => openIt(target(event))} onKeyDown={move}>
@@ -274,7 +280,12 @@ function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic, groups }:
   };
   return (
     <>
-      <IconButton aria-label="Take figures and frames out" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)} sx={{ color: 'text.secondary', minWidth: 32 }}>
+      <IconButton
+        aria-label="Take figures and frames out"
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ color: 'text.secondary', minWidth: 32 }}
+      >
         <MoreIcon />
       </IconButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>

@@ -19,10 +19,22 @@ const lamps = [
 
 const Holder = styled('div')({ position: 'relative', display: 'grid', placeItems: 'center', minHeight: 120 });
 
-const Picture = styled('div')({ position: 'relative', overflow: 'hidden',
-  '& > [role=img]': { position: 'absolute', inset: 0, contain: 'strict' }, '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' } });
+const Picture = styled('div')({
+  position: 'relative',
+  overflow: 'hidden',
+  '& > [role=img]': { position: 'absolute', inset: 0, contain: 'strict' },
+  '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' },
+});
 
-const Look = styled('button')({ position: 'absolute', inset: 0, border: 0, padding: 0, background: 'none', cursor: 'zoom-in', '&:focus-visible': { outlineOffset: -5 } });
+const Look = styled('button')({
+  position: 'absolute',
+  inset: 0,
+  border: 0,
+  padding: 0,
+  background: 'none',
+  cursor: 'zoom-in',
+  '&:focus-visible': { outlineOffset: -5 },
+});
 
 const Dimmed = styled('div')({ position: 'absolute', inset: 0 });
 
@@ -95,7 +107,11 @@ export const Frame = memo(function Frame({ index, scene, rig, report, focused, s
 
   return (
     <Holder>
-      <Picture className={`rig-frame-${index}`} {...lights(index)} style={{ aspectRatio: aspect, width: `min(100%, ${maxHeight * aspect}px)` }}>
+      <Picture
+        className={`rig-frame-${index}`}
+        {...lights(index)}
+        style={{ aspectRatio: aspect, width: `min(100%, ${maxHeight * aspect}px)` }}
+      >
         <div role="img" aria-label={describe(index, scene, focus, stale)}>
           <svg viewBox={`0 0 ${width} 100`} style={{ opacity: stale ? 0.35 : 1, visibility: isDrawn ? undefined : 'hidden' }} aria-hidden>
             <clipPath id={clip}>
@@ -117,7 +133,15 @@ export const Frame = memo(function Frame({ index, scene, rig, report, focused, s
             </Dimmed>
           )}
           <svg viewBox={`0 0 ${width} 100`} aria-hidden>
-            <rect width={width} height="100" fill="none" stroke={colour} strokeWidth="4" strokeDasharray={rigDash(index)} vectorEffect="non-scaling-stroke" />
+            <rect
+              width={width}
+              height="100"
+              fill="none"
+              stroke={colour}
+              strokeWidth="4"
+              strokeDasharray={rigDash(index)}
+              vectorEffect="non-scaling-stroke"
+            />
           </svg>
         </div>
         <Look aria-label={`Look closer at rig ${rigLetter(index)}`} title="Look closer" onClick={() => useCloser.getState().look(index)} />

@@ -19,7 +19,10 @@ export const HoldBar = memo(function HoldBar() {
     return null;
   }
   return (
-    <Panel aria-label="What is held" style={{ padding: '4px 8px', display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 12, minHeight: 48 }}>
+    <Panel
+      aria-label="What is held"
+      style={{ padding: '4px 8px', display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 12, minHeight: 48 }}
+    >
       {isOn ? (
         <>
           <Box sx={{ fontSize: 13 }}>

@@ -1,11 +1,10 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { listComparisons } from '../../api/client';
+import { comparisons } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { coreReady } from '../../core/core';
 import { PageMessage } from '../../ui/PageMessage';
-import { readDraft } from './drafts';
-import { openNew } from './saving';
+import { benchKeeper, drafts } from './saving';
 import { starterDocument } from './starter';
 
 /** Where one was last, else the newest comparison, else a new one: opening the application always shows rigs side by side. */
@@ -14,12 +13,12 @@ export function HomePage() {
   useEffect(() => {
     let current = true;
     const { lastOpened } = useSettings.getState();
-    void listComparisons(false, 0).then((list) => {
+    void comparisons.list(false, 0).then((list) => {
       if (!current) {
         return;
       }
       const away = 'kind' in list;
-      const known = lastOpened !== null && (away ? readDraft(lastOpened) !== null : list.some((c) => c.id === lastOpened));
+      const known = lastOpened !== null && (away ? drafts.read(lastOpened) !== null : list.some((c) => c.id === lastOpened));
       const id = known ? lastOpened : away ? undefined : list[0]?.id;
       void navigate(id ? `/bench/${id}` : '/new', { replace: true });
     });
@@ -38,7 +37,7 @@ export function NewPage() {
     void coreReady.then(() => {
       if (current) {
         const id = crypto.randomUUID();
-        openNew(id, {
+        benchKeeper.openNew(id, {
           name: `Comparison of ${new Date().toLocaleDateString('en-GB', { dateStyle: 'long' })}`,
           document: starterDocument(),
         });

@@ -44,12 +44,30 @@ export function LookCloser(props: LookCloserProps) {
   }, [isGone, close]);
   return (
     <Dialog open={shown} onClose={close} fullWidth maxWidth="xl" aria-labelledby="closer-title">
-      {shown && <Closer key={count} {...props} rigs={props.rigs.slice(0, count)} reports={props.reports.slice(0, count)} chosen={first} onClose={close} />}
+      {shown && (
+        <Closer
+          key={count}
+          {...props}
+          rigs={props.rigs.slice(0, count)}
+          reports={props.reports.slice(0, count)}
+          chosen={first}
+          onClose={close}
+        />
+      )}
     </Dialog>
   );
 }
 
-function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }: LookCloserProps & { chosen: number; onClose: () => void }) {
+function Closer({
+  name,
+  scene,
+  rigs,
+  reports,
+  yardstick,
+  feet,
+  chosen,
+  onClose,
+}: LookCloserProps & { chosen: number; onClose: () => void }) {
   const other = chosen !== yardstick ? Math.min(yardstick, rigs.length - 1) : chosen === 0 ? Math.min(1, rigs.length - 1) : 0;
   const [first, setFirst] = useState(chosen);
   const [second, setSecond] = useState(other);
@@ -67,7 +85,10 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
     return () => clearInterval(timer);
   }, [way, running]);
 
-  const widest = reports.reduce((best, r, i) => (isFocused(r) && !(r.figures.fieldWidthMm <= reports[best]!.figures.fieldWidthMm) ? i : best), 0);
+  const widest = reports.reduce(
+    (best, r, i) => (isFocused(r) && !(r.figures.fieldWidthMm <= reports[best]!.figures.fieldWidthMm) ? i : best),
+    0,
+  );
   const [under, over] = way === 'outlines' ? [widest, null] : [first, second];
   const share = (side: 'fieldWidthMm' | 'fieldHeightMm', r: RigReport) => r.figures[side] / reports[widest]!.figures[side];
   const aspect = reports[under]!.figures.deliveredAspect;
@@ -101,11 +122,25 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
         <Typography id="closer-title" component="h2" sx={{ fontSize: 18, fontWeight: 650, alignSelf: 'center' }}>
           Look closer
         </Typography>
-        <Box sx={{ display: 'flex', gap: 1, visibility: way === 'outlines' || way === 'sensors' ? 'hidden' : undefined, '& > *': { width: 180 } }}>
+        <Box
+          sx={{
+            display: 'flex',
+            gap: 1,
+            visibility: way === 'outlines' || way === 'sensors' ? 'hidden' : undefined,
+            '& > *': { width: 180 },
+          }}
+        >
           {choice(way === 'wipe' ? 'Left' : 'First', first, setFirst)}
           {choice(way === 'wipe' ? 'Right' : 'Then', second, setSecond)}
         </Box>
-        <ToggleButtonGroup exclusive size="small" value={way} onChange={(_, next: Way | null) => next && setWay(next)} aria-label="How two frames are shown" sx={{ height: 40 }}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={way}
+          onChange={(_, next: Way | null) => next && setWay(next)}
+          aria-label="How two frames are shown"
+          sx={{ height: 40 }}
+        >
           {Object.entries(ways).map(([key, label]) => (
             <ToggleButton key={key} value={key} sx={{ px: 1.5, textTransform: 'none' }}>
               {label}
@@ -121,13 +156,27 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
         </IconButton>
       </Box>
       {way === 'sensors' && <Sensors rigs={rigs} reports={reports} />}
-      <Stage ref={box} hidden={way === 'sensors'} style={{ aspectRatio: aspect, width: `min(100%, calc((100vh - 250px) * ${aspect}))` }} data-testid="closer">
+      <Stage
+        ref={box}
+        hidden={way === 'sensors'}
+        style={{ aspectRatio: aspect, width: `min(100%, calc((100vh - 250px) * ${aspect}))` }}
+        data-testid="closer"
+      >
         <Layer>{layer(under)}</Layer>
         {over !== null && (
-          <Layer style={way === 'wipe' ? { clipPath: `inset(0 0 0 ${wipe}%)` } : { visibility: turn ? undefined : 'hidden' }}>{layer(over)}</Layer>
+          <Layer style={way === 'wipe' ? { clipPath: `inset(0 0 0 ${wipe}%)` } : { visibility: turn ? undefined : 'hidden' }}>
+            {layer(over)}
+          </Layer>
         )}
-        {way === 'wipe' && <Box sx={{ position: 'absolute', top: 0, bottom: 0, left: `${wipe}%`, width: '2px', ml: '-1px', bgcolor: '#fff' }} />}
-        {way === 'outlines' && reports.map((r, i) => i !== widest && isFocused(r) && <Outline key={i} index={i} across={share('fieldWidthMm', r)} up={share('fieldHeightMm', r)} />)}
+        {way === 'wipe' && (
+          <Box sx={{ position: 'absolute', top: 0, bottom: 0, left: `${wipe}%`, width: '2px', ml: '-1px', bgcolor: '#fff' }} />
+        )}
+        {way === 'outlines' &&
+          reports.map(
+            (r, i) =>
+              i !== widest &&
+              isFocused(r) && <Outline key={i} index={i} across={share('fieldWidthMm', r)} up={share('fieldHeightMm', r)} />,
+          )}
         <Box sx={{ position: 'absolute', left: 6, top: 6, bgcolor: 'background.paper', borderRadius: 1, lineHeight: 0, p: '2px' }}>
           <RigMark index={way === 'turns' && turn ? second : under} size={24} />
         </Box>
@@ -138,7 +187,14 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
         )}
       </Stage>
       <Box sx={{ minHeight: 44, display: 'flex', alignItems: 'center', justifyContent: 'center', px: 2 }}>
-        {way === 'wipe' && <Slider value={wipe} onChange={(_, next) => setWipe(next)} aria-label="Where one frame ends and the other begins" sx={{ maxWidth: 900 }} />}
+        {way === 'wipe' && (
+          <Slider
+            value={wipe}
+            onChange={(_, next) => setWipe(next)}
+            aria-label="Where one frame ends and the other begins"
+            sx={{ maxWidth: 900 }}
+          />
+        )}
         {way === 'turns' && (
           <>
             <Button onClick={() => setTurn(!turn)}>The other</Button>
@@ -147,9 +203,18 @@ function Closer({ name, scene, rigs, reports, yardstick, feet, chosen, onClose }
             </Button>
           </>
         )}
-        {way === 'sensors' && <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>What each mode uses of its sensor for the delivered shape, and in thin lines all that it reads; all to one scale.</Typography>}
+        {way === 'sensors' && (
+          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
+            What each mode uses of its sensor for the delivered shape, and in thin lines all that it reads; all to one scale.
+          </Typography>
+        )}
         {way === 'outlines' && (
-          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>What each rig takes in at the subject, in the widest of them.{spread ? ' At other depths it differs: not all stand at one distance.' : ' What is nearer or farther keeps its size, too: all look from one spot.'}</Typography>
+          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
+            What each rig takes in at the subject, in the widest of them.
+            {spread
+              ? ' At other depths it differs: not all stand at one distance.'
+              : ' What is nearer or farther keeps its size, too: all look from one spot.'}
+          </Typography>
         )}
       </Box>
     </Box>

@@ -12,7 +12,14 @@ export function Outline({ index, across, up }: OutlineProps) {
   const colour = useRigColour(index);
   return (
     <svg
-      style={{ position: 'absolute', left: `${50 - 50 * across}%`, top: `${50 - 50 * up}%`, width: `${100 * across}%`, height: `${100 * up}%`, overflow: 'visible' }}
+      style={{
+        position: 'absolute',
+        left: `${50 - 50 * across}%`,
+        top: `${50 - 50 * up}%`,
+        width: `${100 * across}%`,
+        height: `${100 * up}%`,
+        overflow: 'visible',
+      }}
       aria-hidden
     >
       <rect width="100%" height="100%" fill="none" stroke="#fff" strokeWidth="4" />

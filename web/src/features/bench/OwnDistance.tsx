@@ -18,18 +18,18 @@ export function OwnDistance({ index, mm, sceneMm, problems, feet }: OwnDistanceP
   return (
     // In a narrow column it has a line to itself, so that a distance that was found shows all its digits.
     <Box sx={{ minWidth: 0, '@container (max-width: 290px)': { gridColumn: '1 / -1' } }}>
-    <EntryField
-      label="Stands at"
-      help="The rig’s own distance to the subject; emptied, it goes where the scene says."
-      kind="subjectDistance"
-      shown={mm === null ? '' : distanceField(mm, feet)}
-      placeholder={distanceField(sceneMm, feet)}
-      stepFrom={mm ?? sceneMm}
-      feet={feet}
-      problem={problems.find((p) => p.field === `rigs[${index}].subjectDistanceMm`)?.message}
-      onClear={() => standAt(index, null)}
-      onValue={(value) => standAt(index, value)}
-    />
+      <EntryField
+        label="Stands at"
+        help="The rig’s own distance to the subject; emptied, it goes where the scene says."
+        kind="subjectDistance"
+        shown={mm === null ? '' : distanceField(mm, feet)}
+        placeholder={distanceField(sceneMm, feet)}
+        stepFrom={mm ?? sceneMm}
+        feet={feet}
+        problem={problems.find((p) => p.field === `rigs[${index}].subjectDistanceMm`)?.message}
+        onClear={() => standAt(index, null)}
+        onValue={(value) => standAt(index, value)}
+      />
     </Box>
   );
 }

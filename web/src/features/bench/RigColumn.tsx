@@ -1,7 +1,16 @@
 import { Box, Button, ButtonBase, IconButton, InputBase, Menu, MenuItem, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useMemo, useState, type DragEvent } from 'react';
-import { isFocused, type Assembled, type FieldError, type FigureId, type Reason, type RigInput, type RigReport, type SceneInput } from '../../core/core';
+import {
+  isFocused,
+  type Assembled,
+  type FieldError,
+  type FigureId,
+  type Reason,
+  type RigInput,
+  type RigReport,
+  type SceneInput,
+} from '../../core/core';
 import { aperture, fixed, inScale, lengthScale, oneLine, withUnit } from '../../ui/format';
 import { Figure } from '../../ui/Figure';
 import { LensIcon, MoreIcon, RulerIcon } from '../../ui/icons';
@@ -66,12 +75,36 @@ const Answer = styled('div')(({ theme }) => ({
   '& p': { margin: 0, fontSize: 13, lineHeight: '19px', height: 19, contain: 'strict', color: theme.vars!.palette.text.secondary },
   // One height for all rigs, whatever else they have to say: their sensors are drawn in one scale.
   '& .sensor': { position: 'relative', height: 52, width: 104 },
-  '@container (max-width: 290px)': { flexDirection: 'column', alignItems: 'stretch', gap: 2, '& strong': { fontSize: 16 }, '& strong small': { display: 'inline-block', width: 8, overflow: 'hidden', color: 'transparent' }, '& > div:first-of-type': { flex: 'none', minHeight: 62 }, '& p': { height: 38 } },
+  '@container (max-width: 290px)': {
+    flexDirection: 'column',
+    alignItems: 'stretch',
+    gap: 2,
+    '& strong': { fontSize: 16 },
+    '& strong small': { display: 'inline-block', width: 8, overflow: 'hidden', color: 'transparent' },
+    '& > div:first-of-type': { flex: 'none', minHeight: 62 },
+    '& p': { height: 38 },
+  },
 }));
 
 /** One rig: its name, the frame it gives, the answer in a line, and what can be changed. */
 export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
-  const { index, rig, scene, report, focused, reasons, problems, isYardstick, spread, count, referenceName, span, chainSpan, frameHeight, feet } = props;
+  const {
+    index,
+    rig,
+    scene,
+    report,
+    focused,
+    reasons,
+    problems,
+    isYardstick,
+    spread,
+    count,
+    referenceName,
+    span,
+    chainSpan,
+    frameHeight,
+    feet,
+  } = props;
   const letter = rigLetter(index);
   const { figures } = report;
   const own = useMemo(() => sceneOf(rig, scene), [rig, scene]);
@@ -82,13 +115,28 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
   const [all, setAll] = useState(false);
   const brief = count > 2 && !all;
   return (
-    <Column aria-label={`Rig ${letter}`} onDragOver={(event) => event.dataTransfer.types.includes(dragged) && event.preventDefault()} onDrop={(event) => drop(event, index)}>
-      <RigHead index={index} name={rig.name ?? ''} isYardstick={isYardstick} isChain={chain !== null} hasOwnPlace={rig.subjectDistanceMm != null} count={count} />
+    <Column
+      aria-label={`Rig ${letter}`}
+      onDragOver={(event) => event.dataTransfer.types.includes(dragged) && event.preventDefault()}
+      onDrop={(event) => drop(event, index)}
+    >
+      <RigHead
+        index={index}
+        name={rig.name ?? ''}
+        isYardstick={isYardstick}
+        isChain={chain !== null}
+        hasOwnPlace={rig.subjectDistanceMm != null}
+        count={count}
+      />
       <Frame index={index} scene={own} rig={rig} report={report} focused={focused} stop={stop} maxHeight={frameHeight} />
       <Answer>
         <div>
           <strong>
-            <Pressed index={index} figure="equivalentFocalLengthMm" text={withUnit(fixed(figures.equivalentFocalLengthMm, figures.equivalentFocalLengthMm < 100 ? 1 : 0), 'mm')} />
+            <Pressed
+              index={index}
+              figure="equivalentFocalLengthMm"
+              text={withUnit(fixed(figures.equivalentFocalLengthMm, figures.equivalentFocalLengthMm < 100 ? 1 : 0), 'mm')}
+            />
             <small> and blur of </small>
             <Pressed index={index} figure="equivalentFNumber" text={aperture(figures.equivalentFNumber)} />
           </strong>
@@ -115,9 +163,26 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
       </Answer>
       {(!stop || known[0]?.ofParts) && <ToKnow index={index} known={known} />}
       {chain && parts ? (
-        <ChainInputs index={index} rig={rig} chain={chain} assembled={parts} spanMm={chainSpan} problems={problems} brief={brief} sceneMm={spread ? scene.subjectDistanceMm : null} feet={feet} />
+        <ChainInputs
+          index={index}
+          rig={rig}
+          chain={chain}
+          assembled={parts}
+          spanMm={chainSpan}
+          problems={problems}
+          brief={brief}
+          sceneMm={spread ? scene.subjectDistanceMm : null}
+          feet={feet}
+        />
       ) : (
-        <RigInputs index={index} rig={rig} problems={problems} brief={brief} sceneMm={spread ? scene.subjectDistanceMm : null} feet={feet} />
+        <RigInputs
+          index={index}
+          rig={rig}
+          problems={problems}
+          brief={brief}
+          sceneMm={spread ? scene.subjectDistanceMm : null}
+          feet={feet}
+        />
       )}
       {count > 2 && <AllSettings index={index} all={all} onAll={setAll} />}
     </Column>
@@ -166,7 +231,12 @@ const Pressed = memo(function Pressed({ index, figure, text, isPlain = false }: 
 /** Opens and shuts what a rig among many does not show at first. */
 const AllSettings = memo(function AllSettings({ index, all, onAll }: { index: number; all: boolean; onAll: (all: boolean) => void }) {
   return (
-    <Button size="small" onClick={() => onAll(!all)} aria-expanded={all} aria-label={`${all ? 'Fewer' : 'All'} settings of rig ${rigLetter(index)}`}>
+    <Button
+      size="small"
+      onClick={() => onAll(!all)}
+      aria-expanded={all}
+      aria-label={`${all ? 'Fewer' : 'All'} settings of rig ${rigLetter(index)}`}
+    >
       {all ? 'Fewer settings' : 'All settings'}
     </Button>
   );
@@ -185,7 +255,9 @@ const toldByParts: readonly string[] = ['circleDoesNotCover', 'openingTooSmall',
 
 /** What is to be known of a rig, the weightiest first: of the evaluation, and of its parts where it has some. */
 function toKnow(reasons: Reason[], parts: Assembled | null): Known[] {
-  const ofRig = reasons.filter((r) => !parts || !toldByParts.includes(r.kind)).map((r) => ({ message: r.message, weight: weights[r.severity], ofParts: false }));
+  const ofRig = reasons
+    .filter((r) => !parts || !toldByParts.includes(r.kind))
+    .map((r) => ({ message: r.message, weight: weights[r.severity], ofParts: false }));
   const ofParts = parts?.findings.map((f) => ({ message: f.reason, weight: weights[f.severity], ofParts: true })) ?? [];
   return [...ofRig, ...ofParts].sort((a, b) => a.weight - b.weight);
 }
@@ -253,7 +325,12 @@ function RigMenu({ index, isYardstick, isChain, hasOwnPlace, count }: RigMenuPro
   );
   return (
     <>
-      <IconButton aria-label={`Do with rig ${letter}`} aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)} sx={{ color: 'text.secondary', minWidth: 32 }}>
+      <IconButton
+        aria-label={`Do with rig ${letter}`}
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ color: 'text.secondary', minWidth: 32 }}
+      >
         <MoreIcon />
       </IconButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
@@ -261,7 +338,9 @@ function RigMenu({ index, isYardstick, isChain, hasOwnPlace, count }: RigMenuPro
         {!isChain && item('Build it from the shelf', () => open({ kind: 'parts', rig: index, place: 0, isNew: true }))}
         {item('Put one like it beside it', () => duplicateRig(index), count >= mostRigs)}
         {item('Make a row of focal lengths', () => open({ kind: 'row', rig: index }))}
-        {hasOwnPlace ? item('Stand where the scene says', () => standAt(index, null)) : item('Stand at its own distance', () => standAt(index, useBench.getState().document.setup.scene.subjectDistanceMm))}
+        {hasOwnPlace
+          ? item('Stand where the scene says', () => standAt(index, null))
+          : item('Stand at its own distance', () => standAt(index, useBench.getState().document.setup.scene.subjectDistanceMm))}
         {item('Give it the yardstick’s framing, by moving', () => bringToYardstick({ framing: true }, [index]), isYardstick)}
         {item('Give it the yardstick’s framing, by zooming', () => bringToYardstick({ place: true, framing: true }, [index]), isYardstick)}
         {item('Give it the yardstick’s blur', () => bringToYardstick({ blur: true }, [index]), isYardstick)}
@@ -282,47 +361,52 @@ interface RigHeadProps extends RigMenuProps {
 const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, hasOwnPlace, count }: RigHeadProps) {
   const letter = rigLetter(index);
   return (
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 40 }}>
-        <span draggable={count > 1} onDragStart={(event) => event.dataTransfer.setData(dragged, String(index))} title={count > 1 ? 'Drag it to another place in the row' : undefined} style={{ lineHeight: 0, cursor: count > 1 ? 'grab' : undefined }}>
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 40 }}>
+      <span
+        draggable={count > 1}
+        onDragStart={(event) => event.dataTransfer.setData(dragged, String(index))}
+        title={count > 1 ? 'Drag it to another place in the row' : undefined}
+        style={{ lineHeight: 0, cursor: count > 1 ? 'grab' : undefined }}
+      >
         <RigMark index={index} />
       </span>
-        <InputBase
-          value={name}
-          placeholder="Name this rig"
-          onChange={(event) => changeRig(index, { name: oneLine(event.target.value) })}
-          inputProps={{ 'aria-label': `Name of rig ${letter}`, maxLength: 60 }}
-          sx={{ flex: 1, minWidth: 0, height: 40, fontWeight: 650, '&.Mui-focused': { outline: 2, outlineColor: 'primary.main' } }}
-        />
-        {count <= 2 && (
-          <Tooltip title={isChain ? 'Parts, and what they make' : 'More of this rig: lens, filters, steadiness'}>
-            <IconButton
-              aria-label={isChain ? `Parts of rig ${letter}, and what they make` : `More of rig ${letter}`}
-              onClick={() => usePanel.getState().open({ kind: isChain ? 'chain' : 'rig', rig: index })}
-              sx={{ color: 'text.secondary' }}
-            >
-              <LensIcon />
-            </IconButton>
-          </Tooltip>
-        )}
-        {(count <= 4 || isYardstick) && (
-          <Tooltip title={isYardstick ? 'The other rigs are measured against this one' : 'Measure the others against this rig'}>
-            <IconButton
-              aria-label={isYardstick ? `Rig ${letter} is the yardstick` : `Make rig ${letter} the yardstick`}
-              aria-pressed={isYardstick}
-              onClick={() => setYardstick(index)}
-              sx={{ color: isYardstick ? 'primary.main' : 'text.secondary', fontSize: 13, gap: 0.5 }}
-            >
-              <RulerIcon />
-              {isYardstick && (
-                <Box component="span" sx={{ display: 'none', '@container (min-width: 430px)': { display: 'inline' } }}>
-                  yardstick
-                </Box>
-              )}
-            </IconButton>
-          </Tooltip>
-        )}
-        <RigMenu index={index} isChain={isChain} isYardstick={isYardstick} hasOwnPlace={hasOwnPlace} count={count} />
-      </Box>
+      <InputBase
+        value={name}
+        placeholder="Name this rig"
+        onChange={(event) => changeRig(index, { name: oneLine(event.target.value) })}
+        inputProps={{ 'aria-label': `Name of rig ${letter}`, maxLength: 60 }}
+        sx={{ flex: 1, minWidth: 0, height: 40, fontWeight: 650, '&.Mui-focused': { outline: 2, outlineColor: 'primary.main' } }}
+      />
+      {count <= 2 && (
+        <Tooltip title={isChain ? 'Parts, and what they make' : 'More of this rig: lens, filters, steadiness'}>
+          <IconButton
+            aria-label={isChain ? `Parts of rig ${letter}, and what they make` : `More of rig ${letter}`}
+            onClick={() => usePanel.getState().open({ kind: isChain ? 'chain' : 'rig', rig: index })}
+            sx={{ color: 'text.secondary' }}
+          >
+            <LensIcon />
+          </IconButton>
+        </Tooltip>
+      )}
+      {(count <= 4 || isYardstick) && (
+        <Tooltip title={isYardstick ? 'The other rigs are measured against this one' : 'Measure the others against this rig'}>
+          <IconButton
+            aria-label={isYardstick ? `Rig ${letter} is the yardstick` : `Make rig ${letter} the yardstick`}
+            aria-pressed={isYardstick}
+            onClick={() => setYardstick(index)}
+            sx={{ color: isYardstick ? 'primary.main' : 'text.secondary', fontSize: 13, gap: 0.5 }}
+          >
+            <RulerIcon />
+            {isYardstick && (
+              <Box component="span" sx={{ display: 'none', '@container (min-width: 430px)': { display: 'inline' } }}>
+                yardstick
+              </Box>
+            )}
+          </IconButton>
+        </Tooltip>
+      )}
+      <RigMenu index={index} isChain={isChain} isYardstick={isYardstick} hasOwnPlace={hasOwnPlace} count={count} />
+    </Box>
   );
 });
 

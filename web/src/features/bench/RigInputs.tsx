@@ -56,7 +56,15 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, 
   return (
     <Box sx={{ display: 'grid', gap: '6px' }}>
       {!brief && (
-        <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: '1.3fr 1.24fr 1.06fr', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr' } }}>
+        <Box
+          sx={{
+            display: 'grid',
+            gap: '6px',
+            gridTemplateColumns: '1.3fr 1.24fr 1.06fr',
+            '& > *': { minWidth: 0 },
+            '@container (max-width: 290px)': { gridTemplateColumns: '1fr' },
+          }}
+        >
           <LabelledSelect label="Format" value={format} onChange={pick}>
             {format === own && <MenuItem value={own}>Own size</MenuItem>}
             {formats.map((f) => (
@@ -85,7 +93,15 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, 
           />
         </Box>
       )}
-      <Box sx={{ display: 'grid', gap: '6px', gridTemplateColumns: brief ? `1.25fr repeat(${sceneMm === null ? 1 : 2}, 1fr)` : '1.25fr repeat(4, 1fr)', '& > *': { minWidth: 0 }, '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' } }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: '6px',
+          gridTemplateColumns: brief ? `1.25fr repeat(${sceneMm === null ? 1 : 2}, 1fr)` : '1.25fr repeat(4, 1fr)',
+          '& > *': { minWidth: 0 },
+          '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' },
+        }}
+      >
         <EntryField
           label="Focal length"
           help="As marked on the lens, in millimetres."
@@ -136,7 +152,9 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, 
             />
           </>
         )}
-        {sceneMm !== null && <OwnDistance index={index} mm={rig.subjectDistanceMm ?? null} sceneMm={sceneMm} problems={problems} feet={feet} />}
+        {sceneMm !== null && (
+          <OwnDistance index={index} mm={rig.subjectDistanceMm ?? null} sceneMm={sceneMm} problems={problems} feet={feet} />
+        )}
       </Box>
     </Box>
   );

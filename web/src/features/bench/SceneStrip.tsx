@@ -111,7 +111,11 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
         <Button onClick={() => usePanel.getState().open({ kind: 'find' })} sx={{ minWidth: 48 }}>
           Find
         </Button>
-        <Button onClick={() => usePanel.getState().open({ kind: 'hold' })} aria-pressed={holding} sx={{ minWidth: 48, '&[aria-pressed=true]': { bgcolor: 'primary.main', color: 'primary.contrastText' } }}>
+        <Button
+          onClick={() => usePanel.getState().open({ kind: 'hold' })}
+          aria-pressed={holding}
+          sx={{ minWidth: 48, '&[aria-pressed=true]': { bgcolor: 'primary.main', color: 'primary.contrastText' } }}
+        >
           Hold
         </Button>
       </Box>

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Comparison, ComparisonDocument } from '../../api/client';
+import type { ComparisonDocument } from '../../api/client';
 import {
   core,
   isFocused,
@@ -16,32 +16,15 @@ import {
 import { holdNothing, useSettings, type Hold } from '../../app/settings';
 import { oneLine, plain, withUnit } from '../../ui/format';
 import { rigLetter } from '../../ui/RigMark';
+import type { Content as Kept, Saved } from '../../works/saving';
 import { chainOf, fromParts, nameOf } from './chains';
 import { changedAlone, follow, holds, noNotes, type HoldNotes, type Lead } from './holding';
 import { usePanel } from './panels/panelStore';
 import { behind, distanceOf, withSubjectAt } from './standing';
 
-/** Where saving stands: the quiet word in the corner. */
-export type Saving =
-  | { kind: 'saved'; at: string }
-  | { kind: 'unsaved' }
-  | { kind: 'saving' }
-  | { kind: 'held' }
-  | { kind: 'away'; say: string }
-  | { kind: 'refused'; say: string }
-  | { kind: 'conflict'; theirs: Comparison };
+type Content = Kept<ComparisonDocument>;
 
-interface Content {
-  name: string;
-  document: ComparisonDocument;
-}
-
-interface BenchState extends Content {
-  id: string;
-  /** The stored revision that the content grew from; null before it is first stored. */
-  revision: number | null;
-  deletedAt: string | null;
-  saving: Saving;
+interface BenchState extends Saved<ComparisonDocument> {
   past: Content[];
   future: Content[];
   /** The last answer that could be given; stays on screen while a field is at fault. */
@@ -55,11 +38,9 @@ interface BenchState extends Content {
   /** What gave in the last change so that what is held stays equal. */
   holdNotes: HoldNotes;
 
-  open: (id: string, revision: number | null, content: Content, saving: Saving, deletedAt?: string | null) => void;
   change: (what: string, recipe: (content: Content) => Content, hold?: Hold) => void;
   undo: () => void;
   redo: () => void;
-  mark: (saving: Saving, revision?: number) => void;
 }
 
 const historyLimit = 200;
@@ -168,7 +149,13 @@ export const useBench = create<BenchState>()((set, get) => ({
     const before = past.at(-1);
     if (before) {
       lastChange = { what: '', at: 0 };
-      set({ ...before, holdNotes: noNotes, past: past.slice(0, -1), future: [{ name, document }, ...future], ...evaluate(before.document.setup, get()) });
+      set({
+        ...before,
+        holdNotes: noNotes,
+        past: past.slice(0, -1),
+        future: [{ name, document }, ...future],
+        ...evaluate(before.document.setup, get()),
+      });
     }
   },
 
@@ -177,7 +164,13 @@ export const useBench = create<BenchState>()((set, get) => ({
     const after = future[0];
     if (after) {
       lastChange = { what: '', at: 0 };
-      set({ ...after, holdNotes: noNotes, past: [...past, { name, document }], future: future.slice(1), ...evaluate(after.document.setup, get()) });
+      set({
+        ...after,
+        holdNotes: noNotes,
+        past: [...past, { name, document }],
+        future: future.slice(1),
+        ...evaluate(after.document.setup, get()),
+      });
     }
   },
 
@@ -212,7 +205,9 @@ const withSetup = (content: Content, setup: Partial<Setup>): Content => ({
 
 /** True when a change would leave everything as it is; such a one is no step of undo. */
 const changesNothing = (thing: object, part: object) =>
-  Object.entries(part).every(([key, value]) => JSON.stringify((thing as Record<string, unknown>)[key] ?? null) === JSON.stringify(value ?? null));
+  Object.entries(part).every(
+    ([key, value]) => JSON.stringify((thing as Record<string, unknown>)[key] ?? null) === JSON.stringify(value ?? null),
+  );
 
 /** Changes something of the scene. */
 export function changeScene(change: Partial<SceneInput> | ((scene: SceneInput) => Partial<SceneInput>)): void {
@@ -239,7 +234,8 @@ export function changeChain(index: number, chain: Chain | null, part: Partial<Ri
   const rig = useBench.getState().document.setup.rigs[index]!;
   const before = chainOf(rig);
   // A name that only tells the format is nobody's choice.
-  const unnamed = !rig.name || core().formats.some((f) => f.name.startsWith(rig.name!)) || (before !== null && rig.name === nameOf(before.parts));
+  const unnamed =
+    !rig.name || core().formats.some((f) => f.name.startsWith(rig.name!)) || (before !== null && rig.name === nameOf(before.parts));
   useBench.getState().change(`rig${index}:chain${performance.now()}`, (c) => {
     const { rigs } = c.document.setup;
     const next = { ...rigs[index]!, ...part, chain: chain as RigInput['chain'], ...(chain && unnamed && { name: nameOf(chain.parts) }) };
@@ -280,10 +276,22 @@ export function applySolutions(settings: Setting[]): void {
         const moved = withSubjectAt(scene.subjectDistanceMm + distanceMm - distanceOf(old, scene), scene, rigs);
         // A focus that was found may lie beyond what is behind; then that goes along rather than refusing the answer.
         const background = moved.scene.backgroundDistanceMm ?? null;
-        return set({}, { ...moved, scene: { ...moved.scene, backgroundDistanceMm: background === null ? null : Math.max(background, moved.scene.subjectDistanceMm) } });
+        return set(
+          {},
+          {
+            ...moved,
+            scene: {
+              ...moved.scene,
+              backgroundDistanceMm: background === null ? null : Math.max(background, moved.scene.subjectDistanceMm),
+            },
+          },
+        );
       }
       return rigs.length === 1
-        ? set({ subjectDistanceMm: null }, { scene: { ...scene, subjectDistanceMm: distanceMm, backgroundDistanceMm: behind(scene, distanceMm) }, rigs })
+        ? set(
+            { subjectDistanceMm: null },
+            { scene: { ...scene, subjectDistanceMm: distanceMm, backgroundDistanceMm: behind(scene, distanceMm) }, rigs },
+          )
         : set({ subjectDistanceMm: distanceMm }, { scene, rigs });
     }, c);
   useBench.getState().change(`solution${settings.map((s) => s.index).join()}`, step, hold);
@@ -326,11 +334,15 @@ export const mostRigs = 12;
 /** Puts other rigs in the place of all, in one step of undo; the yardstick goes along with its rig. */
 function rearrange(what: string, next: (rigs: RigInput[]) => RigInput[]): void {
   usePanel.getState().close();
-  useBench.getState().change(`${what}${performance.now()}`, (c) => {
-    const { rigs, yardstick = 0 } = c.document.setup;
-    const after = next(rigs).slice(0, mostRigs);
-    return withSetup(c, { rigs: after, yardstick: Math.max(0, after.indexOf(rigs[yardstick]!)) });
-  }, holdNothing);
+  useBench.getState().change(
+    `${what}${performance.now()}`,
+    (c) => {
+      const { rigs, yardstick = 0 } = c.document.setup;
+      const after = next(rigs).slice(0, mostRigs);
+      return withSetup(c, { rigs: after, yardstick: Math.max(0, after.indexOf(rigs[yardstick]!)) });
+    },
+    holdNothing,
+  );
 }
 
 /** Puts another rig like this one beside it. */
@@ -339,7 +351,8 @@ export const duplicateRig = (index: number): void => rearrange('copy', (rigs) =>
 export const removeRig = (index: number): void => rearrange('remove', (rigs) => rigs.toSpliced(index, 1));
 
 /** Moves a rig to another place in the row. */
-export const moveRig = (from: number, to: number): void => rearrange('move', (rigs) => rigs.toSpliced(from, 1).toSpliced(to, 0, rigs[from]!));
+export const moveRig = (from: number, to: number): void =>
+  rearrange('move', (rigs) => rigs.toSpliced(from, 1).toSpliced(to, 0, rigs[from]!));
 
 /** Puts all rigs in another order: for each place, which of the rigs stands there. */
 export const orderRigs = (order: number[]): void => rearrange('order', (rigs) => order.map((i) => rigs[i]!));
@@ -368,9 +381,14 @@ export function makeRow(index: number, { focalLengths, bodies, atOneFraming, rep
     });
   });
   const sizeMm = reports[index]?.figures.fieldHeightMm ?? NaN;
-  const answer = atOneFraming && sizeMm > 0 ? core().solve({ setup: { ...setup, rigs: row, yardstick: 0 }, goal: 'distance', sizeMm, isAcross: false }, feet()) : [];
+  const answer =
+    atOneFraming && sizeMm > 0
+      ? core().solve({ setup: { ...setup, rigs: row, yardstick: 0 }, goal: 'distance', sizeMm, isAcross: false }, feet())
+      : [];
   const found = answer.map((of) => (Array.isArray(of) ? of[0] : undefined));
-  const stood = row.map((rig, i) => (found[i]?.subjectDistanceMm == null ? rig : { ...rig, subjectDistanceMm: found[i].subjectDistanceMm }));
+  const stood = row.map((rig, i) =>
+    found[i]?.subjectDistanceMm == null ? rig : { ...rig, subjectDistanceMm: found[i].subjectDistanceMm },
+  );
   rearrange('row', (rigs) => (replaceAll ? stood : rigs.toSpliced(index, 1, ...stood)));
   const { rigs } = useBench.getState().document.setup;
   useBench.setState({

@@ -30,7 +30,17 @@ export function fromParts(rig: RigInput, scene: SceneInput): RigInput {
     return rig;
   }
   const { name, chain, subjectDistanceMm, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } = rig;
-  const next = { ...answer.rig, name, chain, subjectDistanceMm, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } as RigInput;
+  const next = {
+    ...answer.rig,
+    name,
+    chain,
+    subjectDistanceMm,
+    sensitivityIso,
+    squeezeTurnDeg,
+    mountErrorMm,
+    rearFilterMm,
+    rearFilterIndex,
+  } as RigInput;
   known.set(next, known.get(rig)!);
   return next;
 }
@@ -44,6 +54,8 @@ export function nameOf(parts: ChainPart[]): string {
 
 /** The mounts, of some, that parts name, and those that go straight onto these. */
 export function mountsOf(parts: ChainPart[], mounts: GearItem[]): GearItem[] {
-  const named = parts.flatMap(({ item }) => [item.mounts, item.mount, item.bodyMount, item.lensMount].flat()).filter((name) => typeof name === 'string');
+  const named = parts
+    .flatMap(({ item }) => [item.mounts, item.mount, item.bodyMount, item.lensMount].flat())
+    .filter((name) => typeof name === 'string');
   return mounts.filter((m) => named.some((name) => name.toLowerCase() === m.name.toLowerCase()));
 }

@@ -1,19 +1,13 @@
 import type { ComparisonDocument } from '../../api/client';
 import type { RigInput } from '../../core/core';
 import { distance, plain, shape } from '../../ui/format';
+import type { Difference } from '../../works/ConflictDialog';
 import { chainOf } from './chains';
 import { rigLetter } from '../../ui/RigMark';
 
 interface Content {
   name: string;
   document: ComparisonDocument;
-}
-
-/** One thing in which two versions of a comparison differ, in the words of the screen. */
-export interface Difference {
-  what: string;
-  mine: string;
-  theirs: string;
 }
 
 /** What differs between two versions; empty when they say the same, however they are written down. */
@@ -58,7 +52,12 @@ function describe({ name, document }: Content): Map<string, string> {
 
 const describeRig = (rig: RigInput): [string, string][] => [
   ['name', rig.name ?? ''],
-  ['parts', chainOf(rig)?.parts.map((p) => p.item.name).join(' + ') ?? 'none'],
+  [
+    'parts',
+    chainOf(rig)
+      ?.parts.map((p) => p.item.name)
+      .join(' + ') ?? 'none',
+  ],
   ['mode', chainOf(rig)?.mode ?? ''],
   ['sensor area', `${plain(rig.sensorWidthMm)} × ${plain(rig.sensorHeightMm)} mm`],
   ['recorded pixels', pixels(rig.recordedWidthPx, rig.recordedHeightPx)],
@@ -108,7 +107,10 @@ function rest(thing: object, of: string): [string, string][] {
   return Object.entries(thing as Record<string, unknown>)
     .filter(([key]) => !told.includes(key) || (of === 'conventions' && key === 'focalLength'))
     .filter(([key, value]) => value != null && value !== false && value !== (usual[key] ?? 0))
-    .map(([key, value]) => [`${of === 'rig' ? '' : `${of}: `}${inWords(key)}`, typeof value === 'number' ? plain(value, 5) : inWords(String(value))]);
+    .map(([key, value]) => [
+      `${of === 'rig' ? '' : `${of}: `}${inWords(key)}`,
+      typeof value === 'number' ? plain(value, 5) : inWords(String(value)),
+    ]);
 }
 
 const inWords = (text: string) => text.replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`);

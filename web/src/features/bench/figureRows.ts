@@ -285,7 +285,9 @@ export function rowTexts(row: FigureRow, reports: RigReport[], feet: boolean): s
 export function rowDifferences(row: FigureRow, reports: RigReport[], feet: boolean): (string | null)[] {
   const info = core().figures[row.figure];
   const largest = largestOf(row, reports);
-  return reports.map((r) => (row.text && info.comparison !== 'percent' ? null : differenceText(info, r.differences[row.figure], feet, largest)));
+  return reports.map((r) =>
+    row.text && info.comparison !== 'percent' ? null : differenceText(info, r.differences[row.figure], feet, largest),
+  );
 }
 
 const largestOf = (row: FigureRow, reports: RigReport[]) =>

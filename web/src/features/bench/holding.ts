@@ -16,8 +16,7 @@ export const noNotes: HoldNotes = [];
 export const holds = ({ framing, blur, light }: Hold): boolean => framing || blur || light;
 
 /** What is held, in words. */
-export const heldWords = (hold: Hold): string =>
-  (['place', 'framing', 'blur', 'light'] as const).filter((what) => hold[what]).join(', ');
+export const heldWords = (hold: Hold): string => (['place', 'framing', 'blur', 'light'] as const).filter((what) => hold[what]).join(', ');
 
 /** Brings rigs to one of them; `to` names those that are brought, all others when it is left out. */
 export interface Lead {
@@ -28,13 +27,23 @@ export interface Lead {
 /** Lets what is free follow a change, so that what is held stays equal. */
 export function follow(before: Setup, after: Setup, hold: Hold, lead?: Lead): Followed {
   const { place, framing, blur, light } = hold;
-  const request = { before, after, place, framing, blur, light, ...(lead && { leader: lead.leader, ...(lead.to && { followers: lead.to }) }) };
+  const request = {
+    before,
+    after,
+    place,
+    framing,
+    blur,
+    light,
+    ...(lead && { leader: lead.leader, ...(lead.to && { followers: lead.to }) }),
+  };
   const held = before.rigs.length === after.rigs.length ? core().hold(request, useSettings.getState().feet) : null;
   if (!held?.some((rig) => rig.notes.length > 0)) {
     return { setup: after, notes: noNotes };
   }
   const rigs = after.rigs.map((rig, i) => {
-    const part = Object.fromEntries(Object.entries(held[i]!).filter(([key, value]) => key !== 'notes' && value !== null)) as Partial<RigInput>;
+    const part = Object.fromEntries(
+      Object.entries(held[i]!).filter(([key, value]) => key !== 'notes' && value !== null),
+    ) as Partial<RigInput>;
     const next = Object.keys(part).length === 0 ? rig : { ...rig, ...part };
     return next !== rig && next.chain ? fromParts(next, after.scene) : next;
   });

@@ -54,9 +54,9 @@ export async function bringPhoto(file: File): Promise<Brought | Failure> {
 async function said(file: File): Promise<Pick<Brought, 'focalLength' | 'place'>> {
   try {
     const { parse } = await import('exifr');
-    const tags = (await parse(file, { pick: ['FocalLength', 'FocalLengthIn35mmFormat', 'GPSLatitude', 'GPSLongitude', 'GPSLatitudeRef', 'GPSLongitudeRef'] })) as
-      | Record<string, unknown>
-      | undefined;
+    const tags = (await parse(file, {
+      pick: ['FocalLength', 'FocalLengthIn35mmFormat', 'GPSLatitude', 'GPSLongitude', 'GPSLatitudeRef', 'GPSLongitudeRef'],
+    })) as Record<string, unknown> | undefined;
     const number = (key: string) => (typeof tags?.[key] === 'number' && Number.isFinite(tags[key]) ? tags[key] : null);
     const [equivalent, own] = [number('FocalLengthIn35mmFormat'), number('FocalLength')];
     const [latitudeDeg, longitudeDeg] = [number('latitude'), number('longitude')];

@@ -7,7 +7,10 @@ function cells(topic: string, groups: FigureGroup[], names: string[], reports: R
   const line = (row: FigureRow) => {
     const texts = rowTexts(row, reports, feet);
     const differences = rowDifferences(row, reports, feet);
-    return [row.name ?? core().figures[row.figure].name, ...texts.flatMap((text, i) => (i === yardstick ? [text] : [text, differences[i] ?? '']))];
+    return [
+      row.name ?? core().figures[row.figure].name,
+      ...texts.flatMap((text, i) => (i === yardstick ? [text] : [text, differences[i] ?? ''])),
+    ];
   };
   return [[topic, ...heads], ...groups.flatMap((group) => [[group.name, ...heads.map(() => '')], ...group.rows.map(line)])];
 }

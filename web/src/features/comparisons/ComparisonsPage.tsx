@@ -2,7 +2,7 @@ import { Box, Button, IconButton, InputBase, Paper, Tab, Tabs, Tooltip, Typograp
 import { useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { listComparisons, readComparison, setDeleted, writeComparison, type Comparison, type Summary, type Write } from '../../api/client';
+import { comparisons, type Comparison, type ComparisonDocument, type Summary, type Write } from '../../api/client';
 import { figureFont } from '../../app/theme';
 import { DeleteIcon, DuplicateIcon, RenameIcon, RestoreIcon } from '../../ui/icons';
 import { oneLine, when } from '../../ui/format';
@@ -22,7 +22,7 @@ export function ComparisonsPage() {
     queryKey: queryKey(deleted),
     initialPageParam: 0,
     queryFn: async ({ pageParam }) => {
-      const page = await listComparisons(deleted, pageParam);
+      const page = await comparisons.list(deleted, pageParam);
       if ('kind' in page) {
         throw new Error(page.say);
       }
@@ -34,7 +34,7 @@ export function ComparisonsPage() {
   });
   const again = () => queries.invalidateQueries({ queryKey: ['comparisons'] });
 
-  const tell = (outcome: Write | Comparison, done: Said | null) => {
+  const tell = (outcome: Write<ComparisonDocument> | Comparison, done: Said | null) => {
     if (!('kind' in outcome) || outcome.kind === 'stored') {
       setSaid(done);
     } else if (outcome.kind === 'conflict') {
@@ -45,23 +45,23 @@ export function ComparisonsPage() {
   };
 
   const remove = async (item: Summary) => {
-    const outcome = await setDeleted(item.id, true);
+    const outcome = await comparisons.setDeleted(item.id, true);
     await again();
     tell(outcome, { text: `“${item.name}” is deleted.`, undo: () => void restore(item) });
   };
   const restore = async (item: Summary) => {
-    const outcome = await setDeleted(item.id, false);
+    const outcome = await comparisons.setDeleted(item.id, false);
     await again();
     tell(outcome, { text: `“${item.name}” is back.` });
   };
   /** Reads the whole comparison and writes it under a name: over itself, or as a new one. */
   const writeAs = async (item: Summary, name: string, id: string, done: Said | null) => {
-    const current = await readComparison(item.id);
+    const current = await comparisons.read(item.id);
     if (current === null || 'kind' in current) {
       if (current) tell(current, null);
       return;
     }
-    const outcome = await writeComparison(id, id === item.id ? current.revision : null, name, current.document);
+    const outcome = await comparisons.write(id, id === item.id ? current.revision : null, name, current.document);
     await again();
     tell(outcome, done);
   };

@@ -97,7 +97,11 @@ export function BringIn({ onClose, onSaid }: { onClose: () => void; onSaid: (tex
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
-        <Button variant="contained" disabled={!idle || !result || result.refused > 0 || nothing} onClick={() => file && result && void ask(file, result.revision)}>
+        <Button
+          variant="contained"
+          disabled={!idle || !result || result.refused > 0 || nothing}
+          onClick={() => file && result && void ask(file, result.revision)}
+        >
           {result && !nothing ? `Write ${result.added + result.changed} things` : 'Write'}
         </Button>
       </DialogActions>
@@ -112,8 +116,23 @@ function Found({ result }: { result: ImportResult }) {
       <Typography role="status" sx={{ fontWeight: 650 }}>
         {added} to add, {changed} to change, {same} the same already, {refused} refused.
       </Typography>
-      {refused > 0 && <Typography sx={{ fontSize: 14, color: 'warning.main' }}>Nothing can be written while rows are refused: mend them in the file, or take them out of it.</Typography>}
-      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1, fontSize: 13.5, '& li': { py: 0.75, borderTop: 1, borderColor: 'divider' }, '& small': { fontSize: 12.5, color: 'text.secondary' } }}>
+      {refused > 0 && (
+        <Typography sx={{ fontSize: 14, color: 'warning.main' }}>
+          Nothing can be written while rows are refused: mend them in the file, or take them out of it.
+        </Typography>
+      )}
+      <Box
+        component="ul"
+        sx={{
+          listStyle: 'none',
+          p: 0,
+          m: 0,
+          mt: 1,
+          fontSize: 13.5,
+          '& li': { py: 0.75, borderTop: 1, borderColor: 'divider' },
+          '& small': { fontSize: 12.5, color: 'text.secondary' },
+        }}
+      >
         {rows.slice(0, shownRows).map((row, i) => (
           <li key={i}>
             <Box component="span" sx={{ fontWeight: 650, color: row.outcome === 'refused' ? 'warning.main' : 'text.primary' }}>

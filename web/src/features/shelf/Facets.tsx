@@ -4,7 +4,15 @@ import { LabelledSelect } from '../../ui/LabelledSelect';
 import { useKinds, type Facet, type ShelfAsk, type ShelfPage } from './shelfApi';
 
 /** What the typed text was taken to mean, piece by piece; each can be taken out. */
-export function Understood({ understood, text, onText }: { understood: ShelfPage['understood']; text: string; onText: (text: string) => void }) {
+export function Understood({
+  understood,
+  text,
+  onText,
+}: {
+  understood: ShelfPage['understood'];
+  text: string;
+  onText: (text: string) => void;
+}) {
   const told = understood.filter((u) => u.meaning !== '');
   const words = understood.filter((u) => u.meaning === '');
   if (understood.length === 0 || text.trim() === '') {
@@ -12,19 +20,38 @@ export function Understood({ understood, text, onText }: { understood: ShelfPage
   }
   const without = (typed: string) => onText(text.replace(typed, ' ').replace(/\s+/g, ' ').trim());
   return (
-    <Box role="status" aria-label="Understood as" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center', fontSize: 13, color: 'text.secondary' }}>
+    <Box
+      role="status"
+      aria-label="Understood as"
+      sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center', fontSize: 13, color: 'text.secondary' }}
+    >
       {told.map((u) => (
         <ButtonBase
           key={u.typed}
           onClick={() => without(u.typed)}
           aria-label={`Take out: ${u.meaning}`}
           title={`“${u.typed}”: press to take it out`}
-          sx={{ minHeight: 40, px: 1, gap: 0.75, fontFamily: 'inherit', fontSize: 13, border: 1, borderColor: 'divider', borderRadius: 1, color: 'text.primary', '&:hover': { borderColor: 'primary.main' } }}
+          sx={{
+            minHeight: 40,
+            px: 1,
+            gap: 0.75,
+            fontFamily: 'inherit',
+            fontSize: 13,
+            border: 1,
+            borderColor: 'divider',
+            borderRadius: 1,
+            color: 'text.primary',
+            '&:hover': { borderColor: 'primary.main' },
+          }}
         >
           {u.meaning} <CloseIcon sx={{ fontSize: 14 }} />
         </ButtonBase>
       ))}
-      {words.length > 0 && <span>and the {words.length === 1 ? 'word' : 'words'} {words.map((w) => `“${w.typed}”`).join(', ')}</span>}
+      {words.length > 0 && (
+        <span>
+          and the {words.length === 1 ? 'word' : 'words'} {words.map((w) => `“${w.typed}”`).join(', ')}
+        </span>
+      )}
     </Box>
   );
 }
@@ -59,12 +86,24 @@ export function Facets({ ask, page, onChange }: FacetsProps) {
       <Box role="group" aria-label="Kind" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.25, flex: '1 1 100%' }}>
         <Choice label="All" count={all} on={ask.kind === ''} onClick={() => onChange({ kind: '' })} />
         {kinds.map((k) => (
-          <Choice key={k.key} label={k.plural} count={count(page?.kinds, k.key)} on={ask.kind === k.key} onClick={() => onChange({ kind: ask.kind === k.key ? '' : k.key })} />
+          <Choice
+            key={k.key}
+            label={k.plural}
+            count={count(page?.kinds, k.key)}
+            on={ask.kind === k.key}
+            onClick={() => onChange({ kind: ask.kind === k.key ? '' : k.key })}
+          />
         ))}
       </Box>
       <Box role="group" aria-label="Ours or not" sx={{ display: 'flex', gap: 0.25 }}>
         {holdings.map(([key, label]) => (
-          <Choice key={key} label={label} count={count(page?.holdings, key)} on={ask.holding === key} onClick={() => onChange({ holding: ask.holding === key ? '' : key })} />
+          <Choice
+            key={key}
+            label={label}
+            count={count(page?.holdings, key)}
+            on={ask.holding === key}
+            onClick={() => onChange({ holding: ask.holding === key ? '' : key })}
+          />
         ))}
         <Choice label="Retired" on={ask.retired} onClick={() => onChange({ retired: !ask.retired })} />
       </Box>

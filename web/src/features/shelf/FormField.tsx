@@ -23,7 +23,12 @@ export function FormField(props: FormFieldProps) {
   const { field, value, problem, feet, mounts, onChange } = props;
   switch (field.type) {
     case 'number': {
-      const shown = typeof value !== 'number' ? '' : distances.includes(field.entry) ? distanceField(value, feet) : `${plain(value, 6)}${field.unit ? ` ${field.unit}` : ''}`;
+      const shown =
+        typeof value !== 'number'
+          ? ''
+          : distances.includes(field.entry)
+            ? distanceField(value, feet)
+            : `${plain(value, 6)}${field.unit ? ` ${field.unit}` : ''}`;
       return (
         <EntryField
           label={field.label}
@@ -106,7 +111,8 @@ function TypedField({ kind, field, value, problem, onChange }: FormFieldProps) {
   return (
     <Box
       sx={{
-        gridColumn: field.manyLines || ['name', 'shortestTaking', 'widestAlong', 'measuredFocal'].includes(field.key) ? '1 / -1' : undefined,
+        gridColumn:
+          field.manyLines || ['name', 'shortestTaking', 'widestAlong', 'measuredFocal'].includes(field.key) ? '1 / -1' : undefined,
         minWidth: 0,
         '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' },
         '& p': { m: 0, mt: 0.25, fontSize: 12, color: 'error.main' },
@@ -126,8 +132,22 @@ function TypedField({ kind, field, value, problem, onChange }: FormFieldProps) {
         error={wrong !== undefined}
         onChange={(event) => type(event.target.value)}
         onBlur={() => unread === null && setTyped(null)}
-        inputProps={{ 'aria-description': field.help, 'aria-invalid': wrong !== undefined, autoComplete: 'off', ...(wrong !== undefined && { 'aria-errormessage': `${id}-problem` }) }}
-        sx={{ minHeight: 40, px: 0.75, fontSize: 14, bgcolor: 'background.default', border: 1, borderColor: wrong === undefined ? 'divider' : 'error.main', borderRadius: 1, '&.Mui-focused': { borderColor: 'primary.main' } }}
+        inputProps={{
+          'aria-description': field.help,
+          'aria-invalid': wrong !== undefined,
+          autoComplete: 'off',
+          ...(wrong !== undefined && { 'aria-errormessage': `${id}-problem` }),
+        }}
+        sx={{
+          minHeight: 40,
+          px: 0.75,
+          fontSize: 14,
+          bgcolor: 'background.default',
+          border: 1,
+          borderColor: wrong === undefined ? 'divider' : 'error.main',
+          borderRadius: 1,
+          '&.Mui-focused': { borderColor: 'primary.main' },
+        }}
       />
       {wrong !== undefined && (
         <p id={`${id}-problem`} role="alert">
@@ -149,7 +169,14 @@ function MountField({ field, value, problem, mounts, onChange }: FormFieldProps)
         minWidth: 0,
         gridColumn: many ? '1 / -1' : undefined,
         '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' },
-        '& .MuiInputBase-root': { minHeight: 40, py: 0, pl: 0.75, fontSize: 14, bgcolor: 'background.default', '& fieldset': { borderColor: 'divider' } },
+        '& .MuiInputBase-root': {
+          minHeight: 40,
+          py: 0,
+          pl: 0.75,
+          fontSize: 14,
+          bgcolor: 'background.default',
+          '& fieldset': { borderColor: 'divider' },
+        },
       }}
     >
       <label htmlFor={id} title={field.help}>
@@ -166,7 +193,13 @@ function MountField({ field, value, problem, mounts, onChange }: FormFieldProps)
         }}
         noOptionsText="No such mount. Add it first, as a thing of its own."
         renderInput={(params) => (
-          <TextField {...params} size="small" error={problem !== undefined} helperText={problem} placeholder={chosen.length ? '' : field.required ? 'needed' : 'not known'} />
+          <TextField
+            {...params}
+            size="small"
+            error={problem !== undefined}
+            helperText={problem}
+            placeholder={chosen.length ? '' : field.required ? 'needed' : 'not known'}
+          />
         )}
       />
     </Box>

@@ -26,7 +26,13 @@ export function GearForm({ item, errors, feet, mounts, onChange }: GearFormProps
     <Box sx={grid}>
       {kind.fields.map((field) =>
         field.type === 'modes' ? (
-          <ModesForm key={field.key} modes={modesOf(item)} errors={errors} feet={feet} onChange={(modes) => onChange(withValue(item, 'modes', modes.length ? modes : undefined))} />
+          <ModesForm
+            key={field.key}
+            modes={modesOf(item)}
+            errors={errors}
+            feet={feet}
+            onChange={(modes) => onChange(withValue(item, 'modes', modes.length ? modes : undefined))}
+          />
         ) : (
           <FormField
             key={field.key}

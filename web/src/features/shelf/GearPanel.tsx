@@ -78,7 +78,10 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
     await askAgain(queries);
     const was = outcome.was as ShelfEntry;
     if (outcome.retired) {
-      onSaid(`“${fullName(was.item)}” is retired rather than deleted: it is used by ${outcome.usedBy.join(', ')}.`, () => void again(() => setRetired(was.item.id, false)));
+      onSaid(
+        `“${fullName(was.item)}” is retired rather than deleted: it is used by ${outcome.usedBy.join(', ')}.`,
+        () => void again(() => setRetired(was.item.id, false)),
+      );
     } else {
       onSaid(`“${fullName(was.item)}” is deleted.`, () => void again(() => writeGear(was.item, null)));
     }
@@ -95,10 +98,14 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
       return;
     }
     await askAgain(queries);
-    onSaid(`“${name}” is ${retired ? 'retired: kept, and offered no more' : 'offered again'}.`, () => void again(() => setRetired(item.id, !retired)));
+    onSaid(
+      `“${name}” is ${retired ? 'retired: kept, and offered no more' : 'offered again'}.`,
+      () => void again(() => setRetired(item.id, !retired)),
+    );
     close();
   };
-  const duplicate = () => onOpen({ item: { ...item, id: crypto.randomUUID(), name: `${item.name.slice(0, 290)} (copy)` }, revision: null, retiredAt: null });
+  const duplicate = () =>
+    onOpen({ item: { ...item, id: crypto.randomUUID(), name: `${item.name.slice(0, 290)} (copy)` }, revision: null, retiredAt: null });
 
   return (
     <Box
@@ -134,14 +141,23 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
           <CloseIcon />
         </IconButton>
       </Box>
-      <Box tabIndex={0} role="region" aria-label={`${name}, what is known`} sx={{ flex: 1, overflowY: 'auto', p: 1.5, display: 'grid', gap: 1.25, alignContent: 'start' }}>
+      <Box
+        tabIndex={0}
+        role="region"
+        aria-label={`${name}, what is known`}
+        sx={{ flex: 1, overflowY: 'auto', p: 1.5, display: 'grid', gap: 1.25, alignContent: 'start' }}
+      >
         {theirs && (
           <Alert
             severity="warning"
             variant="outlined"
             action={
               <Box sx={{ display: 'grid' }}>
-                <Button size="small" color="inherit" onClick={() => onOpen({ item: theirs.item, revision: theirs.revision, retiredAt: theirs.retiredAt ?? null })}>
+                <Button
+                  size="small"
+                  color="inherit"
+                  onClick={() => onOpen({ item: theirs.item, revision: theirs.revision, retiredAt: theirs.retiredAt ?? null })}
+                >
                   Take theirs
                 </Button>
                 <Button
@@ -165,11 +181,29 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
             {say}
           </Alert>
         )}
-        {opened.retiredAt && <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>Retired: kept for what used it, and offered no more.</Typography>}
+        {opened.retiredAt && (
+          <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>Retired: kept for what used it, and offered no more.</Typography>
+        )}
         {item.kind === 'lens' && <Circles lenses={[item]} areas={areasOf(camera?.item, mode, core().formats)} formats={core().formats} />}
-        {(item.kind === 'body' || item.kind === 'fixedLensCamera') && Array.isArray(item.modes) && <Circles lenses={[]} areas={(item.modes as { name: string; areaWidthMm: number; areaHeightMm: number }[]).map((m) => ({ name: m.name, widthMm: m.areaWidthMm, heightMm: m.areaHeightMm }))} formats={[]} />}
+        {(item.kind === 'body' || item.kind === 'fixedLensCamera') && Array.isArray(item.modes) && (
+          <Circles
+            lenses={[]}
+            areas={(item.modes as { name: string; areaWidthMm: number; areaHeightMm: number }[]).map((m) => ({
+              name: m.name,
+              widthMm: m.areaWidthMm,
+              heightMm: m.areaHeightMm,
+            }))}
+            formats={[]}
+          />
+        )}
         {item.kind === 'lens' && camera && opened.revision !== null && <Ways camera={camera} lens={item.id} mode={mode} />}
-        <GearForm item={item} errors={errors} feet={feet} mounts={mounts.filter((m) => item.kind !== 'mount' || m !== opened.item.name)} onChange={setItem} />
+        <GearForm
+          item={item}
+          errors={errors}
+          feet={feet}
+          mounts={mounts.filter((m) => item.kind !== 'mount' || m !== opened.item.name)}
+          onChange={setItem}
+        />
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, p: 1, borderTop: 1, borderColor: 'divider' }}>
         <Button variant="contained" disabled={!changed || busy} onClick={() => void save()}>
@@ -205,7 +239,10 @@ function Ways({ camera, lens, mode }: { camera: ShelfEntry; lens: string; mode: 
       </Typography>
       {error && <Typography sx={{ fontSize: 13 }}>{error.message}</Typography>}
       {data?.length === 0 && <Typography sx={{ fontSize: 13 }}>Nothing on the shelf joins the two.</Typography>}
-      <Box component="ol" sx={{ m: 0, pl: 2.5, fontSize: 13, '& li': { py: 0.25 }, '& small': { color: 'text.secondary', fontSize: 12.5, display: 'block' } }}>
+      <Box
+        component="ol"
+        sx={{ m: 0, pl: 2.5, fontSize: 13, '& li': { py: 0.25 }, '& small': { color: 'text.secondary', fontSize: 12.5, display: 'block' } }}
+      >
         {data?.slice(0, 5).map((way) => (
           <li key={way.links.join()}>
             {way.links.length === 0 ? 'straight on' : way.links.join(' and ')}

@@ -22,14 +22,32 @@ export function LensShape({ item, x, y }: { item: GearItem; x: number; y: number
   const thread = Math.min(diameter, (number(item, 'filterThreadMm') ?? diameter * 0.86) + 3);
   const collar = Math.min(10, length * 0.18);
   const front = Math.min(14, length * 0.16);
-  const line = { vectorEffect: 'non-scaling-stroke', stroke: ink.primary, strokeWidth: 1.2, strokeDasharray: known ? undefined : '3 2' } as const;
+  const line = {
+    vectorEffect: 'non-scaling-stroke',
+    stroke: ink.primary,
+    strokeWidth: 1.2,
+    strokeDasharray: known ? undefined : '3 2',
+  } as const;
   const bulge = item.frontBulges === true;
   return (
     <g>
       <rect x={x} y={y - back / 2} width={collar} height={back} fill={drawing.line} {...line} />
-      <rect x={x + collar} y={y - diameter / 2} width={Math.max(1, length - collar - front)} height={diameter} fill={drawing.floor} {...line} />
+      <rect
+        x={x + collar}
+        y={y - diameter / 2}
+        width={Math.max(1, length - collar - front)}
+        height={diameter}
+        fill={drawing.floor}
+        {...line}
+      />
       <rect x={x + length - front} y={y - thread / 2} width={front} height={thread} fill={drawing.wall} {...line} />
-      {bulge && <path d={`M${x + length} ${y - thread * 0.44}q${thread * 0.34} ${thread * 0.44} 0 ${thread * 0.88}`} fill={drawing.wall} {...line} />}
+      {bulge && (
+        <path
+          d={`M${x + length} ${y - thread * 0.44}q${thread * 0.34} ${thread * 0.44} 0 ${thread * 0.88}`}
+          fill={drawing.wall}
+          {...line}
+        />
+      )}
     </g>
   );
 }
@@ -52,20 +70,31 @@ export const RowOutline = memo(function RowOutline({ item }: { item: GearItem })
   if (w !== undefined && h !== undefined) {
     return (
       <svg {...box} viewBox="-44 -21 88 42">
-        {[...modes].sort((a, b) => b.areaWidthMm - a.areaWidthMm).map((mode) => (
-          <rect
-            key={mode.name}
-            x={-mode.areaWidthMm / 2}
-            y={-mode.areaHeightMm / 2}
-            width={mode.areaWidthMm}
-            height={mode.areaHeightMm}
-            fill={drawing.floor}
-            fillOpacity={0.55}
-            stroke={drawing.line}
-            vectorEffect="non-scaling-stroke"
-          />
-        ))}
-        <rect x={-w / 2} y={-h / 2} width={w} height={h} fill="none" stroke={ink.primary} strokeWidth={1.2} vectorEffect="non-scaling-stroke" />
+        {[...modes]
+          .sort((a, b) => b.areaWidthMm - a.areaWidthMm)
+          .map((mode) => (
+            <rect
+              key={mode.name}
+              x={-mode.areaWidthMm / 2}
+              y={-mode.areaHeightMm / 2}
+              width={mode.areaWidthMm}
+              height={mode.areaHeightMm}
+              fill={drawing.floor}
+              fillOpacity={0.55}
+              stroke={drawing.line}
+              vectorEffect="non-scaling-stroke"
+            />
+          ))}
+        <rect
+          x={-w / 2}
+          y={-h / 2}
+          width={w}
+          height={h}
+          fill="none"
+          stroke={ink.primary}
+          strokeWidth={1.2}
+          vectorEffect="non-scaling-stroke"
+        />
       </svg>
     );
   }
@@ -153,7 +182,15 @@ export function LensesInScale({ lenses }: { lenses: GearItem[] }) {
       {lenses.map((item, i) => (
         <LensShape key={item.id} item={item} x={starts[i]!} y={(high - 30) / 2} />
       ))}
-      <line x1={gap} x2={gap + 100} y1={high - 14} y2={high - 14} stroke={drawing.line} strokeWidth={1.5} vectorEffect="non-scaling-stroke" />
+      <line
+        x1={gap}
+        x2={gap + 100}
+        y1={high - 14}
+        y2={high - 14}
+        stroke={drawing.line}
+        strokeWidth={1.5}
+        vectorEffect="non-scaling-stroke"
+      />
       {[0, 50, 100].map((at) => (
         <line key={at} x1={gap + at} x2={gap + at} y1={high - 18} y2={high - 10} stroke={drawing.line} vectorEffect="non-scaling-stroke" />
       ))}

@@ -27,8 +27,33 @@ const Row = styled('li')(({ theme }) => ({
   containIntrinsicSize: 'auto 52px',
   cursor: 'pointer',
   '&:hover': { background: theme.vars!.palette.background.default },
-  '& .name': { font: 'inherit', color: 'inherit', background: 'none', border: 0, padding: 0, textAlign: 'left', fontWeight: 600, cursor: 'pointer', minHeight: 24, overflow: 'hidden', textOverflow: 'ellipsis', display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflowWrap: 'anywhere' },
-  '& .facts': { fontSize: 12.5, lineHeight: 1.3, color: theme.vars!.palette.text.secondary, overflow: 'hidden', textOverflow: 'ellipsis', display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical' },
+  '& .name': {
+    font: 'inherit',
+    color: 'inherit',
+    background: 'none',
+    border: 0,
+    padding: 0,
+    textAlign: 'left',
+    fontWeight: 600,
+    cursor: 'pointer',
+    minHeight: 24,
+    overflow: 'hidden',
+    textOverflow: 'ellipsis',
+    display: '-webkit-box',
+    WebkitLineClamp: 2,
+    WebkitBoxOrient: 'vertical',
+    overflowWrap: 'anywhere',
+  },
+  '& .facts': {
+    fontSize: 12.5,
+    lineHeight: 1.3,
+    color: theme.vars!.palette.text.secondary,
+    overflow: 'hidden',
+    textOverflow: 'ellipsis',
+    display: '-webkit-box',
+    WebkitLineClamp: 2,
+    WebkitBoxOrient: 'vertical',
+  },
   '& .figures': { fontFamily: figureFont, fontSize: 13.5, textAlign: 'right', whiteSpace: 'nowrap' },
   '& .held': { fontSize: 12.5, lineHeight: 1.25, color: theme.vars!.palette.text.secondary },
 }));
@@ -70,7 +95,10 @@ export function Rows(props: RowsProps) {
 
   if (total === 0) {
     return (
-      <PageMessage title="Nothing meets that" text="Take a word or a choice away. What is not known of a thing, its weight for one, cannot meet a limit.">
+      <PageMessage
+        title="Nothing meets that"
+        text="Take a word or a choice away. What is not known of a thing, its weight for one, cannot meet a limit."
+      >
         <Button variant="contained" onClick={onClear}>
           Show everything
         </Button>
@@ -80,7 +108,25 @@ export function Rows(props: RowsProps) {
   const anyReach = items.some((i) => i.reach != null);
   return (
     <Box sx={{ bgcolor: 'background.paper', border: 1, borderColor: 'divider', borderRadius: 1, opacity: isStale ? 0.75 : 1 }}>
-      <Box sx={{ display: { xs: 'none', md: 'grid' }, gridTemplateColumns: columns.md, columnGap: '10px', alignItems: 'end', pr: 1, py: 0.5, fontSize: 12, color: 'text.secondary', borderBottom: 1, borderColor: 'divider', position: 'sticky', top: 0, bgcolor: 'background.paper', zIndex: 2, '& > .end': { textAlign: 'right' } }}>
+      <Box
+        sx={{
+          display: { xs: 'none', md: 'grid' },
+          gridTemplateColumns: columns.md,
+          columnGap: '10px',
+          alignItems: 'end',
+          pr: 1,
+          py: 0.5,
+          fontSize: 12,
+          color: 'text.secondary',
+          borderBottom: 1,
+          borderColor: 'divider',
+          position: 'sticky',
+          top: 0,
+          bgcolor: 'background.paper',
+          zIndex: 2,
+          '& > .end': { textAlign: 'right' },
+        }}
+      >
         <span />
         <span>to scale</span>
         <span role="status">
@@ -100,7 +146,14 @@ export function Rows(props: RowsProps) {
       </Box>
       <Box component="ul" ref={list} onKeyDown={walk} aria-label="Gear" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {items.map((entry) => (
-          <Thing key={entry.item.id} entry={entry} forCamera={forCamera} chosen={chosen.some((c) => c.item.id === entry.item.id)} onOpen={onOpen} onChoose={onChoose} />
+          <Thing
+            key={entry.item.id}
+            entry={entry}
+            forCamera={forCamera}
+            chosen={chosen.some((c) => c.item.id === entry.item.id)}
+            onOpen={onOpen}
+            onChoose={onChoose}
+          />
         ))}
       </Box>
       <div ref={end} />
@@ -147,7 +200,9 @@ const Thing = memo(function Thing({ entry, forCamera, chosen, onOpen, onChoose }
         </button>
         <div className="facts">{isLens && reach?.through ? `${text(item, 'mount')} · through ${reach.through}` : factsOf(item)}</div>
       </div>
-      <div className="second">{reach ? <Strip reach={reach} /> : <div className="facts">{aside || (isLens ? widest(item) : text(item, 'note'))}</div>}</div>
+      <div className="second">
+        {reach ? <Strip reach={reach} /> : <div className="facts">{aside || (isLens ? widest(item) : text(item, 'note'))}</div>}
+      </div>
       <div className="figures wide">{weight(number(item, 'weightG'))}</div>
       <div className="figures wide">{price(number(item, 'price'))}</div>
       <div className="held second">{entry.retiredAt ? 'retired' : item.kind === 'mount' ? '' : held(item)}</div>

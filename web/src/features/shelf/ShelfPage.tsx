@@ -26,7 +26,16 @@ const asked = (params: URLSearchParams): ShelfAsk => ({
   mode: params.get('mode') ?? '',
   order: params.get('order') ?? '',
 });
-const names: Record<keyof ShelfAsk, string> = { q: 'q', kind: 'kind', holding: 'holding', mount: 'mount', retired: 'retired', body: 'camera', mode: 'mode', order: 'order' };
+const names: Record<keyof ShelfAsk, string> = {
+  q: 'q',
+  kind: 'kind',
+  holding: 'holding',
+  mount: 'mount',
+  retired: 'retired',
+  body: 'camera',
+  mode: 'mode',
+  order: 'order',
+};
 
 /** The crew's gear: found by typing, told apart by drawings to scale, changed in place. The address holds what is asked for. */
 export function ShelfPage() {
@@ -81,7 +90,10 @@ export function ShelfPage() {
           Shelf
         </Typography>
         <SearchField inputRef={search} text={ask.q} onText={(q) => change({ q })} />
-        <AddButton kind={ask.kind} onAdd={(kind) => setOpened({ item: { kind, id: crypto.randomUUID(), name: '' }, revision: null, retiredAt: null })} />
+        <AddButton
+          kind={ask.kind}
+          onAdd={(kind) => setOpened({ item: { kind, id: crypto.randomUUID(), name: '' }, revision: null, retiredAt: null })}
+        />
         <Button onClick={() => setBringing(true)}>Bring in</Button>
         <TakeOut />
       </Box>
@@ -91,7 +103,11 @@ export function ShelfPage() {
         <Box sx={{ display: 'flex', gap: 1, ml: 'auto', position: { md: 'absolute' }, right: 0, bottom: 0, '& > *': { width: 190 } }}>
           <CameraChoice cameras={cameras ?? noCameras} camera={camera} onChange={(body) => change({ body, mode: '' })} />
           {camera && (
-            <LabelledSelect label="in its mode" value={ask.mode || (modesOf(camera.item)[0]?.name ?? '')} onChange={(mode) => change({ mode })}>
+            <LabelledSelect
+              label="in its mode"
+              value={ask.mode || (modesOf(camera.item)[0]?.name ?? '')}
+              onChange={(mode) => change({ mode })}
+            >
               {modesOf(camera.item).map((mode) => (
                 <MenuItem key={mode.name} value={mode.name}>
                   {mode.name}
@@ -129,7 +145,17 @@ export function ShelfPage() {
         />
       )}
       {ready && lenses.length > 0 && <SideBySide lenses={lenses} camera={camera} mode={ask.mode} onClear={() => setChosen([])} />}
-      {ready && kinds.length > 0 && opened && <GearPanel key={opened.item.id + String(opened.revision)} opened={opened} camera={camera} mode={ask.mode} feet={feet} onSaid={say} onOpen={setOpened} />}
+      {ready && kinds.length > 0 && opened && (
+        <GearPanel
+          key={opened.item.id + String(opened.revision)}
+          opened={opened}
+          camera={camera}
+          mode={ask.mode}
+          feet={feet}
+          onSaid={say}
+          onOpen={setOpened}
+        />
+      )}
       {bringing && <BringIn onClose={() => setBringing(false)} onSaid={say} />}
       <SaidBar said={said} onDone={() => setSaid(null)} />
     </Box>
@@ -180,7 +206,11 @@ function AddButton({ kind, onAdd }: { kind: string; onAdd: (kind: string) => voi
   const shown = kinds.find((k) => k.key === kind);
   return (
     <>
-      <Button variant="contained" aria-haspopup={shown ? undefined : 'menu'} onClick={(event) => (shown ? onAdd(shown.key) : setAnchor(event.currentTarget))}>
+      <Button
+        variant="contained"
+        aria-haspopup={shown ? undefined : 'menu'}
+        onClick={(event) => (shown ? onAdd(shown.key) : setAnchor(event.currentTarget))}
+      >
         Add {shown ? `a ${shown.name.toLowerCase()}` : '…'}
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
@@ -204,7 +234,15 @@ const noCameras: ShelfEntry[] = [];
 const some = createFilterOptions<ShelfEntry>({ limit: 100 });
 
 /** The camera for which equivalents are told; of many, the first hundred that meet what is typed. */
-function CameraChoice({ cameras, camera, onChange }: { cameras: ShelfEntry[]; camera: ShelfEntry | undefined; onChange: (id: string) => void }) {
+function CameraChoice({
+  cameras,
+  camera,
+  onChange,
+}: {
+  cameras: ShelfEntry[];
+  camera: ShelfEntry | undefined;
+  onChange: (id: string) => void;
+}) {
   const id = useId();
   return (
     <Box sx={{ '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' } }}>
@@ -219,7 +257,15 @@ function CameraChoice({ cameras, camera, onChange }: { cameras: ShelfEntry[]; ca
         isOptionEqualToValue={(a, b) => a.item.id === b.item.id}
         onChange={(_, next) => onChange(next?.item.id ?? '')}
         renderInput={(params) => <TextField {...params} size="small" placeholder="each lens’s own format" />}
-        sx={{ '& .MuiInputBase-root': { height: 40, py: 0, fontSize: 14, bgcolor: 'background.default', '& fieldset': { borderColor: 'divider' } } }}
+        sx={{
+          '& .MuiInputBase-root': {
+            height: 40,
+            py: 0,
+            fontSize: 14,
+            bgcolor: 'background.default',
+            '& fieldset': { borderColor: 'divider' },
+          },
+        }}
       />
     </Box>
   );
@@ -248,14 +294,36 @@ function TakeOut() {
 }
 
 /** Chosen lenses in one scale, and their circles over the sensor. */
-function SideBySide({ lenses, camera, mode, onClear }: { lenses: ShelfEntry['item'][]; camera: ShelfEntry | undefined; mode: string; onClear: () => void }) {
+function SideBySide({
+  lenses,
+  camera,
+  mode,
+  onClear,
+}: {
+  lenses: ShelfEntry['item'][];
+  camera: ShelfEntry | undefined;
+  mode: string;
+  onClear: () => void;
+}) {
   const { formats } = core();
   const areas = areasOf(camera?.item, mode, formats);
   return (
     <Box
       component="section"
       aria-label="Side by side"
-      sx={{ position: 'sticky', bottom: 0, display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 240px auto' }, gap: 2, alignItems: 'center', p: 1, height: { sm: 216 }, bgcolor: 'background.paper', borderTop: 2, borderColor: 'primary.main' }}
+      sx={{
+        position: 'sticky',
+        bottom: 0,
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', sm: '1fr 240px auto' },
+        gap: 2,
+        alignItems: 'center',
+        p: 1,
+        height: { sm: 216 },
+        bgcolor: 'background.paper',
+        borderTop: 2,
+        borderColor: 'primary.main',
+      }}
     >
       <Box sx={{ minWidth: 0 }}>
         <LensesInScale lenses={lenses} />
@@ -265,7 +333,9 @@ function SideBySide({ lenses, camera, mode, onClear }: { lenses: ShelfEntry['ite
       </Box>
       <Box>
         <Circles lenses={lenses} areas={areas} formats={formats} />
-        <Typography sx={{ fontSize: 12, color: 'text.secondary', textAlign: 'center' }}>circles over {areas[0]?.name.toLowerCase()}; another scale</Typography>
+        <Typography sx={{ fontSize: 12, color: 'text.secondary', textAlign: 'center' }}>
+          circles over {areas[0]?.name.toLowerCase()}; another scale
+        </Typography>
       </Box>
       <Button onClick={onClear}>Clear</Button>
     </Box>

@@ -39,11 +39,17 @@ export const Strip = memo(function Strip({ reach }: { reach: Reach }) {
   const { shortMm, longMm, widestShort, widestLong, covers } = reach;
   const zoom = longMm > shortMm * 1.001;
   const [start, end] = [place(shortMm), place(longMm)];
-  const f = widestShort == null ? '' : ` ${aperture(widestShort)}${widestLong != null && Math.abs(widestLong - widestShort) > 0.05 ? `–${aperture(widestLong).slice(1)}` : ''}`;
+  const f =
+    widestShort == null
+      ? ''
+      : ` ${aperture(widestShort)}${widestLong != null && Math.abs(widestLong - widestShort) > 0.05 ? `–${aperture(widestLong).slice(1)}` : ''}`;
   const label = `${plain(shortMm, 0)}${zoom ? `–${plain(longMm, 0)}` : ''}${f}`;
   return (
     <Track role="img" aria-label={`Like ${label.replace('–', ' to ')} on full frame${covers === false ? ', dark corners' : ''}`}>
-      <div className={covers === false ? 'bar dark' : 'bar'} style={{ left: `calc(${start}% - 2px)`, width: `max(4px, ${end - start}%)` }} />
+      <div
+        className={covers === false ? 'bar dark' : 'bar'}
+        style={{ left: `calc(${start}% - 2px)`, width: `max(4px, ${end - start}%)` }}
+      />
       <span style={start > 62 ? { right: `${100 - end}%` } : { left: `calc(${start}% - 3px)` }}>{label}</span>
     </Track>
   );

@@ -2,8 +2,7 @@ import type { GearItem } from '../../core/core';
 import { plain, withUnit } from '../../ui/format';
 
 /** Reading what is known of a thing; undefined for what is not. */
-export const number = (item: GearItem, field: string): number | undefined =>
-  typeof item[field] === 'number' ? item[field] : undefined;
+export const number = (item: GearItem, field: string): number | undefined => (typeof item[field] === 'number' ? item[field] : undefined);
 export const text = (item: GearItem, field: string): string => (typeof item[field] === 'string' ? item[field] : '');
 export const list = <T>(item: GearItem, field: string): T[] => (Array.isArray(item[field]) ? (item[field] as T[]) : []);
 
@@ -49,17 +48,36 @@ type Facts = (item: GearItem) => (string | false | undefined)[];
 
 /** What tells a thing of each kind from others, in a few words. */
 const facts: Record<string, Facts> = {
-  mount: (i) => [number(i, 'flangeMm') !== undefined && `flange ${mm(number(i, 'flangeMm')!)}`, list<string>(i, 'takes').length > 0 && `also takes ${list<string>(i, 'takes').join(', ')}`],
+  mount: (i) => [
+    number(i, 'flangeMm') !== undefined && `flange ${mm(number(i, 'flangeMm')!)}`,
+    list<string>(i, 'takes').length > 0 && `also takes ${list<string>(i, 'takes').join(', ')}`,
+  ],
   body: (i) => [list<string>(i, 'mounts').join(' or '), sensor(i), `${modesOf(i).length} modes`, stops(i, 'bodyStabilisationStops')],
-  fixedLensCamera: (i) => [sensor(i), `${both(number(i, 'focalShortMm'), number(i, 'focalLongMm'))} mm ${widest(i)}`, `${modesOf(i).length} modes`],
-  lens: (i) => [text(i, 'mount'), text(i, 'madeFor'), i.frontBulges === true ? 'no filters' : thread(i, 'filterThreadMm'), stops(i, 'lensStabilisationStops')],
+  fixedLensCamera: (i) => [
+    sensor(i),
+    `${both(number(i, 'focalShortMm'), number(i, 'focalLongMm'))} mm ${widest(i)}`,
+    `${modesOf(i).length} modes`,
+  ],
+  lens: (i) => [
+    text(i, 'mount'),
+    text(i, 'madeFor'),
+    i.frontBulges === true ? 'no filters' : thread(i, 'filterThreadMm'),
+    stops(i, 'lensStabilisationStops'),
+  ],
   adapter: (i) => [`${text(i, 'lensMount')} onto ${text(i, 'bodyMount')}`, role(i)],
-  attachment: (i) => [`${plain(number(i, 'squeezeRatio') ?? 1)}× squeeze`, thread(i, 'threadMm'), i.needsSupport === true && 'needs support'],
+  attachment: (i) => [
+    `${plain(number(i, 'squeezeRatio') ?? 1)}× squeeze`,
+    thread(i, 'threadMm'),
+    i.needsSupport === true && 'needs support',
+  ],
   closeUpLens: (i) => [`+${plain(number(i, 'dioptres') ?? 0)} dpt`, thread(i, 'threadMm')],
   filter: (i) => [number(i, 'stops') !== undefined && `${both(number(i, 'stops'), number(i, 'stopsMost'))} stops`, thread(i, 'threadMm')],
   stepRing: (i) => [`${plain(number(i, 'threadMm') ?? 0)} to ${plain(number(i, 'frontThreadMm') ?? 0)} mm`],
   support: (i) => [text(i, 'type'), number(i, 'payloadG') !== undefined && `carries ${weight(number(i, 'payloadG'))}`],
-  bagItem: (i) => [number(i, 'energyWh') !== undefined && withUnit(plain(number(i, 'energyWh')!), 'Wh'), number(i, 'storageGb') !== undefined && withUnit(plain(number(i, 'storageGb')!), 'GB')],
+  bagItem: (i) => [
+    number(i, 'energyWh') !== undefined && withUnit(plain(number(i, 'energyWh')!), 'Wh'),
+    number(i, 'storageGb') !== undefined && withUnit(plain(number(i, 'storageGb')!), 'GB'),
+  ],
 };
 
 /** What tells a thing from others of its kind, in one line. */

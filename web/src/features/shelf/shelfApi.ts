@@ -104,7 +104,7 @@ export const useKind = (kind: string) =>
     queryKey: [shelfKey, 'all', kind],
     queryFn: async ({ signal }) => {
       const found: ShelfEntry[] = [];
-      for (let total = 1; found.length < total; ) {
+      for (let total = 1; found.length < total;) {
         const page = await readPage({ ...nothing, kind, order: 'name' }, found.length, signal, 1000);
         total = page.total;
         found.push(...page.items);
@@ -200,7 +200,9 @@ export async function bringIn(file: File, write: number | null, signal: AbortSig
     const said = (await response.json()) as ImportResult | { detail?: string };
     return 'rows' in said ? said : failure(response.status, said);
   } catch (e) {
-    return signal.aborted ? { kind: 'refused', say: 'Stopped; nothing was written.' } : { ...unreachable, say: `${unreachable.say} ${String(e)}` };
+    return signal.aborted
+      ? { kind: 'refused', say: 'Stopped; nothing was written.' }
+      : { ...unreachable, say: `${unreachable.say} ${String(e)}` };
   }
 }
 

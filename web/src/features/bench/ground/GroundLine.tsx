@@ -171,12 +171,16 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
       fromSubject: true,
       kind: 'cameraPlace',
       set: (mm) => changeScene({ microphoneMm: Math.max(nearestMm, mm) }),
-      drawing: <Microphone at={before(microphoneMm)} y={fromAbove ? axis : Math.max(20, y(figureMm) + 4)} ink={text.primary} paper={paper.paper} />,
+      drawing: (
+        <Microphone at={before(microphoneMm)} y={fromAbove ? axis : Math.max(20, y(figureMm) + 4)} ink={text.primary} paper={paper.paper} />
+      ),
     });
   }
   for (const stand of stands) {
     const letters = stand.rigs.map(rigLetter).join(' ');
-    const set = stand.own ? (mm: number) => standAt(stand.rigs[0]!, Math.max(nearestMm, mm)) : (mm: number) => moveCamera(Math.max(nearestMm, mm));
+    const set = stand.own
+      ? (mm: number) => standAt(stand.rigs[0]!, Math.max(nearestMm, mm))
+      : (mm: number) => moveCamera(Math.max(nearestMm, mm));
     movables.push({
       key: `camera${stand.own ? stand.rigs[0] : ''}`,
       label: `${stand.own ? `Camera of rig ${letters}` : 'Camera'}: distance to the subject`,
@@ -188,7 +192,15 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
       set,
       drawing: (
         <>
-          <Camera at={[before(stand.distanceMm), axis]} pxPerMm={pxPerMm} frontMm={stand.frontMm} fromAbove={fromAbove} groundPx={drawingPx} ink={text.primary} paper={paper.paper} />
+          <Camera
+            at={[before(stand.distanceMm), axis]}
+            pxPerMm={pxPerMm}
+            frontMm={stand.frontMm}
+            fromAbove={fromAbove}
+            groundPx={drawingPx}
+            ink={text.primary}
+            paper={paper.paper}
+          />
           {spread && <Letters at={before(stand.distanceMm)} y={axis + 20 + 50 * Math.max(0.11, pxPerMm)} rigs={stand.rigs} />}
         </>
       ),
@@ -221,7 +233,11 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
   });
 
   return (
-    <Panel aria-label="Ground line" ref={box} style={{ overflow: 'hidden', position: 'relative', boxSizing: 'content-box', height: heightPx, contain: 'strict' }}>
+    <Panel
+      aria-label="Ground line"
+      ref={box}
+      style={{ overflow: 'hidden', position: 'relative', boxSizing: 'content-box', height: heightPx, contain: 'strict' }}
+    >
       <svg width="100%" height={heightPx} style={{ display: 'block', touchAction: 'pan-y', userSelect: 'none' }}>
         <clipPath id="ground-clip">
           <rect width={widthPx} height={drawingPx} />
@@ -247,7 +263,9 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
               onSize={(sizeMm) => zoomTo(i, setup, sizeMm, fromAbove)}
             />
           ))}
-          {!fromAbove && scale.bottomMm === 0 && <line x1="0" x2={widthPx} y1={drawingPx - 1} y2={drawingPx - 1} stroke={drawing.line} strokeWidth="2" />}
+          {!fromAbove && scale.bottomMm === 0 && (
+            <line x1="0" x2={widthPx} y1={drawingPx - 1} y2={drawingPx - 1} stroke={drawing.line} strokeWidth="2" />
+          )}
         </g>
         {!fromAbove && scale.bottomMm > 0 && (
           <text x="8" y={drawingPx - 6} fontSize="11" fill={text.secondary}>
@@ -268,7 +286,17 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
         </g>
         {reports.map((report, i) => {
           const from = subjectMm - distanceOf(rigs[i]!, scene);
-          return <SharpZone key={i} index={i} report={report} top={drawingPx + rulerPx + i * bandPx} x={(mm) => x(from + mm)} widthPx={widthPx} feet={feet} />;
+          return (
+            <SharpZone
+              key={i}
+              index={i}
+              report={report}
+              top={drawingPx + rulerPx + i * bandPx}
+              x={(mm) => x(from + mm)}
+              widthPx={widthPx}
+              feet={feet}
+            />
+          );
         })}
         {movables.map((thing) => (
           <DragHandle
@@ -322,7 +350,9 @@ function standsOf(rigs: RigInput[], reports: RigReport[], scene: SceneInput): St
     return fronts.length === 0 ? null : Math.max(...fronts);
   };
   const together = rigs.flatMap((rig, i) => (rig.subjectDistanceMm == null ? [i] : []));
-  const stands = rigs.flatMap((rig, i): Stand[] => (rig.subjectDistanceMm == null ? [] : [{ rigs: [i], own: true, distanceMm: rig.subjectDistanceMm, frontMm: front([i]) }]));
+  const stands = rigs.flatMap((rig, i): Stand[] =>
+    rig.subjectDistanceMm == null ? [] : [{ rigs: [i], own: true, distanceMm: rig.subjectDistanceMm, frontMm: front([i]) }],
+  );
   if (together.length > 0) {
     stands.push({ rigs: together, own: false, distanceMm: scene.subjectDistanceMm, frontMm: front(together) });
   }
@@ -369,5 +399,9 @@ function Letters({ at, y, rigs }: { at: number; y: number; rigs: number[] }) {
 }
 
 function Letter({ index, dx }: { index: number; dx: number }) {
-  return <tspan dx={dx} fill={useRigColour(index)}>{rigLetter(index)}</tspan>;
+  return (
+    <tspan dx={dx} fill={useRigColour(index)}>
+      {rigLetter(index)}
+    </tspan>
+  );
 }

@@ -41,7 +41,13 @@ export function groundScale({ widthPx, heightPx, furthestMm, backMm, tallestMm, 
 }
 
 /** Marks of the ruler, to both sides of its zero: round distances far enough apart to be read. */
-export function rulerMarks(pxPerMm: number, zeroPx: number, fromPx: number, toPx: number, feet: boolean): { mm: number; px: number; text: string }[] {
+export function rulerMarks(
+  pxPerMm: number,
+  zeroPx: number,
+  fromPx: number,
+  toPx: number,
+  feet: boolean,
+): { mm: number; px: number; text: string }[] {
   const unit = feet ? 304.8 : 1000;
   const steps = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000, 20_000, 50_000, 100_000, 1_000_000];
   const step = (steps.find((s) => s * unit * pxPerMm >= 58) ?? 1e7) * unit;

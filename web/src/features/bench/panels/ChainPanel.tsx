@@ -32,7 +32,9 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
   if (!chain || !found) {
     return (
       <SidePanel title="Parts" mark={<RigMark index={index} size={24} />}>
-        <Typography sx={{ fontSize: 14 }}>This rig is bare numbers. Build it from the shelf to see what its parts make together.</Typography>
+        <Typography sx={{ fontSize: 14 }}>
+          This rig is bare numbers. Build it from the shelf to see what its parts make together.
+        </Typography>
         <Button variant="contained" sx={{ mt: 1 }} onClick={() => open({ kind: 'parts', rig: index, place: 0, isNew: true })}>
           Choose a camera
         </Button>
@@ -48,13 +50,25 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
         {weight(totals.weightG)} · {withUnit(plain(totals.lengthMm, 0), 'mm')} long · {totals.priceUnknown && 'at least '}
         {price(totals.price)}
       </Typography>
-      {!found.rig && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>The chain is not complete: the figures are those of before.</Typography>}
+      {!found.rig && (
+        <Typography sx={{ fontSize: 13, color: 'warning.main' }}>The chain is not complete: the figures are those of before.</Typography>
+      )}
       <OnShelf index={index} chain={chain} />
       <Box component="ul" aria-label="Found" sx={{ listStyle: 'none', m: 0, p: 0, mt: 1 }}>
         {findings.length === 0 && <li style={{ fontSize: 14 }}>Everything fits and nothing is lost.</li>}
         {findings.map((f) => (
-          <Box component="li" key={`${f.kind}${f.part}${f.reason}`} sx={{ py: 0.75, borderTop: 1, borderColor: 'divider', fontSize: 14, lineHeight: 1.35 }}>
-            <Box sx={{ fontSize: 12.5, fontWeight: 650, color: f.severity === 'note' || f.severity === 'costs' ? 'text.secondary' : 'warning.main' }}>
+          <Box
+            component="li"
+            key={`${f.kind}${f.part}${f.reason}`}
+            sx={{ py: 0.75, borderTop: 1, borderColor: 'divider', fontSize: 14, lineHeight: 1.35 }}
+          >
+            <Box
+              sx={{
+                fontSize: 12.5,
+                fontWeight: 650,
+                color: f.severity === 'note' || f.severity === 'costs' ? 'text.secondary' : 'warning.main',
+              }}
+            >
               {weighs[f.severity]}
               {f.part >= 0 && ` · ${chain.parts[f.part]?.item.name ?? ''}`}
             </Box>
@@ -122,10 +136,13 @@ function OnShelf({ index, chain }: { index: number; chain: Chain }) {
     });
   return (
     <Box sx={{ fontSize: 13, color: 'text.secondary' }}>
-      {gone.length > 0 && <div>No longer offered on the Shelf: {gone.map((p) => fullName(p.item)).join(', ')}. The rig keeps what was known.</div>}
+      {gone.length > 0 && (
+        <div>No longer offered on the Shelf: {gone.map((p) => fullName(p.item)).join(', ')}. The rig keeps what was known.</div>
+      )}
       {newer.length > 0 && (
         <div>
-          Changed on the Shelf since: {newer.map((p) => fullName(p.item)).join(', ')}. <Button onClick={renew}>Take what is known now</Button>
+          Changed on the Shelf since: {newer.map((p) => fullName(p.item)).join(', ')}.{' '}
+          <Button onClick={renew}>Take what is known now</Button>
         </div>
       )}
     </Box>

@@ -32,8 +32,8 @@ export function ConventionsPanel({ setup, conventions, problems, feet }: Convent
         People differ in these, and figures with them. They are saved with the comparison and printed with every figure.
       </Typography>
       {questions.map((question) => (
-          <Choice key={question.school} question={question} feet={feet} />
-        ))}
+        <Choice key={question.school} question={question} feet={feet} />
+      ))}
       <Sizes conventions={conventions} problems={problems} feet={feet} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5 }}>
         <Button variant="outlined" disabled={isDefault} onClick={() => preferConventions(conventions)}>

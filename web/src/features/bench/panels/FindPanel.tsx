@@ -37,7 +37,14 @@ let remembered: Asked | null = null;
 export function FindPanel({ setup, feet }: { setup: Setup; feet: boolean }) {
   const subject = setup.scene.subjectDistanceMm;
   const [asked, setAsked] = useState<Asked>(
-    remembered ?? { goal: 'distance', sizeMm: 600, isAcross: false, fromMm: Math.round(subject * 0.9), toMm: Math.round(subject * 1.2), share: 0.02 },
+    remembered ?? {
+      goal: 'distance',
+      sizeMm: 600,
+      isAcross: false,
+      fromMm: Math.round(subject * 0.9),
+      toMm: Math.round(subject * 1.2),
+      share: 0.02,
+    },
   );
   const ask = (part: Partial<Asked>) => {
     remembered = { ...asked, ...part };
@@ -73,7 +80,11 @@ export function FindPanel({ setup, feet }: { setup: Setup; feet: boolean }) {
               problem={problem('sizeMm')}
               onValue={(sizeMm) => ask({ sizeMm })}
             />
-            <LabelledSelect label="As its" value={asked.isAcross ? 'width' : 'height'} onChange={(side) => ask({ isAcross: side === 'width' })}>
+            <LabelledSelect
+              label="As its"
+              value={asked.isAcross ? 'width' : 'height'}
+              onChange={(side) => ask({ isAcross: side === 'width' })}
+            >
               <MenuItem value="height">height</MenuItem>
               <MenuItem value="width">width</MenuItem>
             </LabelledSelect>
@@ -117,9 +128,20 @@ export function FindPanel({ setup, feet }: { setup: Setup; feet: boolean }) {
         )}
       </Fields>
       {(asked.goal === 'distance' || asked.goal === 'range') && <Bounds setup={setup} feet={feet} />}
-      {solutions.map((ofRig, rig) => ofRig.map((solution) => <Answer key={`${rig}${solution.what}`} rig={rig} solution={solution} focuses={asked.goal === 'depth'} />))}
+      {solutions.map((ofRig, rig) =>
+        ofRig.map((solution) => <Answer key={`${rig}${solution.what}`} rig={rig} solution={solution} focuses={asked.goal === 'depth'} />),
+      )}
       {solutions.length > 1 && asked.goal !== 'range' && asked.goal !== 'depth' && (
-        <Button fullWidth variant="outlined" sx={{ mt: 1 }} onClick={() => applySolutions(solutions.flatMap(([solution], rig) => (solution && isSettable(solution) ? [setting(rig, solution, false)] : [])))}>
+        <Button
+          fullWidth
+          variant="outlined"
+          sx={{ mt: 1 }}
+          onClick={() =>
+            applySolutions(
+              solutions.flatMap(([solution], rig) => (solution && isSettable(solution) ? [setting(rig, solution, false)] : [])),
+            )
+          }
+        >
           Set them all
         </Button>
       )}
@@ -143,7 +165,8 @@ function Bounds({ setup, feet }: { setup: Setup; feet: boolean }) {
   );
 }
 
-const isSettable = ({ subjectDistanceMm, focalLengthMm, fNumber }: Solution) => subjectDistanceMm !== null || focalLengthMm !== null || fNumber !== null;
+const isSettable = ({ subjectDistanceMm, focalLengthMm, fNumber }: Solution) =>
+  subjectDistanceMm !== null || focalLengthMm !== null || fNumber !== null;
 
 const setting = (index: number, { subjectDistanceMm, focalLengthMm, fNumber }: Solution, focuses: boolean): Setting => ({
   index,
@@ -161,7 +184,18 @@ interface AnswerProps {
 
 function Answer({ rig, solution, focuses }: AnswerProps) {
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: '28px 1fr auto', gap: 0.5, alignItems: 'start', py: 1, borderTop: 1, borderColor: 'divider', fontSize: 14 }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '28px 1fr auto',
+        gap: 0.5,
+        alignItems: 'start',
+        py: 1,
+        borderTop: 1,
+        borderColor: 'divider',
+        fontSize: 14,
+      }}
+    >
       <RigMark index={rig} size={22} />
       <div>
         <Box sx={{ fontSize: 12.5, fontWeight: 650, color: solution.isMet ? 'text.secondary' : 'warning.main' }}>

@@ -9,9 +9,17 @@ type Thing = 'place' | 'framing' | 'blur' | 'light';
 
 const things: [Thing, string, string][] = [
   ['place', 'Place', 'Camera and subject stay where they are.'],
-  ['framing', 'Framing', 'The height of the picture at the subject stays: the camera moves, or, where the place is held or a hand moves the camera, the lens zooms.'],
+  [
+    'framing',
+    'Framing',
+    'The height of the picture at the subject stays: the camera moves, or, where the place is held or a hand moves the camera, the lens zooms.',
+  ],
   ['blur', 'Blur behind', 'The blur of the background stays, as a share of the picture’s height: the aperture follows.'],
-  ['light', 'Light', 'The exposure stays: filters come off before the sensitivity rises, and it falls to the body’s lowest before they go on.'],
+  [
+    'light',
+    'Light',
+    'The exposure stays: filters come off before the sensitivity rises, and it falls to the body’s lowest before they go on.',
+  ],
 ];
 
 /** What is held after one thing is pressed: the place is let go for a framing, and comes back when nothing else is held in its stead. */
@@ -41,7 +49,9 @@ export function HoldPanel() {
   );
   return (
     <SidePanel title="Hold">
-      <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>What stays equal while you change something. What you move yourself is never moved back.</Typography>
+      <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
+        What stays equal while you change something. What you move yourself is never moved back.
+      </Typography>
       {things.map(([thing, name, sentence]) => (
         <FormControlLabel
           key={thing}
@@ -85,7 +95,18 @@ export function HoldPanel() {
           {notes.map(
             (of, rig) =>
               of.length > 0 && (
-                <Box key={rig} sx={{ display: 'grid', gridTemplateColumns: '28px 1fr', gap: 0.5, py: 1, borderTop: 1, borderColor: 'divider', fontSize: 14 }}>
+                <Box
+                  key={rig}
+                  sx={{
+                    display: 'grid',
+                    gridTemplateColumns: '28px 1fr',
+                    gap: 0.5,
+                    py: 1,
+                    borderTop: 1,
+                    borderColor: 'divider',
+                    fontSize: 14,
+                  }}
+                >
                   <RigMark index={rig} size={22} />
                   <div>
                     {of.map((note) => (

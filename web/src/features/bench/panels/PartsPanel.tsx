@@ -53,7 +53,9 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
   const items = new Map<string, ChainPart>([...parts, ...((data?.items ?? []) as ChainPart[])].map((p) => [p.item.id, p]));
   const chainWith = (ids: string[]): Chain => {
     const next = ids.map((id) => items.get(id)!);
-    const known = [...((data?.mounts ?? []) as GearItem[]), ...(chain?.mounts ?? [])].filter((m, i, all) => all.findIndex((o) => o.id === m.id) === i);
+    const known = [...((data?.mounts ?? []) as GearItem[]), ...(chain?.mounts ?? [])].filter(
+      (m, i, all) => all.findIndex((o) => o.id === m.id) === i,
+    );
     // Another camera has other modes.
     return { parts: next, mounts: mountsOf(next, known), mode: next[0]?.item.id === parts[0]?.item.id ? (chain?.mode ?? '') : '' };
   };
@@ -84,7 +86,16 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
         placeholder="fast, under 400 g, 77 mm thread"
         onChange={(event) => setText(event.target.value)}
         inputProps={{ 'aria-label': 'Find a part', maxLength: 200 }}
-        sx={{ minHeight: 40, px: 1, mb: 1, bgcolor: 'background.default', border: 1, borderColor: 'divider', borderRadius: 1, '&.Mui-focused': { borderColor: 'primary.main' } }}
+        sx={{
+          minHeight: 40,
+          px: 1,
+          mb: 1,
+          bgcolor: 'background.default',
+          border: 1,
+          borderColor: 'divider',
+          borderRadius: 1,
+          '&.Mui-focused': { borderColor: 'primary.main' },
+        }}
       />
       {current && place > 0 && (
         <Button onClick={without} sx={{ mb: 0.5 }}>
@@ -104,7 +115,18 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
         </Typography>
       )}
       {isRow && (
-        <Button fullWidth variant="outlined" disabled={ticked.length < 2} onClick={() => makeRowOfChains(index, ticked.map((option) => chainWith(option.parts)))} sx={{ my: 0.5 }}>
+        <Button
+          fullWidth
+          variant="outlined"
+          disabled={ticked.length < 2}
+          onClick={() =>
+            makeRowOfChains(
+              index,
+              ticked.map((option) => chainWith(option.parts)),
+            )
+          }
+          sx={{ my: 0.5 }}
+        >
           {ticked.length < 2 ? 'Tick two or more for a row' : `Make a row of these ${ticked.length}`}
         </Button>
       )}

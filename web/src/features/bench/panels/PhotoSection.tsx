@@ -13,12 +13,19 @@ import { Fields, Section } from './RigPanel';
 const typed = 'typed';
 
 /** The sensor and the focal length of a rig, turned with the photograph. */
-function takenBy(rig: number, { widthPx, heightPx }: Pick<Photo, 'widthPx' | 'heightPx'>): Pick<Photo, 'sensorWidthMm' | 'sensorHeightMm' | 'focalLengthMm'> {
+function takenBy(
+  rig: number,
+  { widthPx, heightPx }: Pick<Photo, 'widthPx' | 'heightPx'>,
+): Pick<Photo, 'sensorWidthMm' | 'sensorHeightMm' | 'focalLengthMm'> {
   const { document, reports } = useBench.getState();
   const { sensorWidthMm: a, sensorHeightMm: b } = document.setup.rigs[rig]!;
   const [long, short] = [Math.max(a, b), Math.min(a, b)];
   const upright = heightPx > widthPx;
-  return { sensorWidthMm: upright ? short : long, sensorHeightMm: upright ? long : short, focalLengthMm: reports[rig]!.figures.effectiveFocalLengthMm };
+  return {
+    sensorWidthMm: upright ? short : long,
+    sensorHeightMm: upright ? long : short,
+    focalLengthMm: reports[rig]!.figures.effectiveFocalLengthMm,
+  };
 }
 
 /** A photograph of the place: brought by a person, with what took it, and every rig's cut drawn on it. */
@@ -69,7 +76,9 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
       setSaid('The photograph is deleted.');
     }
   };
-  const rigOf = photo ? rigs.findIndex((_, i) => reports[i] && Object.entries(takenBy(i, photo)).every(([key, value]) => photo[key as keyof Photo] === value)) : -1;
+  const rigOf = photo
+    ? rigs.findIndex((_, i) => reports[i] && Object.entries(takenBy(i, photo)).every(([key, value]) => photo[key as keyof Photo] === value))
+    : -1;
 
   return (
     <Section title="Photograph">
@@ -124,7 +133,11 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
       {photo && (
         <>
           <Fields>
-            <LabelledSelect label="Taken with" value={rigOf < 0 ? typed : String(rigOf)} onChange={(rig) => rig !== typed && set(takenBy(Number(rig), photo))}>
+            <LabelledSelect
+              label="Taken with"
+              value={rigOf < 0 ? typed : String(rigOf)}
+              onChange={(rig) => rig !== typed && set(takenBy(Number(rig), photo))}
+            >
               <MenuItem value={typed}>as typed beside</MenuItem>
               {rigs.map((rig, i) => (
                 <MenuItem key={i} value={String(i)}>
@@ -145,7 +158,11 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
               label="Its sensor, mm"
               help="Width × height, turned with the picture. Empty where only an equivalent focal length is known."
               kind="sensorArea"
-              shown={photo.sensorWidthMm == null || photo.sensorHeightMm == null ? '' : `${plain(photo.sensorWidthMm)}×${plain(photo.sensorHeightMm)}`}
+              shown={
+                photo.sensorWidthMm == null || photo.sensorHeightMm == null
+                  ? ''
+                  : `${plain(photo.sensorWidthMm)}×${plain(photo.sensorHeightMm)}`
+              }
               placeholder="as on 36×24"
               problem={problem('sensorWidthMm') ?? problem('sensorHeightMm')}
               onClear={() => set({ sensorWidthMm: null, sensorHeightMm: null })}
@@ -168,8 +185,15 @@ function Cuts({ photo, reports }: { photo: Photo; reports: RigReport[] }) {
   return (
     <Box>
       <Box sx={{ position: 'relative', aspectRatio: photo.widthPx / photo.heightPx, overflow: 'hidden', borderRadius: 0.5 }}>
-        <Box component="img" src={photoAddress(photo)} alt="The photograph, with the cut of each rig" sx={{ width: '100%', height: '100%', display: 'block' }} />
-        {reports.map(({ figures: f }, i) => f.stillShareAcross > 0 && <Outline key={i} index={i} across={f.stillShareAcross} up={f.stillShareUp} />)}
+        <Box
+          component="img"
+          src={photoAddress(photo)}
+          alt="The photograph, with the cut of each rig"
+          sx={{ width: '100%', height: '100%', display: 'block' }}
+        />
+        {reports.map(
+          ({ figures: f }, i) => f.stillShareAcross > 0 && <Outline key={i} index={i} across={f.stillShareAcross} up={f.stillShareUp} />,
+        )}
       </Box>
       {wider.length > 0 && (
         <Box sx={{ fontSize: 12.5, mt: 0.5 }}>

@@ -3,8 +3,7 @@ import type { Reason } from '../../../core/core';
 import { RigMark } from '../../../ui/RigMark';
 import { SidePanel } from './SidePanel';
 
-const weight = { stops: 'No picture', spoils: 'Spoils it',
-  costs: 'costs something', note: 'To know' };
+const weight = { stops: 'No picture', spoils: 'Spoils it', costs: 'costs something', note: 'To know' };
 
 /** What stands in the way of a rig, and what to do. */
 export function ReasonsPanel({ rig, reasons }: { rig: number; reasons: Reason[] }) {

@@ -37,7 +37,14 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
   const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
   const mm = (value: number) => withUnit(plain(value, 4), 'mm');
 
-  const ofLens = (label: string, help: string, kind: EntryKind, field: NumberOf<LensInput>, shown: (value: number) => string, wide = false) => (
+  const ofLens = (
+    label: string,
+    help: string,
+    kind: EntryKind,
+    field: NumberOf<LensInput>,
+    shown: (value: number) => string,
+    wide = false,
+  ) => (
     <EntryField
       label={label}
       help={help}
@@ -51,7 +58,15 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
       onValue={(value) => changeLens(index, { [field]: value })}
     />
   );
-  const ofRig = (label: string, help: string, kind: EntryKind, field: NumberOf<RigInput>, empty: number | null, shown: (value: number) => string, placeholder = 'none') => (
+  const ofRig = (
+    label: string,
+    help: string,
+    kind: EntryKind,
+    field: NumberOf<RigInput>,
+    empty: number | null,
+    shown: (value: number) => string,
+    placeholder = 'none',
+  ) => (
     <EntryField
       label={label}
       help={help}
@@ -95,22 +110,66 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
             onValue={(from, to) => changeLens(index, { widestFNumber: from, widestLongFNumber: to })}
           />
           {ofLens('Narrowest aperture', 'The smallest opening that it has.', 'fNumber', 'narrowestFNumber', fNumber)}
-          {ofLens('T-number, wide open', 'Light that gets through at the widest aperture; needs the widest aperture beside it.', 'tNumber', 'widestTNumber', (v) => `T${plain(v)}`)}
+          {ofLens(
+            'T-number, wide open',
+            'Light that gets through at the widest aperture; needs the widest aperture beside it.',
+            'tNumber',
+            'widestTNumber',
+            (v) => `T${plain(v)}`,
+          )}
           {ofLens('Nearest focus', 'From the sensor mark.', 'nearestFocus', 'nearestFocusMm', (v) => distanceField(v, feet))}
-          {ofLens('Largest ratio', 'Size on the sensor over true size at the nearest focus: 1:4, 0.25. From it follows how the lens breathes.', 'magnification', 'largestMagnification', (v) => `${plain(v, 4)}×`)}
-          {ofLens('Measured focal length', 'From a test of your own, at this mark. Counts when the conventions go by measured ones.', 'focalLength', 'measuredFocalLengthMm', mm)}
-          {ofLens('Front from sensor', 'From the sensor mark to the front of the lens, with all that is mounted there.', 'frontFromSensor', 'frontFromSensorMm', mm)}
+          {ofLens(
+            'Largest ratio',
+            'Size on the sensor over true size at the nearest focus: 1:4, 0.25. From it follows how the lens breathes.',
+            'magnification',
+            'largestMagnification',
+            (v) => `${plain(v, 4)}×`,
+          )}
+          {ofLens(
+            'Measured focal length',
+            'From a test of your own, at this mark. Counts when the conventions go by measured ones.',
+            'focalLength',
+            'measuredFocalLengthMm',
+            mm,
+          )}
+          {ofLens(
+            'Front from sensor',
+            'From the sensor mark to the front of the lens, with all that is mounted there.',
+            'frontFromSensor',
+            'frontFromSensorMm',
+            mm,
+          )}
           {ofLens('Image circle', 'Diameter that the bare lens lights.', 'imageCircle', 'imageCircleMm', mm)}
-          {ofLens('Pupil magnification', 'Exit pupil over entrance pupil. Matters close up.', 'pupilMagnification', 'pupilMagnification', (v) => `${plain(v)}×`)}
+          {ofLens(
+            'Pupil magnification',
+            'Exit pupil over entrance pupil. Matters close up.',
+            'pupilMagnification',
+            'pupilMagnification',
+            (v) => `${plain(v)}×`,
+          )}
         </Fields>
       </Section>
       <Section title="Between and in front">
         <Fields>
-          {ofRig('Reducer lets out', 'The fastest aperture that comes out of the reducer, where it limits.', 'fNumber', 'opticsFastestFNumber', null, fNumber, 'not known')}
+          {ofRig(
+            'Reducer lets out',
+            'The fastest aperture that comes out of the reducer, where it limits.',
+            'fNumber',
+            'opticsFastestFNumber',
+            null,
+            fNumber,
+            'not known',
+          )}
           {ofRig('Extension tube', 'Tubes or bellows, in millimetres.', 'extension', 'extensionMm', 0, mm)}
           {ofRig('Close-up lens', 'In dioptres; two in a row add up.', 'closeUp', 'closeUpDioptres', 0, (v) => withUnit(plain(v), 'dpt'))}
           {ofLens('Opening in front', 'Clear diameter of the narrowest ring, hood or attachment.', 'frontOpening', 'frontOpeningMm', mm)}
-          {ofLens('Pupil to opening', 'From the entrance pupil, seen from the front, to that opening; a guess of half the lens will do.', 'frontOpening', 'frontOpeningFromPupilMm', mm)}
+          {ofLens(
+            'Pupil to opening',
+            'From the entrance pupil, seen from the front, to that opening; a guess of half the lens will do.',
+            'frontOpening',
+            'frontOpeningFromPupilMm',
+            mm,
+          )}
         </Fields>
       </Section>
       <Section title="Squeeze">
@@ -123,8 +182,21 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
             <MenuItem value="front">in front of the iris</MenuItem>
             <MenuItem value="rear">behind the iris</MenuItem>
           </LabelledSelect>
-          {ofRig('Turned by', 'How far the squeeze is turned against the sensor, degrees; a point light’s streak must be level.', 'squeezeTurn', 'squeezeTurnDeg', 0, (v) => `${plain(v)}°`)}
-          {ofLens('Shortest taking lens', 'The shortest focal length that a squeeze attachment allows behind it on this format.', 'focalLength', 'shortestTakingMm', mm)}
+          {ofRig(
+            'Turned by',
+            'How far the squeeze is turned against the sensor, degrees; a point light’s streak must be level.',
+            'squeezeTurn',
+            'squeezeTurnDeg',
+            0,
+            (v) => `${plain(v)}°`,
+          )}
+          {ofLens(
+            'Shortest taking lens',
+            'The shortest focal length that a squeeze attachment allows behind it on this format.',
+            'focalLength',
+            'shortestTakingMm',
+            mm,
+          )}
         </Fields>
       </Section>
       <Section title="Sensor">
@@ -133,15 +205,43 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
             label="Whole sensor, mm"
             help="The whole sensor when the mode uses a part of it: shows its crop as a link of its own."
             kind="sensorArea"
-            shown={rig.wholeSensorWidthMm == null || rig.wholeSensorHeightMm == null ? '' : `${plain(rig.wholeSensorWidthMm)}×${plain(rig.wholeSensorHeightMm)}`}
+            shown={
+              rig.wholeSensorWidthMm == null || rig.wholeSensorHeightMm == null
+                ? ''
+                : `${plain(rig.wholeSensorWidthMm)}×${plain(rig.wholeSensorHeightMm)}`
+            }
             placeholder="not known"
             problem={problem('wholeSensorWidthMm') ?? problem('wholeSensorHeightMm')}
             onClear={() => changeRig(index, { wholeSensorWidthMm: null, wholeSensorHeightMm: null })}
             onValue={(wholeSensorWidthMm, wholeSensorHeightMm) => changeRig(index, { wholeSensorWidthMm, wholeSensorHeightMm })}
           />
-          {ofRig('Sensitivity', 'ISO. With the scene’s brightness it tells what light is left over.', 'sensitivity', 'sensitivityIso', null, (v) => plain(v), 'open')}
-          {ofRig('Lowest sensitivity', 'The lowest that the body has without more noise; light that is held ends there. ISO 100 where it is not known.', 'sensitivity', 'lowestIso', null, (v) => plain(v), 'not known')}
-          {ofRig('Frames a second', 'Captured by this mode; empty for those of the timeline.', 'fps', 'captureFps', null, (v) => withUnit(plain(v), 'fps'), 'as timeline')}
+          {ofRig(
+            'Sensitivity',
+            'ISO. With the scene’s brightness it tells what light is left over.',
+            'sensitivity',
+            'sensitivityIso',
+            null,
+            (v) => plain(v),
+            'open',
+          )}
+          {ofRig(
+            'Lowest sensitivity',
+            'The lowest that the body has without more noise; light that is held ends there. ISO 100 where it is not known.',
+            'sensitivity',
+            'lowestIso',
+            null,
+            (v) => plain(v),
+            'not known',
+          )}
+          {ofRig(
+            'Frames a second',
+            'Captured by this mode; empty for those of the timeline.',
+            'fps',
+            'captureFps',
+            null,
+            (v) => withUnit(plain(v), 'fps'),
+            'as timeline',
+          )}
         </Fields>
       </Section>
       <Section title="Filters">
@@ -165,7 +265,9 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
           {ofRig('Lens', 'Stabilisation of the lens, stops.', 'stabilisationStops', 'lensStabilisationStops', 0, stops)}
         </Fields>
         <FormControlLabel
-          control={<Switch checked={rig.stabilisersAddUp ?? false} onChange={(_, stabilisersAddUp) => changeRig(index, { stabilisersAddUp })} />}
+          control={
+            <Switch checked={rig.stabilisersAddUp ?? false} onChange={(_, stabilisersAddUp) => changeRig(index, { stabilisersAddUp })} />
+          }
           label="Body and lens work together and add up"
           slotProps={{ typography: { sx: { fontSize: 13 } } }}
           sx={{ minHeight: 40 }}
@@ -174,8 +276,23 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
       <Section title="Back focus">
         <Fields>
           {ofRig('Mount too long by', 'Measured; below zero when it is too short.', 'mountError', 'mountErrorMm', 0, mm)}
-          {ofRig('Rear filter', 'Thickness of a filter between lens and sensor that the lens was not made for.', 'rearFilter', 'rearFilterMm', 0, mm)}
-          {ofRig('Its index', 'Refractive index of that filter; glass has about 1.5.', 'refractiveIndex', 'rearFilterIndex', 1.5, (v) => plain(v), '1.5')}
+          {ofRig(
+            'Rear filter',
+            'Thickness of a filter between lens and sensor that the lens was not made for.',
+            'rearFilter',
+            'rearFilterMm',
+            0,
+            mm,
+          )}
+          {ofRig(
+            'Its index',
+            'Refractive index of that filter; glass has about 1.5.',
+            'refractiveIndex',
+            'rearFilterIndex',
+            1.5,
+            (v) => plain(v),
+            '1.5',
+          )}
         </Fields>
       </Section>
     </SidePanel>

@@ -26,7 +26,11 @@ function readRow(text: string, bodies: RigInput[], room: number): { focalLengths
   const bad = read.find((r) => r.problem !== null);
   const focalLengths = read.map((r) => r.values[0]!);
   const count = words.length * bodies.length;
-  const outside = bad ? undefined : bodies.map(zoomOf).flatMap((zoom) => (zoom ? focalLengths.filter((f) => f < zoom[0] || f > zoom[1]).map((f) => ({ f, zoom })) : []))[0];
+  const outside = bad
+    ? undefined
+    : bodies
+        .map(zoomOf)
+        .flatMap((zoom) => (zoom ? focalLengths.filter((f) => f < zoom[0] || f > zoom[1]).map((f) => ({ f, zoom })) : []))[0];
   const problem =
     words.length === 0
       ? 'Type focal lengths, such as 18 25 40 60.'
@@ -47,11 +51,17 @@ export function RowPanel({ index, rigs, focused }: RowPanelProps) {
   const zoom = zoomOf(rigs[index]!);
   const lensPlace = chainOf(rigs[index]!)?.parts.findIndex((p) => p.item.kind === 'lens') ?? -1;
   const isPrime = zoom !== null && zoom[0] === zoom[1];
-  const [text, setText] = useState(zoom && !isPrime ? `${plain(zoom[0])} ${plain(Math.round(Math.sqrt(zoom[0] * zoom[1])))} ${plain(zoom[1])}` : '18 25 40 60 90 150');
+  const [text, setText] = useState(
+    zoom && !isPrime ? `${plain(zoom[0])} ${plain(Math.round(Math.sqrt(zoom[0] * zoom[1])))} ${plain(zoom[1])}` : '18 25 40 60 90 150',
+  );
   const [bodies, setBodies] = useState([index]);
   const [from, setFrom] = useState<'spot' | 'framing'>('spot');
   const [replaceAll, setReplaceAll] = useState(true);
-  const { focalLengths, problem } = readRow(text, bodies.map((i) => rigs[i]!), replaceAll ? mostRigs : mostRigs - rigs.length + 1);
+  const { focalLengths, problem } = readRow(
+    text,
+    bodies.map((i) => rigs[i]!),
+    replaceAll ? mostRigs : mostRigs - rigs.length + 1,
+  );
   const toggle = (body: number, on: boolean) => setBodies(on ? [...bodies, body].sort((a, b) => a - b) : bodies.filter((i) => i !== body));
   return (
     <SidePanel title="Make a row" mark={<RigMark index={index} size={24} />}>
@@ -99,7 +109,12 @@ export function RowPanel({ index, rigs, focused }: RowPanelProps) {
         control={<Switch checked={replaceAll} onChange={(_, on) => setReplaceAll(on)} />}
         label="In place of all rigs"
       />
-      <Button fullWidth variant="contained" disabled={problem !== null} onClick={() => makeRow(index, { focalLengths, bodies, atOneFraming: from === 'framing', replaceAll })}>
+      <Button
+        fullWidth
+        variant="contained"
+        disabled={problem !== null}
+        onClick={() => makeRow(index, { focalLengths, bodies, atOneFraming: from === 'framing', replaceAll })}
+      >
         Make the row
       </Button>
     </SidePanel>

@@ -48,7 +48,15 @@ const choices = (names: Record<string, string>) =>
 /** Place, light, motion and room: the same for all rigs. */
 export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: ScenePanelProps) {
   const far = (value: number) => distanceField(value, feet);
-  const field = (label: string, help: string, kind: EntryKind, name: Field, usual: number | null, shown: (value: number) => string, placeholder = '') => (
+  const field = (
+    label: string,
+    help: string,
+    kind: EntryKind,
+    name: Field,
+    usual: number | null,
+    shown: (value: number) => string,
+    placeholder = '',
+  ) => (
     <EntryField
       label={label}
       help={help}
@@ -66,10 +74,20 @@ export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: Sc
     <SidePanel title="Place, light and motion">
       <Section title="Place">
         <Fields>
-          <LabelledSelect label="Drawn in" help="Where the frames are drawn; no figure goes by it." value={scene.place ?? 'shed'} onChange={(place) => changeScene({ place })}>
+          <LabelledSelect
+            label="Drawn in"
+            help="Where the frames are drawn; no figure goes by it."
+            value={scene.place ?? 'shed'}
+            onChange={(place) => changeScene({ place })}
+          >
             {choices(scene.photo ? { ...places, photo: 'Your photograph' } : places)}
           </LabelledSelect>
-          <LabelledSelect label="Subject" help="What stands where focus is set." value={scene.subject ?? 'standing'} onChange={(subject) => changeScene({ subject })}>
+          <LabelledSelect
+            label="Subject"
+            help="What stands where focus is set."
+            value={scene.subject ?? 'standing'}
+            onChange={(subject) => changeScene({ subject })}
+          >
             {choices(subjects)}
           </LabelledSelect>
         </Fields>
@@ -77,7 +95,15 @@ export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: Sc
       <PhotoSection scene={scene} problems={problems} />
       <Section title="Light">
         <Fields>
-          {field('Brightness', 'Exposure value at ISO 100, such as EV 12, or lux on the subject, such as 500 lx.', 'brightness', 'brightnessEv', null, (v) => `EV ${plain(v, 2)}`, 'not known')}
+          {field(
+            'Brightness',
+            'Exposure value at ISO 100, such as EV 12, or lux on the subject, such as 500 lx.',
+            'brightness',
+            'brightnessEv',
+            null,
+            (v) => `EV ${plain(v, 2)}`,
+            'not known',
+          )}
           {field('Mains', 'Frequency of the mains that lamps hang on.', 'mains', 'mainsHertz', 50, (v) => withUnit(plain(v), 'Hz'))}
         </Fields>
         <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>
@@ -87,15 +113,46 @@ export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: Sc
       <Section title="Motion">
         <Fields>
           {field('Timeline', 'Frames a second of the finished film.', 'fps', 'timelineFps', 25, (v) => withUnit(plain(v), 'fps'))}
-          {field('Shutter angle', 'How much of each frame gathers light; 180° looks natural.', 'shutterAngle', 'shutterAngleDeg', 180, (v) => `${plain(v, 2)}°`)}
+          {field(
+            'Shutter angle',
+            'How much of each frame gathers light; 180° looks natural.',
+            'shutterAngle',
+            'shutterAngleDeg',
+            180,
+            (v) => `${plain(v, 2)}°`,
+          )}
           {field('Sideways move', 'The move of the camera for which parallax is told.', 'sideways', 'sidewaysMm', 100, far)}
         </Fields>
       </Section>
       <Section title="Room">
         <Fields>
-          {field('Camera not nearer', 'Heat, water, animals: the nearest that the camera may come to the subject.', 'cameraPlace', 'nearestCameraMm', null, far, 'free')}
-          {field('Camera not farther', 'The farthest that the sensor mark can be from the subject: the room less what stands behind the mark.', 'cameraPlace', 'farthestCameraMm', null, far, 'open')}
-          {field('Microphone', 'From the microphone to the mouth; empty for one on the camera. Each doubling costs 6 dB in the open.', 'cameraPlace', 'microphoneMm', null, far, 'on the camera')}
+          {field(
+            'Camera not nearer',
+            'Heat, water, animals: the nearest that the camera may come to the subject.',
+            'cameraPlace',
+            'nearestCameraMm',
+            null,
+            far,
+            'free',
+          )}
+          {field(
+            'Camera not farther',
+            'The farthest that the sensor mark can be from the subject: the room less what stands behind the mark.',
+            'cameraPlace',
+            'farthestCameraMm',
+            null,
+            far,
+            'open',
+          )}
+          {field(
+            'Microphone',
+            'From the microphone to the mouth; empty for one on the camera. Each doubling costs 6 dB in the open.',
+            'cameraPlace',
+            'microphoneMm',
+            null,
+            far,
+            'on the camera',
+          )}
           {field('Standing figure', 'Height of the figures in the frames.', 'lensHeight', 'figureHeightMm', 1750, far)}
         </Fields>
         <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>

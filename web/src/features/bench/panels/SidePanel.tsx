@@ -23,7 +23,13 @@ function OtherPanels() {
   );
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', px: 0.5, borderBottom: 1, borderColor: 'divider' }}>
-      {rigs.map((r, rig) => to(`Rig ${rigLetter(rig)}`, { kind: r.chain ? 'chain' : 'rig', rig }, `Go to ${r.chain ? 'parts' : 'more'} of rig ${rigLetter(rig)}`))}
+      {rigs.map((r, rig) =>
+        to(
+          `Rig ${rigLetter(rig)}`,
+          { kind: r.chain ? 'chain' : 'rig', rig },
+          `Go to ${r.chain ? 'parts' : 'more'} of rig ${rigLetter(rig)}`,
+        ),
+      )}
       {to('Place, light', { kind: 'scene' }, 'Go to place and light')}
       {to('Find', { kind: 'find' }, 'Go to find')}
       {to('Hold', { kind: 'hold' }, 'Go to hold')}
@@ -99,7 +105,12 @@ export function SidePanel({ title, mark, children }: SidePanelProps) {
         </IconButton>
       </Box>
       <OtherPanels />
-      <Box tabIndex={0} role="region" aria-label={title} sx={{ flex: 1, overflowY: 'auto', p: 1.5, pt: 1, '&:focus-visible': { outlineOffset: -2 } }}>
+      <Box
+        tabIndex={0}
+        role="region"
+        aria-label={title}
+        sx={{ flex: 1, overflowY: 'auto', p: 1.5, pt: 1, '&:focus-visible': { outlineOffset: -2 } }}
+      >
         <AsBefore />
         {children}
       </Box>

@@ -12,38 +12,48 @@ import {
   Typography,
 } from '@mui/material';
 import { useNavigate } from 'react-router';
-import type { Comparison } from '../../api/client';
-import { when } from '../../ui/format';
-import { useBench } from './benchStore';
-import { differences } from './differences';
-import { dropDraft } from './drafts';
-import { keepMine, openNew, takeTheirs } from './saving';
+import type { Work } from '../api/client';
+import { when } from '../ui/format';
+import type { Drafts } from './drafts';
+import type { Content, Keeper } from './saving';
 
 const shownAtMost = 8;
 
-/** Two people changed the same comparison: shows how the two differ and lets the person choose. Nothing is overwritten before. */
-export function ConflictDialog() {
-  const theirs = useBench((s) => (s.saving.kind === 'conflict' ? s.saving.theirs : null));
-  return theirs && <Choice theirs={theirs} />;
+/** One thing in which two versions differ, in the words of the screen. */
+export interface Difference {
+  what: string;
+  mine: string;
+  theirs: string;
 }
 
-function Choice({ theirs }: { theirs: Comparison }) {
-  const { name, document, id } = useBench();
+interface ConflictDialogProps<D> {
+  /** What it is called: comparison, production. */
+  word: string;
+  /** Where one is looked at, before its identity. */
+  address: string;
+  mine: Content<D> & { id: string };
+  theirs: Work<D>;
+  differing: Difference[];
+  keeper: Keeper<D>;
+  drafts: Drafts<D>;
+}
+
+/** Two people changed the same work: shows how the two differ and lets the person choose. Nothing is overwritten before. */
+export function ConflictDialog<D>({ word, address, mine, theirs, differing, keeper, drafts }: ConflictDialogProps<D>) {
   const navigate = useNavigate();
-  const differing = differences({ name, document }, theirs);
   const deleted = theirs.deletedAt != null;
 
   const keepBoth = () => {
     const copy = crypto.randomUUID();
-    dropDraft(id);
-    openNew(copy, { name: `${name} (my version)`.slice(0, 120), document });
-    void navigate(`/bench/${copy}`);
+    drafts.drop(mine.id);
+    keeper.openNew(copy, { name: `${mine.name} (my version)`.slice(0, 120), document: mine.document });
+    void navigate(`${address}/${copy}`);
   };
 
   return (
     <Dialog open aria-labelledby="conflict-title" maxWidth="sm" fullWidth>
       <DialogTitle id="conflict-title">
-        {deleted ? 'Someone deleted this comparison while you changed it' : 'Someone else changed this comparison too'}
+        {deleted ? `Someone deleted this ${word} while you changed it` : `Someone else changed this ${word} too`}
       </DialogTitle>
       <DialogContent>
         <Typography sx={{ mb: 1.5 }}>
@@ -74,9 +84,9 @@ function Choice({ theirs }: { theirs: Comparison }) {
         {differing.length > shownAtMost && <Typography variant="body2">and {differing.length - shownAtMost} more</Typography>}
       </DialogContent>
       <DialogActions sx={{ flexWrap: 'wrap', gap: 1, p: 2 }}>
-        <Button onClick={() => takeTheirs(theirs)}>{deleted ? 'Let it be deleted' : 'Take theirs'}</Button>
+        <Button onClick={() => keeper.takeTheirs(theirs)}>{deleted ? 'Let it be deleted' : 'Take theirs'}</Button>
         <Button onClick={keepBoth}>Keep both: mine as a copy</Button>
-        <Button variant="contained" onClick={() => keepMine(theirs)}>
+        <Button variant="contained" onClick={() => keeper.keepMine(theirs)}>
           {deleted ? 'Keep mine, restore it' : 'Keep mine'}
         </Button>
       </DialogActions>

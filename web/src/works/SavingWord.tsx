@@ -1,12 +1,9 @@
 import { Button, Typography } from '@mui/material';
-import { when } from '../../ui/format';
-import { useBench } from './benchStore';
-import { save } from './saving';
+import { when } from '../ui/format';
+import type { Saving } from './saving';
 
 /** The quiet word that says where saving stands. */
-export function SavingWord() {
-  const saving = useBench((s) => s.saving);
-  const nameless = useBench((s) => s.name.trim() === '');
+export function SavingWord({ saving, nameless, save }: { saving: Saving<unknown>; nameless: boolean; save: () => Promise<void> }) {
   const loud = saving.kind === 'away' || saving.kind === 'refused' || saving.kind === 'held';
   return (
     <>

@@ -1,0 +1,178 @@
+using System.Text.Json;
+using Juxtopsis.Contracts.Gear;
+using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Contracts.Productions;
+using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Kits;
+using Juxtopsis.Core.Quantities;
+
+namespace Juxtopsis.Contracts.Fitting;
+
+/// <summary>
+/// The door to what fits. Unlike <see cref="CoreDoor"/> it keeps something: a shelf put together, and a question that is being
+/// answered. Both are gone through a few rigs at a time, so that a page can show progress, stay quick, and stop. The server goes
+/// through them at once; the answers are the same.
+/// </summary>
+public sealed class FitDoor
+{
+    private readonly FittingShelf shelf;
+    private FitRequest? asked;
+    private FitSearch? search;
+    private DayRequest? day;
+    private DaySearch? days;
+    private FittingShelf? ofBag;
+    private IReadOnlyList<Guid>? bag;
+
+    /// <summary>Opens the door to a shelf.</summary>
+    /// <param name="shelf">The shelf; it may still have to be put together.</param>
+    public FitDoor(FittingShelf shelf)
+    {
+        ArgumentNullException.ThrowIfNull(shelf);
+        this.shelf = shelf;
+    }
+
+    /// <summary>Opens the door to a shelf's file; things that are retired or cannot be read are left aside.</summary>
+    /// <param name="json">A file as <see cref="ShelfFile"/> writes it.</param>
+    /// <returns>The door, before a closed shelf: see <see cref="Prepare"/>.</returns>
+    public static FitDoor Open(ReadOnlyMemory<byte> json) =>
+        new(new FittingShelf(ShelfFile.Read(json, "shelf").Where(r => r.Item is not null && !r.Retired).Select(r => r.Item!)));
+
+    /// <summary>Puts some more of the shelf together.</summary>
+    /// <param name="pairs">How many pairs of body and lens at most.</param>
+    /// <returns>How much of it is done, 0 to 1.</returns>
+    public double Prepare(int pairs) => shelf.Step(pairs) ? 1 : (double)shelf.Done / shelf.Pairs;
+
+    /// <summary>Asks what fits, in place of what was asked before.</summary>
+    /// <param name="json">A <see cref="FitRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>A refusal; null when it is taken on.</returns>
+    public WireAnswer? Ask(ReadOnlySpan<byte> json, LengthUnit unit)
+    {
+        (asked, search) = (null, null);
+        if (Read(json, WireJson.Default.FitRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
+        {
+            return refused;
+        }
+
+        asked = request;
+        search = new(Of(request!.Bag), request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, request.Shot.Wish, request.Before?.ToCore());
+        return null;
+    }
+
+    /// <summary>Asks some more rigs.</summary>
+    /// <param name="rigs">How many at most.</param>
+    /// <returns>How much is done, 0 to 1; 1 also when nothing is asked.</returns>
+    public double Step(int rigs) => search is null || search.Step(rigs) ? 1 : (double)search.Done / search.Total;
+
+    /// <summary>The answer.</summary>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with a <see cref="FitResponse"/>.</returns>
+    /// <exception cref="InvalidOperationException">Nothing was asked.</exception>
+    public WireAnswer Answer(LengthUnit unit)
+    {
+        if (search is null || asked is null)
+        {
+            throw new InvalidOperationException("Nothing was asked.");
+        }
+
+        var result = search.Finish(asked.Most);
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(asked, search.Looked, unit), WireJson.Default.FitResponse));
+    }
+
+    /// <summary>Asks which lenses do all shots of a day, in place of what was asked before.</summary>
+    /// <param name="json">A <see cref="DayRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>A refusal; null when it is taken on.</returns>
+    public WireAnswer? AskDay(ReadOnlySpan<byte> json, LengthUnit unit)
+    {
+        (day, days) = (null, null);
+        if (Read(json, WireJson.Default.DayRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
+        {
+            return refused;
+        }
+
+        day = request;
+        days = new(Of(request!.Bag), [.. request.Shots.Select(s => new DayShot(PlaceOf(request, s).ToCore(s), s.ToCore(request.Delivery)))], Core.Rigs.Conventions.Default);
+        return null;
+    }
+
+    /// <summary>Asks some more rigs for a shot of the day.</summary>
+    /// <param name="rigs">How many at most.</param>
+    /// <returns>How much is done, 0 to 1; 1 also when nothing is asked.</returns>
+    public double StepDay(int rigs) => days is null || days.Step(rigs) ? 1 : (double)days.Done / days.Total;
+
+    /// <summary>The answer for the day.</summary>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with a <see cref="DayResponse"/>.</returns>
+    /// <exception cref="InvalidOperationException">Nothing was asked.</exception>
+    public WireAnswer AnswerDay(LengthUnit unit)
+    {
+        if (days is null || day is null)
+        {
+            throw new InvalidOperationException("Nothing was asked.");
+        }
+
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(days.Finish().ToWire(day.Shots, OfRig(day, unit)), WireJson.Default.DayResponse));
+    }
+
+    /// <summary>What one rig gives of the day's shots.</summary>
+    private List<ShotAnswerOutput> OfRig(DayRequest request, LengthUnit unit)
+    {
+        if (request.Rig is not { } rig)
+        {
+            return [];
+        }
+
+        var alone = shelf.Only([rig.Body, rig.Lens, .. rig.Links]);
+        return [.. request.Shots.Select(shot => FitMapping.ToAnswer(
+            new FitSearch(alone, PlaceOf(request, shot).ToCore(shot), shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, shot.Wish).Finish(1), shot, unit))];
+    }
+
+    private static PlaceInput PlaceOf(DayRequest request, ShotInput shot) => request.Places.First(p => p.Id == shot.PlaceId);
+
+    private FittingShelf Of(IReadOnlyList<Guid>? gear)
+    {
+        if (gear is null)
+        {
+            return shelf;
+        }
+
+        if (ofBag is null || bag is null || !bag.SequenceEqual(gear))
+        {
+            (ofBag, bag) = (shelf.Only(gear), gear);
+        }
+
+        return ofBag;
+    }
+
+    private static void Check(FieldChecks checks, FitRequest request, LengthUnit unit)
+    {
+        ProductionChecks.CheckPlace(checks, request.Place, unit, "place.");
+        ProductionChecks.CheckShot(checks, request.Shot, unit, "shot.");
+        ProductionChecks.CheckDelivery(checks, request.Delivery, "delivery.");
+        ProductionChecks.CheckChosen(checks, request.Before, "before.");
+        ProductionChecks.CheckCount(checks, "bag", request.Bag?.Count ?? 0, 5000, "things in the bag");
+        checks.InRange("most", request.Most, Quantity.Count with { Name = "Most", Min = 1, Max = 200 });
+    }
+
+    private static void Check(FieldChecks checks, DayRequest request, LengthUnit unit)
+    {
+        ProductionChecks.Check(checks, new ProductionDocument { SchemaVersion = ProductionDocument.CurrentVersion, Places = request.Places, Shots = request.Shots, Delivery = request.Delivery, Bag = request.Bag }, "");
+        ProductionChecks.CheckCount(checks, "shots", request.Shots.Count, DaySearch.MostShots, "shots of a day");
+        ProductionChecks.CheckChosen(checks, request.Rig, "rig.");
+    }
+
+    private static WireAnswer? Read<T>(ReadOnlySpan<byte> json, System.Text.Json.Serialization.Metadata.JsonTypeInfo<T> type, Action<FieldChecks, T> check, out T? request)
+        where T : class
+    {
+        request = WireReader.Read(json, type, out var unread);
+        if (request is null)
+        {
+            return WireAnswer.Refuse(unread!);
+        }
+
+        var checks = new FieldChecks();
+        check(checks, request);
+        return checks.Errors.Count > 0 ? WireAnswer.Refuse(Problem.OfFields(checks.Errors)) : null;
+    }
+}

@@ -1,0 +1,194 @@
+using Juxtopsis.Contracts.Productions;
+using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Gear;
+
+namespace Juxtopsis.Contracts.Fitting;
+
+/// <summary>Asks what fits.</summary>
+public sealed record FitRequest
+{
+    /// <summary>Where.</summary>
+    public required PlaceInput Place { get; init; }
+
+    /// <summary>What is wanted; its own wish decides the order.</summary>
+    public required ShotInput Shot { get; init; }
+
+    /// <summary>What is delivered.</summary>
+    public DeliveryInput Delivery { get; set; } = new();
+
+    /// <summary>The rig of the shot before; left out when there is none.</summary>
+    public ChosenInput? Before { get; set; }
+
+    /// <summary>The gear to choose from, by identity; left out for the whole shelf.</summary>
+    public IReadOnlyList<Guid>? Bag { get; set; }
+
+    /// <summary>How many rigs that fit to tell of at most, 1 to 200.</summary>
+    public int Most { get; set; } = 40;
+}
+
+/// <summary>What fits.</summary>
+/// <param name="Frame">What the picture takes in.</param>
+/// <param name="Order">What the order goes by.</param>
+/// <param name="Fits">Rigs that give the shot, the best first.</param>
+/// <param name="Misses">Up to 12 rigs that do not: those that something would help first, the nearest miss before others.</param>
+/// <param name="FitCount">How many bodies with lenses give it.</param>
+/// <param name="MissCount">How many do not.</param>
+/// <param name="Looked">How many settings of rigs were looked at.</param>
+/// <param name="Contradictions">What cannot be, whatever the gear.</param>
+/// <param name="Cautions">Cautions that the shot brings up whatever the rig.</param>
+public sealed record FitResponse(
+    FrameOutput Frame,
+    string Order,
+    IReadOnlyList<FitOutput> Fits,
+    IReadOnlyList<MissOutput> Misses,
+    int FitCount,
+    int MissCount,
+    int Looked,
+    IReadOnlyList<ContradictionOutput> Contradictions,
+    IReadOnlyList<string> Cautions);
+
+/// <summary>What the picture takes in at the subject.</summary>
+/// <param name="WidthMm">Across, mm.</param>
+/// <param name="HeightMm">Upright, mm.</param>
+/// <param name="BottomMm">Its lower edge above the ground, mm.</param>
+/// <param name="LensHeightMm">Height of the level lens, mm.</param>
+/// <param name="Decider">What decides it.</param>
+/// <param name="RoomMm">From the subject to the end of the place behind the camera, mm; null in the open.</param>
+public sealed record FrameOutput(double WidthMm, double HeightMm, double BottomMm, double LensHeightMm, FrameDecider Decider, double? RoomMm);
+
+/// <summary>A rig by its parts.</summary>
+/// <param name="Body">Identity of the body.</param>
+/// <param name="Mode">Name of its mode.</param>
+/// <param name="Lens">Identity of the lens; that of the camera when it keeps its own.</param>
+/// <param name="Links">Identities of what stands between, from the body on.</param>
+/// <param name="BodyName">The body's name.</param>
+/// <param name="LensName">The lens's name; empty when the camera keeps its own.</param>
+/// <param name="LinkNames">Names of what stands between.</param>
+/// <param name="WeightG">Weight of all, g.</param>
+/// <param name="WeightUnknown">True when a weight is not known.</param>
+/// <param name="Holding">How the crew comes by the part that is hardest to come by.</param>
+public sealed record RigOutput(
+    Guid Body, string Mode, Guid Lens, IReadOnlyList<Guid> Links, string BodyName, string LensName, IReadOnlyList<string> LinkNames,
+    double WeightG, bool WeightUnknown, Holding Holding);
+
+/// <summary>A rig that gives the shot.</summary>
+/// <param name="Rig">Its parts.</param>
+/// <param name="Ways">Ways and modes of this body and lens that give it.</param>
+/// <param name="Why">Why it stands where it does in the order.</param>
+/// <param name="FromMm">Nearest place from which it frames so, mm.</param>
+/// <param name="ToMm">Farthest.</param>
+/// <param name="DistanceMm">Where it is proposed to stand, mm from the sensor mark to the subject.</param>
+/// <param name="FocalLengthMm">Focal length to set, as marked, mm.</param>
+/// <param name="FNumber">Aperture to set on the lens.</param>
+/// <param name="EquivalentMm">Equivalent focal length on full frame for the delivered picture, mm.</param>
+/// <param name="BlurShare">Disc of a point behind, as a share of the picture's height.</param>
+/// <param name="NearMm">Where the sharp zone begins, mm.</param>
+/// <param name="FarMm">Where it ends, mm; null for infinity.</param>
+/// <param name="SharpToSpareMm">How much farther it reaches than the subject moves, mm; null for infinity.</param>
+/// <param name="RoomLeftMm">Room left behind, mm; null in the open.</param>
+/// <param name="FrontMm">From the sensor mark to the front of the lens, mm.</param>
+/// <param name="RearMm">From the sensor mark to the last thing behind that must fit, mm.</param>
+/// <param name="SensitivityIso">Sensitivity that is just right without a filter, ISO; null when the brightness is not known.</param>
+/// <param name="LowestIso">The lowest sensitivity of the body; null when not known.</param>
+/// <param name="FilterStops">Light for filters to take at the lowest sensitivity, stops.</param>
+/// <param name="Enlargement">How many times what is recorded is enlarged for delivery; null when not known.</param>
+/// <param name="MicrophoneMm">From a microphone on the camera to the subject, mm.</param>
+/// <param name="FaceStretch">How many times larger the nose is drawn than the ears, less 1; null when the camera is too close to tell.</param>
+/// <param name="Unsteadiness">How unsteady as it is carried; relative only, 0 where it does not move.</param>
+/// <param name="Cautions">Cautions that this rig brings up besides the shot's own.</param>
+public sealed record FitOutput(
+    RigOutput Rig,
+    int Ways,
+    string Why,
+    double FromMm,
+    double ToMm,
+    double DistanceMm,
+    double FocalLengthMm,
+    double FNumber,
+    double EquivalentMm,
+    double BlurShare,
+    double NearMm,
+    double? FarMm,
+    double? SharpToSpareMm,
+    double? RoomLeftMm,
+    double FrontMm,
+    double RearMm,
+    double? SensitivityIso,
+    double? LowestIso,
+    double? FilterStops,
+    double? Enlargement,
+    double MicrophoneMm,
+    double? FaceStretch,
+    double Unsteadiness,
+    IReadOnlyList<string> Cautions);
+
+/// <summary>A rig that does not give the shot.</summary>
+/// <param name="Rig">Its parts, in the mode in which it comes nearest.</param>
+/// <param name="Kind">What is in the way.</param>
+/// <param name="Why">By how much, in words.</param>
+/// <param name="Remedies">What would let it: each was tried.</param>
+public sealed record MissOutput(RigOutput Rig, MissKind Kind, string Why, IReadOnlyList<RemedyOutput> Remedies);
+
+/// <summary>A change after which a rig gives the shot.</summary>
+/// <param name="Kind">What to change.</param>
+/// <param name="Say">In words.</param>
+/// <param name="Value">To what; see the core's Remedy.</param>
+/// <param name="Item">The lens, close-up lens or tube meant; null for none.</param>
+/// <param name="Carriage">The way of carrying meant; null for none.</param>
+public sealed record RemedyOutput(RemedyKind Kind, string Say, double Value, Guid? Item, Carriage? Carriage);
+
+/// <summary>What cannot be, whatever the gear.</summary>
+/// <param name="Kind">What.</param>
+/// <param name="Stops">True when no rig can give the shot while it is so.</param>
+/// <param name="Message">What is so.</param>
+/// <param name="Mend">What to do.</param>
+public sealed record ContradictionOutput(ContradictionKind Kind, bool Stops, string Message, string Mend);
+
+/// <summary>Asks which lenses do all shots of a day.</summary>
+public sealed record DayRequest
+{
+    /// <summary>The places.</summary>
+    public required IReadOnlyList<PlaceInput> Places { get; init; }
+
+    /// <summary>The shots, up to 64.</summary>
+    public required IReadOnlyList<ShotInput> Shots { get; init; }
+
+    /// <summary>What is delivered.</summary>
+    public DeliveryInput Delivery { get; set; } = new();
+
+    /// <summary>The gear to choose from, by identity; left out for the whole shelf.</summary>
+    public IReadOnlyList<Guid>? Bag { get; set; }
+
+    /// <summary>A rig of which to tell what shots it does, in any of its modes; left out for none.</summary>
+    public ChosenInput? Rig { get; set; }
+}
+
+/// <summary>The bags to choose from.</summary>
+/// <param name="Kits">Up to three: the best two that do all that can be done, and the best with one lens fewer.</param>
+/// <param name="Impossible">Identities of the shots that nothing of this gear does.</param>
+/// <param name="OfRig">For each shot, whether the rig that was asked about gives it; empty when none was.</param>
+public sealed record DayResponse(IReadOnlyList<KitOutput> Kits, IReadOnlyList<Guid> Impossible, IReadOnlyList<ShotAnswerOutput> OfRig);
+
+/// <summary>Whether a rig gives a shot.</summary>
+/// <param name="Shot">Identity of the shot.</param>
+/// <param name="Gives">True when it does.</param>
+/// <param name="Say">How, or by how much it misses.</param>
+/// <param name="DistanceMm">From where, mm; null when it does not.</param>
+public sealed record ShotAnswerOutput(Guid Shot, bool Gives, string Say, double? DistanceMm);
+
+/// <summary>A bag.</summary>
+/// <param name="Lenses">Its lenses, the one with the most shots first.</param>
+/// <param name="Undone">Identities of the shots that it cannot do.</param>
+/// <param name="WeightG">Weight of the lenses, g.</param>
+/// <param name="WeightUnknown">True when a weight is not known.</param>
+public sealed record KitOutput(IReadOnlyList<KitLensOutput> Lenses, IReadOnlyList<Guid> Undone, double WeightG, bool WeightUnknown);
+
+/// <summary>A lens of a bag.</summary>
+/// <param name="Lens">Its identity.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="WeightG">Its weight, g; null when not known.</param>
+/// <param name="Shots">Identities of the shots that it does.</param>
+/// <param name="Alone">Of these the ones that no other lens of the bag does.</param>
+/// <param name="Rigs">For each of its shots the lightest rig that does it.</param>
+public sealed record KitLensOutput(Guid Lens, string Name, double? WeightG, IReadOnlyList<Guid> Shots, IReadOnlyList<Guid> Alone, IReadOnlyList<RigOutput> Rigs);

@@ -1,0 +1,56 @@
+using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Core.Briefs;
+
+namespace Juxtopsis.Contracts.Productions;
+
+/// <summary>A place, as people measure it.</summary>
+public sealed record PlaceInput
+{
+    /// <summary>Identity within the production.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>Name, up to 80 characters.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Length, mm; left out for a place without an end.</summary>
+    public double? LengthMm { get; set; }
+
+    /// <summary>Width, mm; left out likewise.</summary>
+    public double? WidthMm { get; set; }
+
+    /// <summary>Height under the lowest beam, mm; left out under the sky.</summary>
+    public double? HeightMm { get; set; }
+
+    /// <summary>From the subject to what is behind it, mm; left out in the open. A place with a length needs it.</summary>
+    public double? BehindMm { get; set; }
+
+    /// <summary>Nearest that the subject may be to what is behind it, mm.</summary>
+    public double LeastBehindMm { get; set; }
+
+    /// <summary>Farthest that the subject may be brought from what is behind it, mm; left out for as far as there is room.</summary>
+    public double? MostBehindMm { get; set; }
+
+    /// <summary>From the subject to the wall on the left of the camera, mm; left out for the middle. Only drawings go by it.</summary>
+    public double? SideMm { get; set; }
+
+    /// <summary>How far every part of the camera must stay from the subject, mm.</summary>
+    public double KeepOffMm { get; set; }
+
+    /// <summary>Which way the camera looks.</summary>
+    public LooksAlong Along { get; set; }
+
+    /// <summary>Brightness as exposure value at ISO 100; left out when not known.</summary>
+    public double? BrightnessEv { get; set; }
+
+    /// <summary>Mains frequency of the lamps, Hz.</summary>
+    public double MainsHertz { get; set; } = 50;
+
+    /// <summary>What to mind there.</summary>
+    public IReadOnlyList<Hazards> Hazards { get; set; } = [];
+
+    /// <summary>What frames are drawn in.</summary>
+    public Place Backdrop { get; set; } = Place.Shed;
+
+    /// <summary>Anything else to know, up to 500 characters.</summary>
+    public string Note { get; set; } = "";
+}

@@ -1,0 +1,124 @@
+using System.Globalization;
+using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Quantities;
+
+namespace Juxtopsis.Core.Fitting;
+
+/// <summary>What fits and what does not, in sentences.</summary>
+/// <param name="unit">The person's unit for distances.</param>
+public sealed class FitWords(LengthUnit unit)
+{
+    /// <summary>Why a rig stands where it does in the order.</summary>
+    /// <param name="fit">The rig.</param>
+    /// <param name="wish">What decides the order.</param>
+    /// <returns>A few words.</returns>
+    public string Why(Fit fit, Wish wish)
+    {
+        ArgumentNullException.ThrowIfNull(fit);
+        var focus = fit.Report.Focus;
+        return wish switch
+        {
+            Wish.MostBlur => $"A point behind becomes {Percent(focus?.BackgroundDiscFractionOfHeight ?? 0)} of the picture's height.",
+            Wish.Deepest => $"Sharp from {Far(focus?.DepthOfFieldNearMm ?? 0)} to {Far(focus?.DepthOfFieldFarMm ?? 0)}.",
+            Wish.LeastWeight => $"{(fit.Rig.WeightUnknown ? "At least " : "")}{Weight(fit.Rig.WeightG)} in all.",
+            Wish.Farthest or Wish.Nearest => $"{Far(fit.Scene.SubjectDistanceMm)} from the subject.",
+            Wish.LeastChange => "",
+            _ => fit.Rig.Holding switch { Gear.Holding.Own => "All of it is ours.", Gear.Holding.Borrow => "A part is borrowed.", _ => "A part is hired." },
+        };
+    }
+
+    /// <summary>From where a rig gives a shot, and how it is set.</summary>
+    /// <param name="fit">The rig.</param>
+    /// <returns>A few words.</returns>
+    public string From(Fit fit)
+    {
+        ArgumentNullException.ThrowIfNull(fit);
+        return $"{fit.Mode.Item.Name}, {LengthWords.Millimetres(Rounded(fit.Set.FocalLengthMm, 3))}, from {Far(fit.Scene.SubjectDistanceMm)}.";
+    }
+
+    /// <summary>What an order goes by.</summary>
+    /// <param name="wish">The wish.</param>
+    /// <returns>A sentence.</returns>
+    public static string Order(Wish wish) => wish switch
+    {
+        Wish.MostBlur => "By the disc that a point behind becomes, as a share of the picture's height; each as open, and from where it blurs most, as the shot allows.",
+        Wish.Deepest => "By the depth of the sharp zone; each closed as far as diffraction does not soften it.",
+        Wish.LeastWeight => "By the weight of body, lens and adapters; unknown weights last.",
+        Wish.Farthest => "The camera farthest from the subject first.",
+        Wish.Nearest => "The camera nearest to the subject first.",
+        Wish.LeastChange => "By how many of body, lens and adapter differ from the shot before; another mode counts little.",
+        _ => "Ours before borrowed before hired; the lighter first.",
+    };
+
+    /// <summary>By how much a rig misses.</summary>
+    /// <param name="miss">The rig.</param>
+    /// <returns>A few words.</returns>
+    public string Shortfall(Miss miss)
+    {
+        ArgumentNullException.ThrowIfNull(miss);
+        var by = miss.Shortfall.By;
+        return miss.Shortfall.Kind switch
+        {
+            MissKind.NoPlace => $"No place for it: {Far(by)} short.",
+            MissKind.TooLong => $"{Far(by)} short: it must go back farther than there is room.",
+            MissKind.TooWide => $"{Far(by)} too far off: it must come nearer than it may.",
+            MissKind.NearestFocus => by > 0.5 ? $"Does not focus so near, by {Far(by)}." : "Does not draw it so large.",
+            MissKind.DarkCorners => $"{Percent(by)} of the picture stays dark.",
+            MissKind.TooSlow => $"No mode is fast enough, by {Number(by)} times.",
+            MissKind.NotSharp => double.IsInfinity(by) ? "Would have to be sharp up to its front." : $"Cannot close far enough, by {Stops(by)}.",
+            MissKind.NotSoft => double.IsInfinity(by) ? "Nothing is behind the subject that could blur." : $"Not open enough for so soft a background, by {Stops(by)}.",
+            _ => double.IsInfinity(by) ? "What must be sharp leaves nothing soft behind." : $"What must be sharp wants it closed {Stops(by)} farther than what must be soft.",
+        };
+    }
+
+    /// <summary>What would help.</summary>
+    /// <param name="remedy">The remedy.</param>
+    /// <returns>A few words, as an order.</returns>
+    public string Say(Remedy remedy)
+    {
+        ArgumentNullException.ThrowIfNull(remedy);
+        return remedy.Kind switch
+        {
+            RemedyKind.SubjectBack => $"Subject {Far(-remedy.Change)} nearer to what is behind",
+            RemedyKind.SubjectForward => $"Subject {Far(remedy.Change)} off what is behind, to {Far(remedy.Value)}",
+            RemedyKind.OtherAxis => "Look along the other side",
+            RemedyKind.OtherFraming => $"Frame {(remedy.Change < 0 ? "tighter" : "looser")}: {Far(remedy.Value)} upright",
+            RemedyKind.PunchIn => $"Punch in {Number(remedy.Value)}×",
+            RemedyKind.CloseUp or RemedyKind.Tube => $"Add {remedy.ItemName}",
+            RemedyKind.OtherLens => $"{remedy.ItemName} instead",
+            RemedyKind.MovesLess => $"Subject moves {Far(remedy.Value)} at most",
+            RemedyKind.SlowerRate => $"{Number(remedy.Value)} fps",
+            _ => remedy.Carriage switch { Carriage.HandHeld => "By hand", Carriage.Shoulder => "On the shoulder", _ => "On a clamp" },
+        };
+    }
+
+    /// <summary>What cannot be.</summary>
+    /// <param name="contradiction">The contradiction.</param>
+    /// <returns>What is so, and what to do.</returns>
+    public (string Message, string Mend) Say(Contradiction contradiction) => contradiction.Kind switch
+    {
+        ContradictionKind.NoCamera => ("There is no camera with a recording mode to choose from.", "Put one on the Shelf, or take back one that is retired, or choose more gear."),
+        ContradictionKind.NoLens => ("Nothing here goes together: there is no lens that fits a camera.", "Put lenses or adapters on the Shelf, or take back what is retired, or choose more gear."),
+        ContradictionKind.TooTall => ($"The subject is {Far(contradiction.By)} taller than the place.", "Check both heights."),
+        ContradictionKind.TooBroad => ($"The subject is {Far(contradiction.By)} wider than the place.", "Check both widths."),
+        ContradictionKind.BeyondTheEnd => ($"The subject stands {Far(contradiction.By)} beyond the end of the place.", "Bring it nearer to what is behind, or measure the place again."),
+        ContradictionKind.TooNearBehind => ($"The subject stands {Far(contradiction.By)} nearer to what is behind than it may.", "Bring it forward, or change how near it may be."),
+        ContradictionKind.KeptOut => ($"The camera must keep off farther than the place is deep, by {Far(contradiction.By)}.", "Another place, or another side of it."),
+        _ => ($"The picture is {Far(contradiction.By)} wider than the place: walls stand in it.", "Frame tighter, or let them be seen."),
+    };
+
+    private static string Percent(double share) => $"{LengthWords.Number(Rounded(100 * share, 2))} %";
+
+    private static string Stops(double stops) => $"{LengthWords.Number(Math.Round(stops, 1))} st";
+
+    private static string Number(double value) => LengthWords.Number(Rounded(value, 3));
+
+    private static string Weight(double grams) => grams >= 1000 ? $"{LengthWords.Number(Rounded(grams / 1000, 3))} kg" : $"{LengthWords.Number(Math.Round(grams))} g";
+
+    /// <summary>A distance as it is measured on set: from a metre to a centimetre, below to a millimetre, small things finer.</summary>
+    private string Far(double mm) => LengthWords.Distance(
+        double.IsInfinity(mm) ? mm : Math.Abs(mm) >= 1000 ? Math.Round(mm / 10) * 10 : Math.Abs(mm) >= 30 ? Math.Round(mm) : Math.Round(mm, 1), unit);
+
+    private static double Rounded(double value, int digits) =>
+        double.Parse(value.ToString($"G{digits}", CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,44 @@
+using System.ComponentModel;
+using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Fitting;
+using Juxtopsis.Core.Quantities;
+using Juxtopsis.Data;
+using Juxtopsis.Server.Evaluating;
+using Juxtopsis.Server.Problems;
+using Juxtopsis.Server.Shelf;
+using Juxtopsis.Server.Startup;
+
+namespace Juxtopsis.Server.Fitting;
+
+/// <summary>What fits of the crew's shelf: the same answers as the page's own core gives.</summary>
+internal static class FitEndpoints
+{
+    private delegate WireAnswer Question(FitDoor door, ReadOnlySpan<byte> json, LengthUnit unit);
+
+    public static void MapFitting(this WebApplication app)
+    {
+        var group = app.MapGroup("/api").WithTags("Fitting").RequireDatabase();
+        group.Map<FitRequest, FitResponse>("fit", "Fit", "Which rigs of the shelf give a shot at a place, from where, and what is in the way of the others.", (door, json, unit) => door.Ask(json, unit) ?? door.Answer(unit));
+        group.Map<DayRequest, DayResponse>("day", "Day", "The fewest lenses of the shelf that do all shots of a day.", (door, json, unit) => door.AskDay(json, unit) ?? door.AnswerDay(unit));
+    }
+
+    private static void Map<TRequest, TResponse>(this RouteGroupBuilder group, string path, string name, string summary, Question question)
+        where TRequest : notnull => group.MapPost(
+            path,
+            async ([Description("Distances in sentences: metres (when left out) or feet.")] string? units, HttpRequest request, JuxtopsisDb db, ShelfCache cache, CancellationToken cancellationToken) =>
+            {
+                if (!CoreEndpoints.TryReadUnits(units, out var unit, out var unknown))
+                {
+                    return new CoreEndpoints.Written(unknown!.Value);
+                }
+
+                var json = await RequestBody.ReadAsync(request, cancellationToken);
+                var shelf = await cache.ReadAsync(db);
+                return new CoreEndpoints.Written(question(new FitDoor(shelf.Fitting), json.Span, unit));
+            })
+            .WithName(name)
+            .WithSummary(summary)
+            .Accepts<TRequest>("application/json")
+            .Produces<TResponse>()
+            .ProducesProblems(400, 413, 415, 422, 503);
+}

@@ -1,0 +1,154 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Fitting;
+using Juxtopsis.Contracts.Productions;
+using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Quantities;
+using Juxtopsis.Data.Demo;
+
+namespace Juxtopsis.Server.Tests;
+
+/// <summary>What fits, over HTTP and for the demo production; and productions that are stored.</summary>
+public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFixture>
+{
+    private static readonly FittingShelf Shelf = FittingShelf.Of(DemoShelf.Items);
+
+    /// <summary>The shots of the demo that nothing gives as they stand, by name.</summary>
+    private static readonly string[] AfterAChange = ["By the door, soft behind", "The sailmaker, head to foot"];
+
+    public static TheoryData<string> Shots => [.. DemoProduction.Document.Shots.Select(s => s.Name)];
+
+    private static FitRequest RequestOf(ShotInput shot)
+    {
+        var document = DemoProduction.Document;
+        return new() { Place = document.Places.First(p => p.Id == shot.PlaceId), Shot = shot, Delivery = document.Delivery };
+    }
+
+    private static FitResponse Ask(ShotInput shot)
+    {
+        var door = new FitDoor(Shelf);
+        Assert.Null(door.Ask(JsonSerializer.SerializeToUtf8Bytes(RequestOf(shot), WireJson.Default.FitRequest), LengthUnit.Metres));
+        return JsonSerializer.Deserialize(door.Answer(LengthUnit.Metres).Body.Span, WireJson.Default.FitResponse)!;
+    }
+
+    private static ShotInput Named(string name) => DemoProduction.Document.Shots.First(s => s.Name == name);
+
+    [Theory]
+    [MemberData(nameof(Shots))]
+    public void Each_demo_shot_can_be_done_two_of_them_after_a_change_that_is_proposed(string name)
+    {
+        var shot = Named(name);
+        var answer = Ask(shot);
+        Assert.DoesNotContain(answer.Contradictions, c => c.Stops);
+        if (!AfterAChange.Contains(name))
+        {
+            Assert.NotEqual(0, answer.FitCount);
+            return;
+        }
+
+        Assert.Equal(0, answer.FitCount);
+        var remedy = answer.Misses.SelectMany(m => m.Remedies).First(r => r.Kind is RemedyKind.SubjectForward or RemedyKind.SubjectBack);
+        Assert.NotEqual(0, Ask(shot with { BehindMm = remedy.Value }).FitCount);
+    }
+
+    [Fact]
+    public async Task The_server_answers_as_the_door_does()
+    {
+        var shot = Named("The shipwright speaks");
+        var answer = await fixture.Server.SendAsync(HttpMethod.Post, "/api/fit", JsonSerializer.Serialize(RequestOf(shot), WireJson.Default.FitRequest));
+        Assert.Equal(200, (int)answer.Status);
+        Assert.Equal(JsonSerializer.Serialize(Ask(shot), WireJson.Default.FitResponse), answer.Json.ToJsonString(WireJson.Default.Options));
+    }
+
+    [Fact]
+    public async Task The_day_names_few_lenses_and_what_a_rig_does_alone()
+    {
+        var document = DemoProduction.Document;
+        var rig = Ask(Named("The launch")).Fits[0].Rig;
+        var request = new DayRequest
+        {
+            Places = document.Places, Shots = document.Shots, Delivery = document.Delivery, Rig = new() { Body = rig.Body, Mode = rig.Mode, Lens = rig.Lens, Links = rig.Links },
+        };
+        var answer = await fixture.Server.SendAsync(HttpMethod.Post, "/api/day", JsonSerializer.Serialize(request, WireJson.Default.DayRequest));
+        Assert.Equal(200, (int)answer.Status);
+        var day = answer.Json.Deserialize(WireJson.Default.DayResponse)!;
+        string[] Names(IEnumerable<Guid> ids) => [.. ids.Select(id => document.Shots.First(s => s.Id == id).Name)];
+        Assert.Equal(AfterAChange, Names(day.Impossible));
+        Assert.Equal(AfterAChange, Names(day.Kits[0].Undone));
+        Assert.InRange(day.Kits[0].Lenses.Count, 2, 5);
+        Assert.Equal(day.Kits[0].Lenses.Count - 1, day.Kits[^1].Lenses.Count);
+        Assert.True(day.Kits[^1].Undone.Count > AfterAChange.Length);
+
+        // Every shot that is not left undone is done by a lens of the bag.
+        var done = day.Kits[0].Lenses.SelectMany(l => l.Shots).Concat(day.Kits[0].Undone).ToHashSet();
+        Assert.Equal(document.Shots.Count, done.Count);
+        Assert.Contains("The launch", Names(day.OfRig.Where(r => r.Gives).Select(r => r.Shot)));
+        Assert.All(day.OfRig, r => Assert.NotEmpty(r.Say));
+    }
+
+    [Theory]
+    [InlineData("place.lengthMm", """{"lengthMm":1,"behindMm":900}""", "{}")]
+    [InlineData("place.behindMm", """{"lengthMm":5000}""", "{}")]
+    [InlineData("place.mostBehindMm", """{"behindMm":900,"leastBehindMm":500,"mostBehindMm":400}""", "{}")]
+    [InlineData("place.name", """{"name":" "}""", "{}")]
+    [InlineData("shot.subject.heightMm", "{}", """{"subject":{"kind":"standing","heightMm":0}}""")]
+    [InlineData("shot.subject.count", "{}", """{"subject":{"kind":"group","count":500}}""")]
+    [InlineData("shot.headroom", "{}", """{"headroom":0.9}""")]
+    [InlineData("shot.framedMm", "{}", """{"framedMm":-4}""")]
+    [InlineData("shot.movesMm", "{}", """{"movesMm":-1}""")]
+    [InlineData("shot.captureFps", "{}", """{"captureFps":0}""")]
+    public async Task Nonsense_is_refused_by_its_field_with_a_mend(string field, string place, string shot)
+    {
+        static JsonObject Merged(JsonObject basis, string more)
+        {
+            foreach (var (key, value) in JsonNode.Parse(more)!.AsObject())
+            {
+                basis[key] = value?.DeepClone();
+            }
+
+            return basis;
+        }
+
+        var request = new JsonObject
+        {
+            ["place"] = Merged(new() { ["id"] = Guid.NewGuid(), ["name"] = "Shed" }, place),
+            ["shot"] = Merged(new() { ["id"] = Guid.NewGuid(), ["name"] = "Shot", ["placeId"] = Guid.NewGuid(), ["subject"] = new JsonObject { ["kind"] = "standing" } }, shot),
+        };
+        var answer = await fixture.Server.SendAsync(HttpMethod.Post, "/api/fit", request.ToJsonString());
+        answer.IsProblem(422);
+        Assert.Equal([field], answer.Fields.Distinct());
+        Assert.NotEmpty(answer.Json["errors"]![0]!["mend"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task A_production_is_kept_and_nobody_overwrites_anybody()
+    {
+        var path = $"/api/productions/{Guid.NewGuid()}";
+        string Of(string name) => JsonSerializer.Serialize(new ProductionInput { Name = name, Document = DemoProduction.Document }, WireJson.Default.ProductionInput);
+        Assert.Equal(201, (int)(await fixture.Server.SendAsync(HttpMethod.Put, path, Of("Ebb"), ifNoneMatch: "*")).Status);
+        Assert.Equal(200, (int)(await fixture.Server.SendAsync(HttpMethod.Put, path, Of("Flood"), ifMatch: "\"1\"")).Status);
+        var late = await fixture.Server.SendAsync(HttpMethod.Put, path, Of("Slack"), ifMatch: "\"1\"");
+        Assert.Equal(412, (int)late.Status);
+        Assert.Equal("Flood", late.Json["current"]!["name"]!.GetValue<string>());
+        var list = (await fixture.Server.SendAsync(HttpMethod.Get, "/api/productions")).Json.AsArray();
+        Assert.Contains(list, p => p!["name"]!.GetValue<string>() == "Flood" && p["shots"]!.GetValue<int>() == 16);
+        Assert.Contains(list, p => p!["name"]!.GetValue<string>() == "Low Water");
+        Assert.Equal(200, (int)(await fixture.Server.SendAsync(HttpMethod.Delete, path)).Status);
+        Assert.Equal(200, (int)(await fixture.Server.SendAsync(HttpMethod.Post, path + "/restore")).Status);
+    }
+
+    [Fact]
+    public async Task A_production_that_does_not_hold_together_is_refused()
+    {
+        async Task<Answer> Put(ProductionDocument document) => await fixture.Server.SendAsync(
+            HttpMethod.Put, $"/api/productions/{Guid.NewGuid()}", JsonSerializer.Serialize(new ProductionInput { Name = "Ebb", Document = document }, WireJson.Default.ProductionInput), ifNoneMatch: "*");
+        var document = DemoProduction.Document;
+        var lost = await Put(document with { Places = [document.Places[0]] });
+        lost.IsProblem(422);
+        Assert.Contains("document.shots[4].placeId", lost.Fields);
+        var twice = await Put(document with { Places = [.. document.Places, document.Places[0]] });
+        Assert.Equal(["document.places"], twice.Fields);
+        (await Put(document with { SchemaVersion = 9 })).IsProblem(422);
+    }
+}
