@@ -1,7 +1,7 @@
 import { Button, CssBaseline } from '@mui/material';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { BenchPage } from '../features/bench/BenchPage';
 import { HomePage, NewPage } from '../features/bench/HomePage';
@@ -10,11 +10,21 @@ import { PageMessage } from '../ui/PageMessage';
 import { Shell } from './Shell';
 import { theme } from './theme';
 
-/** The Bench is what opens first; the Shelf comes after it, or when it is asked for. */
+/** The Bench is what opens first; the other views come after it, or when they are asked for. */
 const shelf = () => import('../features/shelf/ShelfPage');
 const ShelfPage = lazy(() => shelf().then((m) => ({ default: m.ShelfPage })));
+const brief = () => import('../features/brief/BriefPage');
+const BriefPage = lazy(() => brief().then((m) => ({ default: m.BriefPage })));
+const briefHome = () => import('../features/brief/BriefHome');
+const BriefHome = lazy(() => briefHome().then((m) => ({ default: m.BriefHome })));
+const ProductionsPage = lazy(() => briefHome().then((m) => ({ default: m.ProductionsPage })));
 /** By then the Bench is in use, and the network idle. */
-setTimeout(() => void shelf(), 4000);
+setTimeout(() => {
+  void shelf();
+  void brief();
+}, 4000);
+
+const later = (page: ReactNode) => <Suspense fallback={<PageMessage title="Opening…" text="The view is on its way." />}>{page}</Suspense>;
 
 const queries = new QueryClient();
 
@@ -30,14 +40,10 @@ export function App() {
               <Route path="bench" element={<HomePage />} />
               <Route path="bench/:id" element={<BenchPage />} />
               <Route path="new" element={<NewPage />} />
-              <Route
-                path="shelf"
-                element={
-                  <Suspense fallback={<PageMessage title="Opening…" text="The Shelf is on its way." />}>
-                    <ShelfPage />
-                  </Suspense>
-                }
-              />
+              <Route path="shelf" element={later(<ShelfPage />)} />
+              <Route path="brief" element={later(<BriefHome />)} />
+              <Route path="brief/:id" element={later(<BriefPage />)} />
+              <Route path="briefs" element={later(<ProductionsPage />)} />
               <Route path="comparisons" element={<ComparisonsPage />} />
               <Route
                 path="*"

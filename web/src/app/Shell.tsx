@@ -3,11 +3,12 @@ import { useColorScheme } from '@mui/material/styles';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, Outlet } from 'react-router';
-import { BenchIcon, KeysIcon, LightIcon, ListIcon, ShelfIcon } from '../ui/icons';
+import { BenchIcon, BriefIcon, KeysIcon, LightIcon, ListIcon, ShelfIcon } from '../ui/icons';
 import { useSettings } from './settings';
 import { ShortcutsDialog } from './ShortcutsDialog';
 
 const views = [
+  { to: '/brief', label: 'Brief', icon: <BriefIcon /> },
   { to: '/bench', label: 'Bench', icon: <BenchIcon /> },
   { to: '/shelf', label: 'Shelf', icon: <ShelfIcon /> },
   { to: '/comparisons', label: 'Saved', icon: <ListIcon /> },

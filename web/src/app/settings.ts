@@ -23,6 +23,8 @@ interface Settings {
   feet: boolean;
   /** The comparison that was open last; opened again at the next visit. */
   lastOpened: string | null;
+  /** The production that was open last. */
+  lastProduction: string | null;
   /** What new comparisons go by; null for the usual conventions. */
   conventions: Conventions | null;
   /** The group of figures that is shown. */
@@ -34,6 +36,7 @@ interface Settings {
   hold: Hold;
   toggleFeet: () => void;
   opened: (id: string) => void;
+  openedProduction: (id: string) => void;
   preferConventions: (conventions: Conventions | null) => void;
   showTopic: (topic: string) => void;
   turnGround: () => void;
@@ -47,6 +50,7 @@ export const useSettings = create<Settings>()(
     (set) => ({
       feet: false,
       lastOpened: null,
+      lastProduction: null,
       conventions: null,
       topic: 'Essentials',
       chosenRows: [],
@@ -54,6 +58,7 @@ export const useSettings = create<Settings>()(
       hold: holdNothing,
       toggleFeet: () => set((s) => ({ feet: !s.feet })),
       opened: (id) => set({ lastOpened: id }),
+      openedProduction: (id) => set({ lastProduction: id }),
       preferConventions: (conventions) => set({ conventions }),
       showTopic: (topic) => set({ topic }),
       turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),

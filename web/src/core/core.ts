@@ -24,6 +24,19 @@ export type Assembled = Schemas['AssembleResponse'];
 export type Finding = Schemas['FindingOutput'];
 export type GearKind = Schemas['KindOutput'];
 export type GearField = Schemas['FieldOutput'];
+export type PlaceInput = Schemas['PlaceInput'];
+export type ShotInput = Schemas['ShotInput'];
+export type SubjectInput = Schemas['SubjectInput'];
+export type ChosenRig = Schemas['ChosenInput'];
+export type Delivery = Schemas['DeliveryInput'];
+export type FitRequest = Schemas['FitRequest'];
+export type FitResponse = Schemas['FitResponse'];
+export type Fit = Schemas['FitOutput'];
+export type Miss = Schemas['MissOutput'];
+export type Remedy = Schemas['RemedyOutput'];
+export type FitRig = Schemas['RigOutput'];
+export type DayRequest = Schemas['DayRequest'];
+export type DayResponse = Schemas['DayResponse'];
 
 /** A chain of parts, as it is stored with a rig. */
 export type Chain = Omit<Schemas['ChainInput'], 'parts' | 'mounts'> & { parts: ChainPart[]; mounts?: GearItem[] };
@@ -134,7 +147,12 @@ export type EntryKind =
   | 'wattHours'
   | 'gigabytes'
   | 'pixels'
-  | 'sensorSide';
+  | 'sensorSide'
+  | 'roomSize'
+  | 'kept'
+  | 'subjectSize'
+  | 'pictureShare'
+  | 'seconds';
 
 interface Exports {
   Evaluate: (json: string) => Float64Array;
@@ -147,6 +165,14 @@ interface Exports {
   ReadGearField: (kind: string, field: string, text: string) => string;
   ReadEntry: (kind: string, text: string, feet: boolean) => string;
   StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
+  FitOpen: (json: string) => void;
+  FitPrepare: (pairs: number) => number;
+  FitAsk: (json: string, feet: boolean) => string | null;
+  FitStep: (rigs: number) => number;
+  FitAnswer: (feet: boolean) => string;
+  DayAsk: (json: string, feet: boolean) => string | null;
+  DayStep: (rigs: number) => number;
+  DayAnswer: (feet: boolean) => string;
   Formats: () => string[];
   Figures: () => string[];
 }
@@ -158,6 +184,15 @@ interface DotnetModule {
       getAssemblyExports: (name: string) => Promise<{ Juxtopsis: { Browser: { Exports: Exports } } }>;
     }>;
   };
+}
+
+/** A question that is answered a few rigs at a time. A new one takes the place of the one before. */
+export interface Stepwise<Request, Response> {
+  /** Takes a question on; what is at fault with it, or null. */
+  ask: (request: Request, feet: boolean) => FieldError[] | null;
+  /** Goes on for so many rigs; how much is done, 0 to 1. */
+  step: (rigs: number) => number;
+  answer: (feet: boolean) => Response;
 }
 
 /** The typed door to the core. The page draws and asks; every rule of the job is on the other side. */
@@ -175,6 +210,12 @@ export interface Core {
   readGearField: (kind: string, field: string, text: string) => FieldReading;
   read: (kind: EntryKind, text: string, feet: boolean) => Entry;
   step: (kind: EntryKind, value: number, up: boolean, large: boolean, feet: boolean) => number;
+  /** Takes the file of a shelf, to be put together by `prepareShelf`. */
+  openShelf: (json: string) => void;
+  /** Puts so many pairs of body and lens together; how much is done, 0 to 1. */
+  prepareShelf: (pairs: number) => number;
+  fit: Stepwise<FitRequest, FitResponse>;
+  day: Stepwise<DayRequest, DayResponse>;
   formats: SensorFormat[];
   /** What each figure is. */
   figures: Record<FigureId, FigureInfo>;
@@ -189,6 +230,8 @@ const rowsOf = (texts: string[], each: number): string[][] =>
 /** Rigs without the parts that they came from: figures go by the numbers alone, and reading parts takes its time. */
 const bare = (setup: Setup): Setup =>
   setup.rigs.some((rig) => rig.chain) ? { ...setup, rigs: setup.rigs.map((rig) => ({ ...rig, chain: undefined })) } : setup;
+
+const refusal = (json: string | null): FieldError[] | null => (json === null ? null : (JSON.parse(json) as Problem).errors);
 
 async function boot(): Promise<Core> {
   const address = '/_framework/dotnet.js';
@@ -255,6 +298,18 @@ async function boot(): Promise<Core> {
     readGearField: (kind, field, text) => JSON.parse(door.ReadGearField(kind, field, text)) as FieldReading,
     read: (kind, text, feet) => JSON.parse(door.ReadEntry(kind, text, feet)) as Entry,
     step: (kind, value, up, large, feet) => door.StepEntry(kind, value, up, large, feet),
+    openShelf: (json) => door.FitOpen(json),
+    prepareShelf: (pairs) => door.FitPrepare(pairs),
+    fit: {
+      ask: (request, feet) => refusal(door.FitAsk(JSON.stringify(request), feet)),
+      step: (rigs) => door.FitStep(rigs),
+      answer: (feet) => JSON.parse(door.FitAnswer(feet)) as FitResponse,
+    },
+    day: {
+      ask: (request, feet) => refusal(door.DayAsk(JSON.stringify(request), feet)),
+      step: (rigs) => door.DayStep(rigs),
+      answer: (feet) => JSON.parse(door.DayAnswer(feet)) as DayResponse,
+    },
     formats: rowsOf(door.Formats(), 3).map(([name, width, height]) => ({ name: name!, widthMm: Number(width), heightMm: Number(height) })),
     figures: Object.fromEntries(infos.map((info) => [info.id, info])) as Record<FigureId, FigureInfo>,
   };

@@ -41,7 +41,7 @@ export function BenchPage() {
   const opened = useBench((s) => s.id === id);
   const remember = useSettings((s) => s.opened);
 
-  useEffect(benchKeeper.autosave, []);
+  useEffect(() => benchKeeper.autosave(), []);
   useEffect(() => {
     let current = true;
     if (useBench.getState().id !== id || useBench.getState().saving.kind === 'saved') {

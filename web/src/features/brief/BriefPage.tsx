@@ -1,0 +1,197 @@
+import { Alert, Box, Button, IconButton, InputBase, Tooltip, Typography } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useParams } from 'react-router';
+import { productions, type Failure } from '../../api/client';
+import { useSettings } from '../../app/settings';
+import { oneLine } from '../../ui/format';
+import { hidden } from '../../ui/hidden';
+import { RedoIcon, UndoIcon } from '../../ui/icons';
+import { PageMessage } from '../../ui/PageMessage';
+import { Panel } from '../../ui/Panel';
+import { ConflictDialog } from '../../works/ConflictDialog';
+import { SavingWord } from '../../works/SavingWord';
+import { useAnswers, useAsking } from './answers';
+import { DayPanel } from './DayPanel';
+import { PlaceDrawing } from './PlaceDrawing';
+import { PlaceForm } from './PlaceForm';
+import { ProductionPanel } from './ProductionPanel';
+import { addShot, changeProduction, placeOf, rename, shotsOf, shownShot, useProduction } from './productionStore';
+import { Proposals } from './Proposals';
+import { differences, drafts, productionKeeper } from './saving';
+import { ShotForm } from './ShotForm';
+import { ShotStrip } from './ShotStrip';
+
+/** The Brief: the shots of a production, and what fits where. The address names the production. */
+export function BriefPage() {
+  const { id = '' } = useParams();
+  const [failed, setFailed] = useState<{ id: string; failure: Failure } | null>(null);
+  const opened = useProduction((s) => s.id === id);
+
+  useEffect(() => productionKeeper.autosave(), []);
+  useEffect(() => {
+    let current = true;
+    if (useProduction.getState().id !== id || useProduction.getState().saving.kind === 'saved') {
+      void productionKeeper.open(id).then((failure) => current && setFailed(failure ? { id, failure } : null));
+    }
+    useSettings.getState().openedProduction(id);
+    return () => {
+      current = false;
+      productionKeeper.leave();
+    };
+  }, [id]);
+
+  if (failed?.id === id) {
+    const { failure } = failed;
+    return (
+      <PageMessage title={failure.kind === 'missing' ? 'No such production' : 'This production cannot be opened now'} text={failure.say}>
+        <Button variant="contained" component={Link} to="/briefs">
+          To the productions
+        </Button>
+      </PageMessage>
+    );
+  }
+  return opened ? <Brief /> : <PageMessage title="Opening…" text="The core is starting in your browser." />;
+}
+
+function Brief() {
+  useAsking();
+  const feet = useSettings((s) => s.feet);
+  const document = useProduction((s) => s.document);
+  const deleted = useProduction((s) => s.deletedAt != null);
+  const id = useProduction((s) => s.id);
+  const shot = useProduction(shownShot);
+  const place = shot && placeOf(document, shot);
+  const shown = useAnswers((s) => (s.shown?.shot.id === shot?.id ? s.shown : null));
+  const picked = useAnswers((s) => s.picked);
+  return (
+    <Box sx={{ p: 1, display: 'grid', gap: 1, height: { md: '100vh' }, gridTemplateRows: { md: 'auto auto minmax(0, 1fr)' } }}>
+      <Heading />
+      {deleted && (
+        <Alert
+          severity="warning"
+          variant="outlined"
+          action={
+            <Button color="inherit" onClick={() => void productions.setDeleted(id, false).then(() => productionKeeper.open(id))}>
+              Restore it
+            </Button>
+          }
+        >
+          This production was deleted. You can look at it; changing it brings it back.
+        </Alert>
+      )}
+      {shotsOf(document).length === 0 ? (
+        <PageMessage title="No shot yet" text="Begin with a shot that somebody wants: what is in it, how tight, and where. What fits is told at once.">
+          <Button variant="contained" onClick={addShot}>
+            New shot
+          </Button>
+        </PageMessage>
+      ) : (
+        <>
+          <ShotStrip />
+          {shot && place && (
+            <Box
+              sx={{
+                display: 'grid',
+                gap: 1,
+                minHeight: 0,
+                gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '292px minmax(0, 1fr)', lg: '292px minmax(0, 1fr) minmax(340px, 0.85fr)' },
+                gridTemplateRows: { md: 'minmax(0, 1fr)' },
+              }}
+            >
+              <Panel sx={{ p: 1, overflowY: { md: 'auto' } }}>
+                <ShotForm shot={shot} feet={feet} />
+              </Panel>
+              <Panel sx={{ p: 1, display: 'flex', flexDirection: 'column', gap: 1, overflowY: { md: 'auto' }, minHeight: 0 }}>
+                <PlaceForm shot={shot} place={place} feet={feet} />
+                <Box sx={{ flex: 1, minHeight: 300 }}>
+                  {shown && <PlaceDrawing shot={shot} place={place} frame={shown.answer.frame} fit={shown.answer.fits.length > 0 ? picked : null} feet={feet} />}
+                </Box>
+              </Panel>
+              <Panel sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, overflow: { md: 'hidden' }, gridColumn: { md: '1 / -1', lg: 'auto' }, '& > section': { flex: 1 } }}>
+                <Proposals shot={shot} />
+              </Panel>
+            </Box>
+          )}
+        </>
+      )}
+      <Conflict />
+    </Box>
+  );
+}
+
+const undo = () => useProduction.getState().undo();
+const redo = () => useProduction.getState().redo();
+
+function Heading() {
+  const { name, saving } = useProduction();
+  const note = useProduction((s) => s.document.note ?? '');
+  const canUndo = useProduction((s) => s.past.length > 0);
+  const canRedo = useProduction((s) => s.future.length > 0);
+  const [open, setOpen] = useState<'day' | 'production' | null>(null);
+  useHotkeys('mod+z', undo, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', redo, { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('n', addShot);
+  return (
+    <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5, columnGap: 1 }}>
+      <Typography component="h1" sx={hidden}>
+        Brief: {name}
+      </Typography>
+      <InputBase
+        value={name}
+        onChange={(event) => rename(event.target.value)}
+        inputProps={{ 'aria-label': 'Name of the production', maxLength: 120 }}
+        sx={{ minHeight: 40, fontSize: 18, fontWeight: 650, '& input': { fieldSizing: 'content', minWidth: 120, maxWidth: '100%' } }}
+      />
+      <InputBase
+        value={note}
+        placeholder="What is it?"
+        onChange={(event) => changeProduction({ note: oneLine(event.target.value) })}
+        inputProps={{ 'aria-label': 'Note', maxLength: 280 }}
+        sx={{ flex: { xs: '1 1 100%', md: '1 1 200px' }, minHeight: 40, color: 'text.secondary', fontSize: 13 }}
+      />
+      <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, ml: 'auto' }}>
+        <SavingWord saving={saving} nameless={name.trim() === ''} save={productionKeeper.save} />
+        <Tooltip title="Undo (Ctrl+Z)">
+          <span>
+            <IconButton aria-label="Undo" onClick={undo} disabled={!canUndo}>
+              <UndoIcon />
+            </IconButton>
+          </span>
+        </Tooltip>
+        <Tooltip title="Redo (Ctrl+Shift+Z)">
+          <span>
+            <IconButton aria-label="Redo" onClick={redo} disabled={!canRedo}>
+              <RedoIcon />
+            </IconButton>
+          </span>
+        </Tooltip>
+        <Button onClick={() => setOpen('day')}>Fewest lenses</Button>
+        <Button onClick={() => setOpen('production')}>Delivery, units, bag</Button>
+        <Button component={Link} to="/briefs">
+          Others
+        </Button>
+      </Box>
+      {open === 'day' && <DayPanel onClose={() => setOpen(null)} />}
+      {open === 'production' && <ProductionPanel onClose={() => setOpen(null)} />}
+    </Box>
+  );
+}
+
+function Conflict() {
+  const theirs = useProduction((s) => (s.saving.kind === 'conflict' ? s.saving.theirs : null));
+  const { id, name, document } = useProduction();
+  return (
+    theirs && (
+      <ConflictDialog
+        word="production"
+        address="/brief"
+        mine={{ id, name, document }}
+        theirs={theirs}
+        differing={differences({ name, document }, theirs)}
+        keeper={productionKeeper}
+        drafts={drafts}
+      />
+    )
+  );
+}

@@ -1,0 +1,161 @@
+import { Box, Button, Checkbox, FormControlLabel, InputBase, MenuItem, Typography } from '@mui/material';
+import { useState } from 'react';
+import type { PlaceInput, SceneInput, ShotInput } from '../../core/core';
+import { EntryField } from '../../ui/EntryField';
+import { distanceField, oneLine, plain, withUnit } from '../../ui/format';
+import { LabelledSelect } from '../../ui/LabelledSelect';
+import { LabelledChoice } from './LabelledChoice';
+import { changePlace, changeShot, useProduction } from './productionStore';
+import { Grid, problemOf, WordsField } from './ShotForm';
+import { entriesOf, hazards, lights } from './words';
+
+type LengthKey = 'lengthMm' | 'widthMm' | 'heightMm' | 'behindMm' | 'leastBehindMm' | 'mostBehindMm' | 'keepOffMm';
+
+const backdrops: [NonNullable<SceneInput['place']>, string][] = [
+  ['shed', 'A shed'],
+  ['loft', 'A loft'],
+  ['benchTop', 'A workbench'],
+  ['slipway', 'Out of doors, by water'],
+  ['farBank', 'Across a river'],
+  ['chart', 'A measuring wall'],
+];
+
+const own = 'own';
+
+/** Measures of the place, as people take them. */
+export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: PlaceInput; feet: boolean }) {
+  const problems = useProduction((s) => s.problems);
+  const [more, setMore] = useState(false);
+  const set = (part: Partial<PlaceInput>) => changePlace(place.id, part);
+  const isOwn = shot.behindMm != null;
+  const behind = isOwn ? shot.behindMm : place.behindMm;
+
+  const length = (label: string, help: string, key: LengthKey, empty: { says: string; value: number | null } | null) => (
+    <EntryField
+      label={label}
+      help={help}
+      kind={key === 'lengthMm' || key === 'widthMm' || key === 'heightMm' ? 'roomSize' : 'kept'}
+      feet={feet}
+      shown={place[key] == null || (place[key] === 0 && empty?.value === 0) ? '' : distanceField(place[key], feet)}
+      stepFrom={place[key] ?? 1000}
+      placeholder={empty?.says ?? ''}
+      problem={problemOf(problems, `place.${key}`)}
+      onClear={empty ? () => set({ [key]: empty.value }) : undefined}
+      onValue={(mm) => set({ [key]: mm })}
+    />
+  );
+  const light = lights.find(([, ev]) => ev === place.brightnessEv)?.[0];
+
+  return (
+    <Box component="section" aria-label="Place" sx={{ display: 'grid', gap: 1 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1 }}>
+        <InputBase
+          value={place.name}
+          onChange={(event) => set({ name: oneLine(event.target.value) })}
+          inputProps={{ 'aria-label': 'Name of the place', maxLength: 80 }}
+          sx={{ minHeight: 40, fontSize: 16, fontWeight: 650, flex: '1 1 120px' }}
+        />
+        <LabelledChoice
+          label="The camera looks along"
+          value={shot.along ?? place.along ?? 'length'}
+          choices={[
+            ['length', 'Along its length'],
+            ['width', 'Across it'],
+          ]}
+          onChange={(along) => changeShot(shot.id, { along })}
+        />
+      </Box>
+      {problemOf(problems, 'place.name') && (
+        <Typography role="alert" sx={{ fontSize: 12, color: 'error.main' }}>
+          {problemOf(problems, 'place.name')}
+        </Typography>
+      )}
+      <Grid style={{ gridTemplateColumns: 'repeat(5, minmax(0, 1fr))' }}>
+        {length('Length', 'Of the place, wall to wall; empty where it has no end.', 'lengthMm', { says: 'no end', value: null })}
+        {length('Width', 'Of the place, wall to wall; empty where it has no end.', 'widthMm', { says: 'no end', value: null })}
+        {length('Height', 'Under the lowest beam; empty under the sky.', 'heightMm', { says: 'sky', value: null })}
+        <EntryField
+          label={isOwn ? 'To behind, here' : 'To behind'}
+          help={`From the subject to what is behind it${isOwn ? ' in this shot; empty it, and where the place says counts again' : ', in all shots at this place that say nothing else'}.`}
+          kind="kept"
+          feet={feet}
+          shown={behind == null ? '' : distanceField(behind, feet)}
+          stepFrom={behind ?? 1000}
+          placeholder="open"
+          problem={problemOf(problems, isOwn ? 'shot.behindMm' : 'place.behindMm')}
+          onClear={() => (isOwn ? changeShot(shot.id, { behindMm: null }) : set({ behindMm: null }))}
+          onValue={(mm) => (isOwn ? changeShot(shot.id, { behindMm: mm }) : set({ behindMm: mm }))}
+        />
+        {length('Keep off', 'How far every part of the camera must stay from the subject: heat, splashes, animals, water.', 'keepOffMm', { says: 'none', value: 0 })}
+      </Grid>
+      <Button size="small" aria-expanded={more} onClick={() => setMore(!more)} sx={{ justifySelf: 'start' }}>
+        {more ? 'Less of this place' : 'Light and more of this place'}
+      </Button>
+      {more && (
+        <>
+          <Grid style={{ gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
+            <LabelledSelect label="Light" help="How bright it is, by a name." value={light ?? own} onChange={(name) => set({ brightnessEv: lights.find(([n]) => n === name)?.[1] ?? null })}>
+              <MenuItem value={own}>
+                <em>{place.brightnessEv == null ? 'Not known' : 'As typed'}</em>
+              </MenuItem>
+              {lights.map(([name, ev]) => (
+                <MenuItem key={name} value={name}>
+                  {name}, EV {ev}
+                </MenuItem>
+              ))}
+            </LabelledSelect>
+            <EntryField
+              label="or measured"
+              help="As an exposure value at ISO 100, or in lux; empty when it is not known."
+              kind="brightness"
+              shown={place.brightnessEv == null ? '' : `EV ${plain(place.brightnessEv, 2)}`}
+              stepFrom={place.brightnessEv ?? 7}
+              placeholder="not known"
+              problem={problemOf(problems, 'place.brightnessEv')}
+              onClear={() => set({ brightnessEv: null })}
+              onValue={(brightnessEv) => set({ brightnessEv })}
+            />
+            <EntryField
+              label="Mains"
+              help="Frequency of the lamps’ mains."
+              kind="mains"
+              shown={withUnit(plain(place.mainsHertz ?? 50), 'Hz')}
+              stepFrom={place.mainsHertz ?? 50}
+              problem={problemOf(problems, 'place.mainsHertz')}
+              onValue={(mainsHertz) => set({ mainsHertz })}
+            />
+            {length('Least to behind', 'Nearest that the subject may be to what is behind it.', 'leastBehindMm', { says: 'none', value: 0 })}
+            {length('Most to behind', 'Farthest that the subject may be brought from what is behind it.', 'mostBehindMm', { says: 'as there is room', value: null })}
+            <LabelledSelect label="Drawn as" help="What frames are drawn in; figures do not go by it." value={place.backdrop ?? 'shed'} onChange={(backdrop) => set({ backdrop })}>
+              {backdrops.map(([key, words]) => (
+                <MenuItem key={key} value={key}>
+                  {words}
+                </MenuItem>
+              ))}
+            </LabelledSelect>
+          </Grid>
+          <Box role="group" aria-label="What to mind there" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1 }}>
+            {entriesOf(hazards).map(([key, words]) => (
+              <FormControlLabel
+                key={key}
+                label={words}
+                control={
+                  <Checkbox
+                    checked={place.hazards?.includes(key) ?? false}
+                    onChange={(event) => set({ hazards: event.target.checked ? [...(place.hazards ?? []), key] : (place.hazards ?? []).filter((h) => h !== key) })}
+                  />
+                }
+              />
+            ))}
+          </Box>
+          <WordsField label="Note on the place" many value={place.note ?? ''} max={500} onChange={(note) => set({ note })} />
+          {!isOwn && place.behindMm != null && (
+            <Button size="small" onClick={() => changeShot(shot.id, { behindMm: place.behindMm ?? null })} sx={{ justifySelf: 'start' }}>
+              The subject stands elsewhere in this shot
+            </Button>
+          )}
+        </>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,132 @@
+import { Box, Button, Checkbox, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, MenuItem, Typography } from '@mui/material';
+import type { Delivery, GearItem } from '../../core/core';
+import { EntryField } from '../../ui/EntryField';
+import { plain, shape, withUnit } from '../../ui/format';
+import { LabelledSelect } from '../../ui/LabelledSelect';
+import { useGear } from './fitting';
+import { changeProduction, placesOf, removePlace, shotsOf, useProduction } from './productionStore';
+import { Grid, problemOf, WordsField } from './ShotForm';
+
+const chosenKinds: [string, string][] = [
+  ['body', 'Bodies'],
+  ['fixedLensCamera', 'Cameras with their lens'],
+  ['lens', 'Lenses'],
+  ['adapter', 'Adapters'],
+];
+
+/** What holds for the whole production: delivery, units, gear to choose from. */
+export function ProductionPanel({ onClose }: { onClose: () => void }) {
+  const document = useProduction((s) => s.document);
+  const problems = useProduction((s) => s.problems);
+  const delivery = document.delivery ?? {};
+  const set = (part: Partial<Delivery>) => changeProduction({ delivery: { ...delivery, ...part } });
+  const unused = placesOf(document).filter((p) => shotsOf(document).every((s) => s.placeId !== p.id));
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="production-title" maxWidth="sm" fullWidth>
+      <DialogTitle id="production-title">The production</DialogTitle>
+      <DialogContent sx={{ display: 'grid', gap: 2 }}>
+        <Grid style={{ gridTemplateColumns: 'repeat(4, minmax(0, 1fr))', paddingTop: 4 }}>
+          <EntryField
+            label="Delivered shape"
+            help="Width over height of what is delivered."
+            kind="deliveryAspect"
+            shown={shape(delivery.aspect ?? 16 / 9)}
+            stepFrom={delivery.aspect ?? 16 / 9}
+            problem={problemOf(problems, 'delivery.aspect')}
+            onValue={(aspect) => set({ aspect })}
+          />
+          <EntryField
+            label="Delivered width"
+            help="Pixels across that delivery asks for; empty when it does not say."
+            kind="deliveryWidth"
+            shown={delivery.widthPx == null ? '' : withUnit(plain(delivery.widthPx), 'px')}
+            stepFrom={delivery.widthPx ?? 3840}
+            placeholder="does not say"
+            problem={problemOf(problems, 'delivery.widthPx')}
+            onClear={() => set({ widthPx: null })}
+            onValue={(widthPx) => set({ widthPx })}
+          />
+          <EntryField
+            label="Timeline"
+            help="Frames a second."
+            kind="fps"
+            shown={withUnit(plain(delivery.timelineFps ?? 25), 'fps')}
+            stepFrom={delivery.timelineFps ?? 25}
+            problem={problemOf(problems, 'delivery.timelineFps')}
+            onValue={(timelineFps) => set({ timelineFps })}
+          />
+          <EntryField
+            label="Shutter"
+            help="Shutter angle."
+            kind="shutterAngle"
+            shown={`${plain(delivery.shutterAngleDeg ?? 180, 1)}°`}
+            stepFrom={delivery.shutterAngleDeg ?? 180}
+            problem={problemOf(problems, 'delivery.shutterAngleDeg')}
+            onValue={(shutterAngleDeg) => set({ shutterAngleDeg })}
+          />
+        </Grid>
+        <WordsField
+          label="Units, with commas between them"
+          value={(document.units ?? []).join(', ')}
+          max={1000}
+          placeholder="First unit, second unit"
+          onChange={(text) => changeProduction({ units: text.split(/, ?/).map((unit) => unit.slice(0, 60)) })}
+        />
+        {unused.length > 0 && (
+          <Box>
+            <Typography sx={{ fontSize: 13.5 }}>Places without a shot:</Typography>
+            {unused.map((place) => (
+              <Button key={place.id} size="small" onClick={() => removePlace(place.id)}>
+                Delete {place.name || 'the nameless one'}
+              </Button>
+            ))}
+          </Box>
+        )}
+        <Bag />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** The gear to choose from: the whole shelf, or what is ticked. */
+function Bag() {
+  const bag = useProduction((s) => s.document.bag ?? null);
+  const items = useGear((s) => s.items);
+  const all = [...items.values()];
+  const tick = (item: GearItem, on: boolean) => changeProduction({ bag: on ? [...(bag ?? []), item.id] : (bag ?? []).filter((id) => id !== item.id) });
+  return (
+    <Box component="section" aria-label="Gear to choose from">
+      <LabelledSelect
+        label="Gear to choose from"
+        help="The whole shelf, or a bag of some of it."
+        value={bag === null ? 'shelf' : 'bag'}
+        onChange={(value) => changeProduction({ bag: value === 'shelf' ? null : all.filter((item) => item.holding === 'own').map((item) => item.id) })}
+      >
+        <MenuItem value="shelf">The whole shelf</MenuItem>
+        <MenuItem value="bag">Only what is ticked</MenuItem>
+      </LabelledSelect>
+      {bag !== null &&
+        chosenKinds.map(([kind, title]) => (
+          <Box key={kind} role="group" aria-label={title} sx={{ mt: 1 }}>
+            <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>{title}</Typography>
+            <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
+              {all
+                .filter((item) => item.kind === kind)
+                .sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }))
+                .map((item) => (
+                  <FormControlLabel
+                    key={item.id}
+                    label={item.name}
+                    control={<Checkbox size="small" checked={bag.includes(item.id)} onChange={(event) => tick(item, event.target.checked)} />}
+                    sx={{ '& .MuiFormControlLabel-label': { fontSize: 14 } }}
+                  />
+                ))}
+            </Box>
+          </Box>
+        ))}
+    </Box>
+  );
+}

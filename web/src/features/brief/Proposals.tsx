@@ -1,0 +1,387 @@
+import { Box, Button, Checkbox, LinearProgress, MenuItem, Tooltip, Typography } from '@mui/material';
+import { styled } from '@mui/material/styles';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useSettings } from '../../app/settings';
+import type { Fit, FitResponse, Miss, Remedy, ShotInput } from '../../core/core';
+import { Figure } from '../../ui/Figure';
+import { aperture, distance, fixed, plain, withUnit } from '../../ui/format';
+import { LabelledSelect } from '../../ui/LabelledSelect';
+import { benchKeeper } from '../bench/saving';
+import { pick, stopAsking, useAnswers, type Known } from './answers';
+import { useGear } from './fitting';
+import { changeShot, placeOf, shotsOf, useProduction } from './productionStore';
+import { chosenOf, comparisonOf, isChosen } from './rigs';
+import { entriesOf, wishes } from './words';
+
+const List = styled('ul')({ listStyle: 'none', margin: 0, padding: 0 });
+
+const Item = styled('li')(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: 'auto minmax(0, 1fr)',
+  borderBottom: `1px solid ${theme.vars!.palette.divider}`,
+  '&.picked': { background: theme.vars!.palette.background.default, boxShadow: `inset 3px 0 0 ${theme.vars!.palette.primary.main}` },
+  '& > button': { font: 'inherit', color: 'inherit', textAlign: 'left', background: 'none', border: 0, padding: '6px 6px 6px 0', cursor: 'pointer', minWidth: 0 },
+  '& .rig': { fontSize: 14, fontWeight: 600 },
+  '& .rig span': { fontWeight: 400, color: theme.vars!.palette.text.secondary },
+  '& .set': { fontSize: 13.5, display: 'flex', flexWrap: 'wrap', columnGap: 12 },
+  '& .set b': { fontWeight: 600 },
+  '& .more': { fontSize: 12.5, color: theme.vars!.palette.text.secondary, display: 'flex', flexWrap: 'wrap', columnGap: 10 },
+  '& .warn': { color: theme.vars!.palette.warning.main },
+}));
+
+const mostOnBench = 3;
+
+const holdings = { own: 'ours', borrow: 'borrowed', hire: 'hired' } as const;
+const weight = (grams: number) => (grams >= 1000 ? withUnit(fixed(grams / 1000, 2), 'kg') : withUnit(fixed(grams, 0), 'g'));
+const shared = (share: number) => withUnit(100 * share < 0.995 ? fixed(100 * share, 2) : fixed(100 * share, 1), '%');
+
+/** What fits, the best first, and what does not, with what would help. */
+export function Proposals({ shot }: { shot: ShotInput }) {
+  const shown = useAnswers((s) => (s.shown?.shot.id === shot.id ? s.shown : null));
+  const gear = useGear();
+  return (
+    <Box component="section" aria-label="What fits" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
+      {gear.state !== 'ready' && (
+        <Box role="status" sx={{ p: 1.5 }}>
+          {gear.state === 'away' ? (
+            <Typography sx={{ color: 'warning.main' }}>The shelf cannot be read now: {gear.say} It is tried again by itself.</Typography>
+          ) : (
+            <>
+              <Typography sx={{ fontSize: 14, mb: 1 }}>{gear.state === 'opening' ? 'Fetching the shelf…' : 'Putting every lens on every camera…'}</Typography>
+              <LinearProgress variant="determinate" value={100 * gear.done} aria-label="Progress" />
+            </>
+          )}
+        </Box>
+      )}
+      {shown && <Answer key={shot.id} shot={shot} known={shown} />}
+    </Box>
+  );
+}
+
+function Answer({ shot, known }: { shot: ShotInput; known: Known }) {
+  const { answer } = known;
+  const [ticked, setTicked] = useState<string[]>([]);
+  const [failing, setFailing] = useState(answer.fitCount === 0);
+  const showsMisses = failing || answer.fitCount === 0;
+  const keyOf = ({ rig }: Fit) => `${rig.body} ${rig.lens}`;
+  const tickedFits = answer.fits.filter((fit) => ticked.includes(keyOf(fit)));
+  return (
+    <>
+      <Head shot={shot} known={known} />
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, borderBottom: 1, borderColor: 'divider' }} role="group" aria-label="Which rigs">
+        <Button size="small" aria-pressed={!showsMisses} onClick={() => setFailing(false)} sx={{ '&[aria-pressed=true]': { bgcolor: 'background.default', fontWeight: 700 } }}>
+          {answer.fitCount} give it
+        </Button>
+        <Button size="small" aria-pressed={showsMisses} onClick={() => setFailing(true)} sx={{ '&[aria-pressed=true]': { bgcolor: 'background.default', fontWeight: 700 } }}>
+          {answer.missCount} do not
+        </Button>
+        <ToBench known={known} fits={tickedFits} />
+      </Box>
+      <Box sx={{ overflowY: { md: 'auto' }, flex: 1, minHeight: 0 }}>
+        {showsMisses ? (
+          <Misses shot={shot} answer={answer} />
+        ) : (
+          <List>
+            {answer.fits.map((fit) => (
+              <Proposal
+                key={keyOf(fit)}
+                shot={shot}
+                fit={fit}
+                ticked={ticked.includes(keyOf(fit))}
+                full={tickedFits.length >= mostOnBench}
+                onTick={(on) => setTicked(on ? [...ticked, keyOf(fit)] : ticked.filter((key) => key !== keyOf(fit)))}
+              />
+            ))}
+            {answer.fitCount > answer.fits.length && (
+              <Typography sx={{ p: 1.5, fontSize: 13, color: 'text.secondary' }}>and {answer.fitCount - answer.fits.length} more, farther down by this order</Typography>
+            )}
+          </List>
+        )}
+      </Box>
+    </>
+  );
+}
+
+function Head({ shot, known }: { shot: ShotInput; known: Known }) {
+  const { answer, ms } = known;
+  const { progress, stopped } = useAnswers();
+  return (
+    <Box sx={{ p: 1, pb: 0.5, display: 'grid', gap: 0.75 }}>
+      <LabelledSelect label="Best first by" help={answer.order} value={shot.wish ?? 'mostBlur'} onChange={(wish) => changeShot(shot.id, { wish })}>
+        {entriesOf(wishes).map(([key, words]) => (
+          <MenuItem key={key} value={key}>
+            {words}
+          </MenuItem>
+        ))}
+      </LabelledSelect>
+      <Typography sx={{ fontSize: 12.5, color: 'text.secondary', lineHeight: 1.3 }} title={`${answer.looked} settings of rigs in ${fixed(ms, 0)} ms`}>
+        {answer.order} Sharp is 1/1500 of the diagonal; distances from the sensor mark.
+      </Typography>
+      {answer.contradictions.map((c) => (
+        <Typography key={c.kind} role="alert" sx={{ fontSize: 13.5, color: c.stops ? 'error.main' : 'warning.main' }}>
+          {c.message} {c.mend}
+        </Typography>
+      ))}
+      {[...answer.cautions, ...(shot.caution ? [shot.caution] : [])].map((caution) => (
+        <Caution key={caution} text={caution} />
+      ))}
+      {progress < 1 && (
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+          <LinearProgress variant="determinate" value={100 * progress} aria-label="Progress" sx={{ flex: 1 }} />
+          <Button size="small" onClick={stopAsking}>
+            Stop
+          </Button>
+        </Box>
+      )}
+      {stopped && (
+        <Typography role="status" sx={{ fontSize: 13, color: 'warning.main' }}>
+          Stopped: these are the answers of before the last change.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** A short caution, where the plan brings it up. */
+export function Caution({ text }: { text: string }) {
+  return (
+    <Typography sx={{ fontSize: 12.5, lineHeight: 1.3, color: 'warning.main' }}>
+      <b>Mind: </b>
+      {text}
+    </Typography>
+  );
+}
+
+interface ProposalProps {
+  shot: ShotInput;
+  fit: Fit;
+  ticked: boolean;
+  full: boolean;
+  onTick: (on: boolean) => void;
+}
+
+function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
+  const feet = useSettings((s) => s.feet);
+  const picked = useAnswers((s) => s.picked === fit);
+  const { rig } = fit;
+  const far = (mm: number) => distance(mm, feet);
+  const zone = `${far(fit.nearMm)} to ${fit.farMm == null ? '∞' : far(fit.farMm)}`;
+  const chosen = isChosen(shot, fit);
+  const name = [rig.bodyName, rig.lensName].filter(Boolean).join(', ');
+  return (
+    <Item className={picked ? 'picked' : ''}>
+      <Checkbox
+        checked={ticked}
+        disabled={full && !ticked}
+        onChange={(event) => onTick(event.target.checked)}
+        slotProps={{ input: { 'aria-label': `Put ${name} on the Bench` } }}
+        sx={{ alignSelf: 'start' }}
+      />
+      <button type="button" aria-pressed={picked} onClick={() => pick(fit)}>
+        <div className="rig">
+          {name} <span>{[rig.mode, ...rig.linkNames].join(' · ')}</span>
+        </div>
+        <div className="set">
+          <b>
+            <Figure text={withUnit(fixed(fit.focalLengthMm, fit.focalLengthMm < 100 && fit.focalLengthMm % 1 > 0.05 ? 1 : 0), 'mm')} />
+          </b>
+          <b>
+            <Figure text={aperture(fit.fNumber)} />
+          </b>
+          <span>
+            from <Figure text={far(fit.distanceMm)} />
+            {fit.toMm - fit.fromMm > 10 && (
+              <>
+                {' '}
+                (<Figure text={far(fit.fromMm)} />–<Figure text={far(fit.toMm)} />)
+              </>
+            )}
+          </span>
+          {fit.roomLeftMm != null && (
+            <span>
+              <Figure text={far(fit.roomLeftMm)} /> left
+            </span>
+          )}
+        </div>
+        <div className="more">
+          <span>blur {shared(fit.blurShare)}</span>
+          <span>sharp {zone}</span>
+          {fit.sensitivityIso != null && <span>{light(fit)}</span>}
+          <span>
+            {rig.weightUnknown ? 'at least ' : ''}
+            {weight(rig.weightG)}
+          </span>
+          <span>{holdings[rig.holding]}</span>
+          {chosen && <b>chosen</b>}
+        </div>
+        {picked && <Details fit={fit} shot={shot} chosen={chosen} />}
+      </button>
+      {picked && (
+        <Box sx={{ gridColumn: '2', display: 'flex', flexWrap: 'wrap', gap: 0.5, pb: 0.75 }}>
+          <Button
+            size="small"
+            variant={chosen ? 'text' : 'outlined'}
+            onClick={() => changeShot(shot.id, { chosen: chosen ? null : chosenOf(fit) })}
+          >
+            {chosen ? 'Let go of it' : 'Choose for this shot'}
+          </Button>
+          <BenchButton fits={[fit]} label="To the Bench" />
+        </Box>
+      )}
+    </Item>
+  );
+}
+
+/** Which filter or sensitivity the light asks for. */
+function light({ sensitivityIso, lowestIso, filterStops }: Fit): string {
+  const iso = sensitivityIso!;
+  if ((filterStops ?? 0) >= 0.15) {
+    return `${withUnit(fixed(filterStops!, 1), 'st')} of filter at ISO ${plain(lowestIso ?? 100, 0)}`;
+  }
+  return `ISO ${plain(Number(iso.toPrecision(2)), 0)}`;
+}
+
+function Details({ fit, shot, chosen }: { fit: Fit; shot: ShotInput; chosen: boolean }) {
+  const feet = useSettings((s) => s.feet);
+  const far = (mm: number) => distance(mm, feet);
+  const person = ['standing', 'seated', 'group'].includes(shot.subject.kind);
+  return (
+    <div className="more" data-chosen={chosen}>
+      <span>{withUnit(fixed(fit.equivalentMm, 0), 'mm')} equivalent on full frame</span>
+      {person && <span>microphone on the camera {far(fit.microphoneMm)} off</span>}
+      {person && fit.faceStretch != null && <span>face stretch {shared(fit.faceStretch)}</span>}
+      <span>{fit.unsteadiness === 0 ? 'does not move' : `unsteadiness ${fixed(fit.unsteadiness, 2)}`}</span>
+      {(shot.movesMm ?? 0) > 0 && fit.sharpToSpareMm != null && <span>{far(Math.max(0, fit.sharpToSpareMm))} of sharpness to spare</span>}
+      {fit.ways > 1 && <span>{fit.ways} ways and modes give it</span>}
+      {(fit.enlargement ?? 0) > 1.0005 && <span className="warn">enlarged {fixed(fit.enlargement!, 2)}× for delivery</span>}
+      {fit.cautions.map((caution) => (
+        <Caution key={caution} text={caution} />
+      ))}
+    </div>
+  );
+}
+
+/** One press takes proposals to the Bench, as a comparison of their own. */
+function BenchButton({ fits, label }: { fits: Fit[]; label: string }) {
+  const navigate = useNavigate();
+  const take = () => {
+    const known = useAnswers.getState().shown;
+    const production = useProduction.getState().name;
+    const document = known && comparisonOf(known.place, known.shot, known.delivery, known.answer, fits);
+    if (document) {
+      const id = crypto.randomUUID();
+      benchKeeper.openNew(id, { name: `${production}: ${known.shot.name}`.slice(0, 120), document });
+      void navigate(`/bench/${id}`);
+    }
+  };
+  return (
+    <Button size="small" variant="contained" onClick={take}>
+      {label}
+    </Button>
+  );
+}
+
+function ToBench({ known, fits }: { known: Known; fits: Fit[] }) {
+  const count = fits.length;
+  if (known.answer.fits.length === 0) {
+    return null;
+  }
+  return (
+    <Box sx={{ ml: 'auto' }}>
+      {count > 0 ? (
+        <BenchButton fits={fits} label={`${count} to the Bench`} />
+      ) : (
+        <Tooltip title="Tick up to three to put them side by side">
+          <span>
+            <BenchButton fits={known.answer.fits.slice(0, mostOnBench)} label={`Best ${Math.min(mostOnBench, known.answer.fits.length)} to the Bench`} />
+          </span>
+        </Tooltip>
+      )}
+    </Box>
+  );
+}
+
+function Misses({ shot, answer }: { shot: ShotInput; answer: FitResponse }) {
+  if (answer.misses.length === 0) {
+    return (
+      <Typography sx={{ p: 1.5, fontSize: 14, color: 'text.secondary' }}>
+        {answer.fitCount > 0 ? 'Every rig gives this shot.' : 'There is nothing to choose from. See above.'}
+      </Typography>
+    );
+  }
+  return (
+    <>
+      {answer.fitCount === 0 && (
+        <Typography role="status" sx={{ px: 1.5, pt: 1, fontSize: 14, fontWeight: 600 }}>
+          Nothing gives this shot as it stands. Nearest first; a press makes the change.
+        </Typography>
+      )}
+      <List>
+        {answer.misses.map((miss) => (
+          <Miss1 key={`${miss.rig.body} ${miss.rig.lens} ${miss.kind}`} shot={shot} miss={miss} />
+        ))}
+      </List>
+      {answer.missCount > answer.misses.length && (
+        <Typography sx={{ p: 1.5, fontSize: 13, color: 'text.secondary' }}>and {answer.missCount - answer.misses.length} that are farther off</Typography>
+      )}
+    </>
+  );
+}
+
+function Miss1({ shot, miss }: { shot: ShotInput; miss: Miss }) {
+  const name = [miss.rig.bodyName, miss.rig.lensName].filter(Boolean).join(', ');
+  return (
+    <Item style={{ gridTemplateColumns: 'minmax(0, 1fr)', padding: '6px 10px' }}>
+      <div className="rig">
+        {name} <span>{[miss.rig.mode, ...miss.rig.linkNames].join(' · ')}</span>
+      </div>
+      <div className="set warn">{miss.why}</div>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, mt: 0.25 }}>
+        {miss.remedies.map((remedy) =>
+          changes(remedy) ? (
+            <Button key={remedy.kind} size="small" variant="outlined" onClick={() => apply(shot, remedy)} sx={{ minHeight: 32, py: 0 }}>
+              {remedy.say}
+            </Button>
+          ) : (
+            <Typography key={remedy.kind} component="span" sx={{ fontSize: 13, alignSelf: 'center', px: 0.5 }}>
+              {remedy.say}
+            </Typography>
+          ),
+        )}
+      </Box>
+    </Item>
+  );
+}
+
+/** True for a remedy that is a change of the shot; another lens, a tube or a punch-in is for the hands. */
+const changes = ({ kind }: Remedy): boolean => kind !== 'punchIn' && kind !== 'closeUp' && kind !== 'tube' && kind !== 'otherLens';
+
+/** Makes the change that a remedy proposes. It is a change of this shot alone, and one step of undo. */
+function apply(shot: ShotInput, { kind, value, carriage }: Remedy): void {
+  const { document } = useProduction.getState();
+  const now = shotsOf(document).find((s) => s.id === shot.id)!;
+  const place = placeOf(document, now);
+  const set = (part: Partial<ShotInput>) => changeShot(shot.id, part);
+  switch (kind) {
+    case 'subjectBack':
+    case 'subjectForward':
+      set({ behindMm: value });
+      break;
+    case 'otherAxis':
+      set({ along: (now.along ?? place?.along ?? 'length') === 'length' ? 'width' : 'length' });
+      break;
+    case 'otherFraming':
+      set({ framedMm: value, framedAcross: false });
+      break;
+    case 'movesLess':
+      set({ movesMm: value });
+      break;
+    case 'slowerRate':
+      set({ captureFps: value });
+      break;
+    case 'otherCarriage':
+      set({ carriage: carriage ?? 'handHeld', rearMm: null });
+      break;
+  }
+}

@@ -1,0 +1,146 @@
+import { useEffect } from 'react';
+import { create } from 'zustand';
+import type { ProductionDocument } from '../../api/client';
+import { useSettings } from '../../app/settings';
+import type { ChosenRig, Delivery, Fit, FitRequest, FitResponse, PlaceInput, ShotInput } from '../../core/core';
+import { askFit, openShelf, stop, useGear } from './fitting';
+import { placeOf, shotsOf, shownShot, useProduction } from './productionStore';
+import { pictured, type Pictured } from './rigs';
+
+/** What is known of a shot. */
+export interface Known {
+  shot: ShotInput;
+  place: PlaceInput;
+  delivery: Delivery;
+  answer: FitResponse;
+  ms: number;
+}
+
+interface Answers {
+  /** Of the shot that is looked at; while a new one is on its way, the one before stays. */
+  shown: Known | null;
+  /** How much of the new one is done; 1 when none is on its way. */
+  progress: number;
+  stopped: boolean;
+  /** The proposal that is drawn. */
+  picked: Fit | null;
+  /** The picture of each shot, by its chosen rig or else its best proposal. */
+  thumbs: Record<string, { key: string; picture: Pictured | null; fits: boolean }>;
+}
+
+export const useAnswers = create<Answers>()(() => ({ shown: null, progress: 1, stopped: false, picked: null, thumbs: {} }));
+
+export const pick = (picked: Fit): void => useAnswers.setState({ picked });
+
+const delivered: Delivery = {};
+const same = (a: Fit, b: Fit) => a.rig.body === b.rig.body && a.rig.lens === b.rig.lens;
+
+/** What to ask for a shot: the rig of the shot before is what changes are counted from. */
+function requestOf(document: ProductionDocument, shot: ShotInput): FitRequest | null {
+  const place = placeOf(document, shot);
+  const shots = shotsOf(document);
+  const before = shots[shots.indexOf(shot) - 1]?.chosen ?? null;
+  return place ? { place, shot, delivery: document.delivery ?? delivered, before, bag: document.bag ?? null, most: 40 } : null;
+}
+
+/** Asks what fits for the shot that is looked at. */
+export function ask(): void {
+  const { document } = useProduction.getState();
+  const shot = shownShot(useProduction.getState());
+  const request = shot && requestOf(document, shot);
+  if (!request || useGear.getState().state !== 'ready') {
+    return;
+  }
+  askFit(
+    'shown',
+    true,
+    request,
+    (outcome) => {
+      if (outcome.kind === 'refused') {
+        useProduction.setState({ problems: outcome.problems });
+        useAnswers.setState({ progress: 1, stopped: false });
+        return;
+      }
+      if (useProduction.getState().problems.length > 0) {
+        useProduction.setState({ problems: [] });
+      }
+      const { answer, ms } = outcome;
+      const { picked, shown } = useAnswers.getState();
+      const fits = answer.fits;
+      const stays = shown?.shot.id === shot.id && picked ? fits.find((f) => same(f, picked)) : undefined;
+      const chosen = shot.chosen ? fits.find((f) => f.rig.body === shot.chosen!.body && f.rig.lens === shot.chosen!.lens) : undefined;
+      useAnswers.setState({
+        shown: { shot, place: request.place, delivery: request.delivery ?? delivered, answer, ms },
+        progress: 1,
+        stopped: false,
+        picked: stays ?? chosen ?? fits[0] ?? null,
+      });
+    },
+    (progress) => useAnswers.setState({ progress }),
+  );
+}
+
+/** Stops looking; what was there before stays. */
+export function stopAsking(): void {
+  stop('shown');
+  useAnswers.setState({ progress: 1, stopped: true });
+}
+
+const gearOf = ({ body, lens, links }: ChosenRig) => [...new Set([body, lens, ...(links ?? [])])];
+
+/** Makes the pictures of the strip ready, one after another, while nobody waits for anything else. */
+function askThumbs(document: ProductionDocument): void {
+  const { version, state } = useGear.getState();
+  if (state !== 'ready') {
+    return;
+  }
+  const { thumbs } = useAnswers.getState();
+  for (const shot of shotsOf(document)) {
+    const request = requestOf(document, shot);
+    if (!request) {
+      continue;
+    }
+    const asked: FitRequest = { ...request, bag: shot.chosen ? gearOf(shot.chosen) : request.bag, most: 1 };
+    const key = JSON.stringify([version, asked]);
+    if (thumbs[shot.id]?.key === key) {
+      continue;
+    }
+    askFit(`thumb ${shot.id}`, false, asked, (outcome) => {
+      const answer = outcome.kind === 'answered' ? outcome.answer : null;
+      const fit = answer?.fits[0];
+      const picture = fit ? pictured(request.place, shot, request.delivery ?? delivered, answer, fit) : null;
+      useAnswers.setState((s) => ({ thumbs: { ...s.thumbs, [shot.id]: { key, picture, fits: fit !== undefined } } }));
+    });
+  }
+}
+
+const thumbsAfterMs = 700;
+
+/** Keeps the answers up with what is on the page. */
+export function useAsking(): void {
+  const document = useProduction((s) => s.document);
+  const shotId = useProduction((s) => s.shotId);
+  const feet = useSettings((s) => s.feet);
+  const ready = useGear((s) => s.state === 'ready');
+  const version = useGear((s) => s.version);
+
+  useEffect(() => {
+    void openShelf();
+    const again = () => void openShelf();
+    window.addEventListener('focus', again);
+    const retry = setInterval(() => {
+      if (useGear.getState().state === 'away') again();
+    }, 3000);
+    return () => {
+      window.removeEventListener('focus', again);
+      clearInterval(retry);
+      stop('shown');
+    };
+  }, []);
+
+  useEffect(ask, [document, shotId, feet, ready, version]);
+  useEffect(() => {
+    const later = setTimeout(() => askThumbs(document), thumbsAfterMs);
+    return () => clearTimeout(later);
+  }, [document, ready, version]);
+}

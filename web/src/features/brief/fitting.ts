@@ -1,0 +1,159 @@
+import { create } from 'zustand';
+import { api, failure, unreachable } from '../../api/client';
+import { useSettings } from '../../app/settings';
+import { core, coreReady, type FieldError, type FitRequest, type FitResponse, type GearItem, type Stepwise } from '../../core/core';
+
+/** How long the core works before the page may draw, ms. */
+const sliceMs = 9;
+const pairsAtOnce = 4;
+const rigsAtOnce = 24;
+
+interface ShelfState {
+  state: 'opening' | 'preparing' | 'ready' | 'away';
+  /** How much of the shelf is put together, 0 to 1. */
+  done: number;
+  say: string;
+  items: Map<string, GearItem>;
+  /** Counts the shelves that were put together: answers of one before are of other gear. */
+  version: number;
+}
+
+/** The crew's gear as the page's own core knows it. */
+export const useGear = create<ShelfState>()(() => ({ state: 'opening', done: 0, say: '', items: new Map(), version: 0 }));
+
+let file = '';
+let opening: Promise<void> | null = null;
+
+/** Lets the page draw, and a hand be heard. */
+const pause = () => new Promise<void>((done) => setTimeout(done));
+
+/** Works in slices until all is done; false when it was stopped. */
+async function inSlices(step: () => number, isStopped: () => boolean, onProgress: (done: number) => void): Promise<boolean> {
+  let from = performance.now();
+  for (;;) {
+    const done = step();
+    if (done >= 1) {
+      return true;
+    }
+    if (performance.now() - from > sliceMs) {
+      onProgress(done);
+      await pause();
+      if (isStopped()) {
+        return false;
+      }
+      from = performance.now();
+    }
+  }
+}
+
+/** Fetches the shelf, and puts it together where it is another than before. */
+export function openShelf(): Promise<void> {
+  opening ??= open().finally(() => (opening = null));
+  return opening;
+}
+
+async function open(): Promise<void> {
+  try {
+    const [{ data, error, response }] = await Promise.all([api.GET('/api/shelf/export.json', { parseAs: 'text' }), coreReady]);
+    if (data === undefined) {
+      useGear.setState({ state: file === '' ? 'away' : 'ready', say: failure(response.status, error).say });
+      return;
+    }
+    const text = data;
+    if (text === file) {
+      useGear.setState({ state: 'ready', say: '' });
+      return;
+    }
+    file = text;
+    const { items, retired } = JSON.parse(text) as { items: GearItem[]; retired: string[] };
+    const gone = new Set(retired);
+    useGear.setState({ state: 'preparing', done: 0, say: '', items: new Map(items.filter((i) => !gone.has(i.id)).map((i) => [i.id, i])) });
+    core().openShelf(text);
+    await inSlices(
+      () => core().prepareShelf(pairsAtOnce),
+      () => false,
+      (done) => useGear.setState({ done }),
+    );
+    useGear.setState((s) => ({ state: 'ready', done: 1, version: s.version + 1 }));
+  } catch {
+    useGear.setState({ state: file === '' ? 'away' : 'ready', say: unreachable.say });
+  }
+}
+
+/** What came of a question. */
+export type Outcome<T> = { kind: 'answered'; answer: T; ms: number } | { kind: 'refused'; problems: FieldError[] };
+
+interface Task {
+  key: string;
+  /** What a hand waits for goes before what is made ready. */
+  isUrgent: boolean;
+  run: (isStopped: () => boolean) => Promise<boolean>;
+}
+
+let tasks: Task[] = [];
+let running = false;
+
+async function work(): Promise<void> {
+  if (running) {
+    return;
+  }
+  running = true;
+  while (tasks.length > 0) {
+    const task = tasks.find((t) => t.isUrgent) ?? tasks[0]!;
+    const isStopped = () => !tasks.includes(task) || (!task.isUrgent && tasks.some((t) => t.isUrgent));
+    if (await task.run(isStopped)) {
+      tasks = tasks.filter((t) => t !== task);
+    }
+    await pause();
+  }
+  running = false;
+}
+
+/** Asks the core, a few rigs at a time. Of questions with one key only the newest is answered; stopping answers nothing. */
+function enqueue<Request, Response>(
+  key: string,
+  isUrgent: boolean,
+  door: () => Stepwise<Request, Response>,
+  request: Request,
+  onOutcome: (outcome: Outcome<Response>) => void,
+  onProgress: (done: number) => void = () => undefined,
+): void {
+  const { feet } = useSettings.getState();
+  tasks = tasks.filter((t) => t.key !== key);
+  tasks.push({
+    key,
+    isUrgent,
+    async run(isStopped) {
+      const began = performance.now();
+      const problems = door().ask(request, feet);
+      if (problems) {
+        onOutcome({ kind: 'refused', problems });
+        return true;
+      }
+      const done = await inSlices(() => door().step(rigsAtOnce), isStopped, onProgress);
+      if (done) {
+        onOutcome({ kind: 'answered', answer: door().answer(feet), ms: performance.now() - began });
+      }
+      return done;
+    },
+  });
+  void work();
+}
+
+export const stop = (key: string): void => {
+  tasks = tasks.filter((t) => t.key !== key);
+};
+
+export const askFit = (
+  key: string,
+  isUrgent: boolean,
+  request: FitRequest,
+  onOutcome: (outcome: Outcome<FitResponse>) => void,
+  onProgress?: (done: number) => void,
+): void => enqueue(key, isUrgent, () => core().fit, request, onOutcome, onProgress);
+
+export const askDay = (
+  request: Parameters<ReturnType<typeof core>['day']['ask']>[0],
+  onOutcome: (outcome: Outcome<ReturnType<ReturnType<typeof core>['day']['answer']>>) => void,
+  onProgress: (done: number) => void,
+): void => enqueue('day', true, () => core().day, request, onOutcome, onProgress);

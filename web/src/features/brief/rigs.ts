@@ -1,0 +1,129 @@
+import type { ComparisonDocument } from '../../api/client';
+import { useSettings } from '../../app/settings';
+import {
+  core,
+  type ChosenRig,
+  type Delivery,
+  type Fit,
+  type FitResponse,
+  type FitRig,
+  type GearItem,
+  type Numbers,
+  type PlaceInput,
+  type RigInput,
+  type SceneInput,
+  type ShotInput,
+} from '../../core/core';
+import { fromParts, mountsOf, nameOf } from '../bench/chains';
+import { useGear } from './fitting';
+
+/** What stands for a shot's subject in a rendered frame. */
+export function subjectOf({ subject }: ShotInput): SceneInput['subject'] {
+  switch (subject.kind) {
+    case 'standing':
+    case 'seated':
+      return subject.kind;
+    case 'group':
+      return 'two';
+    case 'table':
+      return 'hands';
+    default: {
+      const largest = Math.max(subject.widthMm ?? 0, subject.heightMm ?? 0);
+      return largest < 100 ? 'rivet' : largest > 3000 ? 'hull' : 'none';
+    }
+  }
+}
+
+/** The scene of a shot as a proposed rig sees it. */
+export function sceneOf(place: PlaceInput, shot: ShotInput, delivery: Delivery, { frame }: Pick<FitResponse, 'frame'>, fit: Fit): SceneInput {
+  const overhead = shot.carriage === 'overhead';
+  const behind = overhead ? 0 : (shot.behindMm ?? place.behindMm ?? null);
+  return {
+    subjectDistanceMm: fit.distanceMm,
+    backgroundDistanceMm: behind === null ? null : fit.distanceMm + behind,
+    deliveryAspect: shot.deliveryAspect ?? delivery.aspect ?? 16 / 9,
+    deliveryWidthPx: delivery.widthPx ?? null,
+    lensHeightMm: frame.lensHeightMm,
+    figureHeightMm: shot.subject.kind === 'far' || shot.subject.kind === 'thing' || shot.subject.kind === 'table' ? 1750 : (shot.subject.heightMm ?? 1750),
+    nearestCameraMm: (place.keepOffMm ?? 0) > 0 ? fit.frontMm + (place.keepOffMm ?? 0) : null,
+    farthestCameraMm: frame.roomMm == null ? null : Math.max(1, frame.roomMm - fit.rearMm),
+    brightnessEv: place.brightnessEv ?? null,
+    timelineFps: delivery.timelineFps ?? 25,
+    shutterAngleDeg: delivery.shutterAngleDeg ?? 180,
+    mainsHertz: place.mainsHertz ?? 50,
+    place: place.backdrop ?? 'shed',
+    subject: subjectOf(shot),
+  };
+}
+
+/** The parts of a rig, from the body on; null when one of them is not on the shelf any more. */
+export function partsOf({ body, links, lens }: FitRig | ChosenRig): GearItem[] | null {
+  const { items } = useGear.getState();
+  const ids = body === lens ? [body] : [body, ...(links ?? []), lens];
+  const parts = ids.map((id) => items.get(id));
+  return parts.every((part) => part !== undefined) ? parts : null;
+}
+
+/** A proposal as a rig of the Bench; null when a part of it is gone. */
+export function rigOf(fit: Fit, scene: SceneInput, shot: ShotInput): RigInput | null {
+  const items = partsOf(fit.rig);
+  if (!items) {
+    return null;
+  }
+  const parts = items.map((item) => ({ item, revision: 1 }));
+  const mounts = mountsOf(
+    parts,
+    [...useGear.getState().items.values()].filter((item) => item.kind === 'mount'),
+  );
+  const rig = {
+    name: nameOf(parts),
+    sensorWidthMm: 36,
+    sensorHeightMm: 24,
+    focalLengthMm: fit.focalLengthMm,
+    fNumber: fit.fNumber,
+    captureFps: shot.captureFps ?? null,
+    chain: { parts, mounts, mode: fit.rig.mode },
+  } as RigInput;
+  return fromParts(rig, scene);
+}
+
+/** What a proposal's picture is drawn from; null when it cannot be. */
+export interface Pictured {
+  rig: RigInput;
+  scene: SceneInput;
+  figures: Numbers;
+}
+
+export function pictured(place: PlaceInput, shot: ShotInput, delivery: Delivery, answer: FitResponse, fit: Fit): Pictured | null {
+  const scene = sceneOf(place, shot, delivery, answer, fit);
+  const rig = rigOf(fit, scene, shot);
+  const report = rig && core().evaluate({ scene, rigs: [rig] })?.[0];
+  return rig && report ? { rig, scene, figures: report.figures } : null;
+}
+
+/** A comparison of some proposals for a shot, the first as the yardstick; those that stand elsewhere keep their own distance. */
+export function comparisonOf(place: PlaceInput, shot: ShotInput, delivery: Delivery, answer: FitResponse, fits: Fit[]): ComparisonDocument | null {
+  const scene = sceneOf(place, shot, delivery, answer, fits[0]!);
+  const rigs = fits.flatMap((fit) => {
+    const rig = rigOf(fit, scene, shot);
+    return rig ? [fit.distanceMm === scene.subjectDistanceMm ? rig : { ...rig, subjectDistanceMm: fit.distanceMm }] : [];
+  });
+  if (rigs.length === 0) {
+    return null;
+  }
+  const note = [`${shot.name}, ${place.name}.`, shot.note ?? ''].join(' ').trim().slice(0, 280);
+  return { schemaVersion: 2, note, setup: { scene, conventions: useSettings.getState().conventions ?? {}, rigs, yardstick: 0 } };
+}
+
+/** A proposal as a shot keeps it. */
+export const chosenOf = ({ rig }: Fit): ChosenRig => ({
+  body: rig.body,
+  mode: rig.mode,
+  lens: rig.lens,
+  links: rig.links,
+  name: [rig.bodyName, ...rig.linkNames, rig.lensName].filter(Boolean).join(' + '),
+});
+
+/** True when a shot has chosen this body with this lens, by this way. */
+export const isChosen = (shot: ShotInput, { rig }: Pick<Fit, 'rig'>): boolean =>
+  shot.chosen?.body === rig.body && shot.chosen.lens === rig.lens && (shot.chosen.links ?? []).join() === rig.links.join();

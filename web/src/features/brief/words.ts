@@ -1,0 +1,92 @@
+import type { PlaceInput, ShotInput, SubjectInput } from '../../core/core';
+
+type Words<T extends string> = Record<T, string>;
+
+/** Shot sizes of people, from tight to wide. */
+export const sizes: Words<NonNullable<ShotInput['size']>> = {
+  extremeCloseUp: 'Extreme close-up',
+  closeUp: 'Close-up',
+  mediumCloseUp: 'Medium close-up',
+  medium: 'Medium',
+  threeQuarter: 'Three-quarter',
+  full: 'Full',
+  wide: 'Wide',
+  veryWide: 'Very wide',
+};
+
+/** The same of things: how much of the picture they fill. */
+export const fills: Words<NonNullable<ShotInput['size']>> = {
+  extremeCloseUp: 'A detail of it',
+  closeUp: 'Fills 95 %',
+  mediumCloseUp: 'Fills 75 %',
+  medium: 'Fills half',
+  threeQuarter: 'Fills 35 %',
+  full: 'Fills a quarter',
+  wide: 'Fills 15 %',
+  veryWide: 'Fills 6 %',
+};
+
+export const subjects: Words<SubjectInput['kind']> = {
+  standing: 'One, standing',
+  seated: 'One, seated',
+  group: 'Two or more',
+  table: 'Area of a table',
+  thing: 'A thing',
+  far: 'Something far',
+};
+
+export const carriages: Words<NonNullable<ShotInput['carriage']>> = {
+  tripod: 'Tripod',
+  handHeld: 'In both hands',
+  shoulder: 'On the shoulder',
+  gimbal: 'Gimbal',
+  clamp: 'Clamped, nobody behind',
+  overhead: 'Hung overhead',
+  selfHeld: 'At arm’s length',
+};
+
+export const behinds: Words<NonNullable<ShotInput['behind']>> = {
+  asItComes: 'As it comes',
+  soft: 'Soft shapes',
+  readable: 'Readable',
+};
+
+export const wishes: Words<NonNullable<ShotInput['wish']>> = {
+  mostBlur: 'Most blur behind',
+  deepest: 'Deepest',
+  leastWeight: 'Lightest',
+  farthest: 'Farthest away',
+  nearest: 'Nearest',
+  leastChange: 'Least change from the shot before',
+  owned: 'Ours first',
+};
+
+export const hazards: Words<Exclude<NonNullable<PlaceInput['hazards']>[number], 'none'>> = {
+  heat: 'Heat',
+  water: 'Water',
+  splash: 'Splashes, sparks',
+  animals: 'Animals',
+  heights: 'A drop',
+  sun: 'Sun in the picture',
+  machines: 'Machines',
+};
+
+/** Light as people name it, exposure values at ISO 100. */
+export const lights: [string, number][] = [
+  ['Full sun', 15],
+  ['Bright overcast', 13],
+  ['Open shade', 12],
+  ['By a large window', 8],
+  ['Well lit room', 7],
+  ['Living room, evening', 5],
+  ['Street at night', 4],
+  ['Candles', 2],
+];
+
+export const entriesOf = <T extends string>(words: Words<T>) => Object.entries(words) as [T, string][];
+
+export const isPeople = ({ kind }: SubjectInput): boolean => kind === 'standing' || kind === 'seated' || kind === 'group';
+
+/** How tight a shot is, in words. */
+export const tightness = (shot: ShotInput): string =>
+  shot.framedMm != null ? 'As typed' : (isPeople(shot.subject) ? sizes : fills)[shot.size ?? 'medium'];
