@@ -27,6 +27,8 @@ run_bench() {
   node tests/e2e/measure.mjs "http://127.0.0.1:$at"
   say "Rendered frames in Chromium"
   node tests/e2e/measure-pictures.mjs "http://127.0.0.1:$at"
+  say "What fits, in Chromium"
+  node tests/e2e/measure-fit.mjs "http://127.0.0.1:$at"
   say "The Shelf in Chromium"
   node tests/e2e/measure-shelf.mjs "http://127.0.0.1:$at"
   stop_all

@@ -5,6 +5,7 @@ using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Browser;
@@ -55,9 +56,19 @@ internal static partial class Exports
 
     private static FitDoor fitting = new(new FittingShelf([]));
 
-    /// <summary>Takes a shelf's file in place of the one before; it is put together by <see cref="FitPrepare"/>.</summary>
+    private static readonly List<GearItem> Read = [];
+
+    /// <summary>Reads a part of a shelf, so that a large one does not hold the page up.</summary>
     [JSExport]
-    internal static void FitOpen(string json) => fitting = FitDoor.Open(Encoding.UTF8.GetBytes(json));
+    internal static void FitRead(string json) => Read.AddRange(FitDoor.Read(Encoding.UTF8.GetBytes(json)));
+
+    /// <summary>Takes what was read in place of the shelf before; it is put together by <see cref="FitPrepare"/>.</summary>
+    [JSExport]
+    internal static void FitOpen()
+    {
+        fitting = new(new FittingShelf(Read));
+        Read.Clear();
+    }
 
     [JSExport]
     internal static double FitPrepare(int pairs) => fitting.Prepare(pairs);

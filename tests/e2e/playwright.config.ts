@@ -14,7 +14,14 @@ export default defineConfig({
     colorScheme: 'light',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--no-first-run', '--renderer-process-limit=1', '--disable-site-isolation-trials'],
+      args: [
+        '--no-sandbox',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--no-first-run',
+        '--renderer-process-limit=1',
+        '--disable-site-isolation-trials',
+      ],
     },
   },
 });

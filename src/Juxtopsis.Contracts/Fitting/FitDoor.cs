@@ -3,6 +3,7 @@ using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
 using Juxtopsis.Core.Quantities;
 
@@ -31,11 +32,11 @@ public sealed class FitDoor
         this.shelf = shelf;
     }
 
-    /// <summary>Opens the door to a shelf's file; things that are retired or cannot be read are left aside.</summary>
+    /// <summary>Reads a part of a shelf: things that are retired or cannot be read are left aside.</summary>
     /// <param name="json">A file as <see cref="ShelfFile"/> writes it.</param>
-    /// <returns>The door, before a closed shelf: see <see cref="Prepare"/>.</returns>
-    public static FitDoor Open(ReadOnlyMemory<byte> json) =>
-        new(new FittingShelf(ShelfFile.Read(json, "shelf").Where(r => r.Item is not null && !r.Retired).Select(r => r.Item!)));
+    /// <returns>The gear.</returns>
+    public static IEnumerable<GearItem> Read(ReadOnlyMemory<byte> json) =>
+        ShelfFile.Read(json, "shelf").Where(r => r.Item is not null && !r.Retired).Select(r => r.Item!);
 
     /// <summary>Puts some more of the shelf together.</summary>
     /// <param name="pairs">How many pairs of body and lens at most.</param>

@@ -94,7 +94,7 @@ public sealed record RigOutput(
 /// <param name="FilterStops">Light for filters to take at the lowest sensitivity, stops.</param>
 /// <param name="Enlargement">How many times what is recorded is enlarged for delivery; null when not known.</param>
 /// <param name="MicrophoneMm">From a microphone on the camera to the subject, mm.</param>
-/// <param name="FaceStretch">How many times larger the nose is drawn than the ears, less 1; null when the camera is too close to tell.</param>
+/// <param name="FaceStretch">How many times larger the nose is drawn than the ears; null when the camera is too close to tell.</param>
 /// <param name="Unsteadiness">How unsteady as it is carried; relative only, 0 where it does not move.</param>
 /// <param name="Cautions">Cautions that this rig brings up besides the shot's own.</param>
 public sealed record FitOutput(

@@ -13,16 +13,17 @@ internal sealed class FitQuestion
     private const double FrontMm = 10;
     private const double JustBelow = 1 - 1e-9;
 
-    private readonly Dictionary<(FitMode Mode, double Squeeze), double> circles;
+    private readonly Dictionary<(int Mode, double Squeeze), double> circles;
+    private readonly double[] plainCircles;
 
-    public FitQuestion(Site site, ShotBrief brief, Conventions conventions)
-        : this(site, brief, conventions, [])
+    public FitQuestion(Site site, ShotBrief brief, Conventions conventions, int modes)
+        : this(site, brief, conventions, [], new double[modes])
     {
     }
 
-    private FitQuestion(Site site, ShotBrief brief, Conventions conventions, Dictionary<(FitMode Mode, double Squeeze), double> circles)
+    private FitQuestion(Site site, ShotBrief brief, Conventions conventions, Dictionary<(int Mode, double Squeeze), double> circles, double[] plainCircles)
     {
-        this.circles = circles;
+        (this.circles, this.plainCircles) = (circles, plainCircles);
         (Site, Brief, Conventions) = (site, brief, conventions);
         Frame = WantedFrame.Of(brief);
         RoomMm = site.RoomMm(brief);
@@ -44,7 +45,7 @@ internal sealed class FitQuestion
     public double BehindMm { get; }
 
     /// <summary>The same question after a change that leaves what is delivered, and so what counts as sharp.</summary>
-    public FitQuestion After(Remedy remedy) => new(remedy.Apply(Site), remedy.Apply(Brief), Conventions, circles);
+    public FitQuestion After(Remedy remedy) => new(remedy.Apply(Site), remedy.Apply(Brief), Conventions, circles, plainCircles);
 
     /// <summary>Nearest that the sensor mark of a rig may be to the subject, mm.</summary>
     public double NearestMm(FitRig rig) => rig.FrontMm + Math.Max(Site.KeepOffMm, FrontMm);
@@ -82,7 +83,7 @@ internal sealed class FitQuestion
     /// <summary>Where a rig must stand for the framing, from the nearest to the farthest place.</summary>
     public Standpoints Where(FitRig rig, FitMode mode)
     {
-        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.AtShort.Squeeze, Brief.DeliveryAspect);
+        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, Brief.DeliveryAspect);
         var m = used.HeightMm / Frame.HeightMm;
         var (near, far) = (NearestMm(rig), FarthestMm(rig));
         if (mode.FastestFps < Brief.Fps * (1 - 1e-4))
@@ -95,18 +96,16 @@ internal sealed class FitQuestion
             return new(m, 0, 0, new(MissKind.NoPlace, near - far, 8));
         }
 
-        if (rig.AtShort.Lens.ImageCircleMm is { } circle)
+        if (rig.CircleMm is { } circle && circle * circle < used.WidthMm * used.WidthMm + used.HeightMm * used.HeightMm)
         {
-            var dark = Coverage.DarkShare(used.WidthMm, used.HeightMm, circle * rig.AtShort.Optics.Magnification);
+            var dark = Coverage.DarkShare(used.WidthMm, used.HeightMm, circle);
             if (dark > DarkAllowed)
             {
                 return new(m, 0, 0, new(MissKind.DarkCorners, dark, 1 + 10 * dark));
             }
         }
 
-        var k = rig.AtShort.Optics.Magnification;
-        var shortEnd = Travel(rig.AtShort, k);
-        var longEnd = rig.Zooms ? Travel(rig.AtLong, k) : shortEnd;
+        var (shortEnd, longEnd) = (rig.ShortTravel, rig.LongTravel);
         var nearest = shortEnd.DistanceForMm(m);
         var farthest = rig.Zooms ? ThinLens.SubjectDistanceMm(longEnd.InfinityFocalLengthMm, m) : nearest;
         if (nearest > far)
@@ -125,20 +124,20 @@ internal sealed class FitQuestion
     /// <summary>How a rig is set at a standpoint: zoomed to the framing, and opened as far as the brief allows.</summary>
     public FitPoint At(FitRig rig, FitMode mode, in Standpoints where, double distanceMm)
     {
-        var k = rig.AtShort.Optics.Magnification;
+        var k = rig.Magnification;
         var f = FocalLengthMm(rig, where, distanceMm, k);
-        var end = f >= rig.AtLong.FocalLengthMm ? rig.AtLong : rig.AtShort;
+        var isLong = f >= rig.LongMm;
+        ref readonly var end = ref isLong ? ref rig.AtLong : ref rig.AtShort;
         var m = where.Magnification;
-        var travel = f >= rig.AtLong.FocalLengthMm ? Travel(rig.AtLong, k) : new FocusTravel(k * f, 0, null, 0, 0);
-        var focused = travel.InfinityFocalLengthMm + travel.FocalLengthSlopeMm * m;
-        var pupilMagnification = FocusReport.PupilMagnification(rig.AtShort);
+        var focused = isLong ? rig.LongTravel.InfinityFocalLengthMm + rig.LongTravel.FocalLengthSlopeMm * m : k * f;
+        var pupilMagnification = rig.PupilMagnification;
         var subject = focused * (1 + m) / m + focused * (1 / pupilMagnification - 1);
-        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.AtShort.Squeeze, Brief.DeliveryAspect);
+        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, Brief.DeliveryAspect);
         var circle = CircleMm(rig, mode);
 
         // What a pupil of one millimetre would blur, as a share of the picture's height: the rest goes with the pupil.
         var blurPerPupil = Blur.DiscMm(1, m, subject, subject + BehindMm) / used.HeightMm;
-        var widest = Math.Max(k * (LensOnSensor.WidestAt(end.Lens, f) ?? rig.AtShort.FNumber), rig.AtShort.OpticsFastestFNumber ?? 0);
+        var widest = Math.Max(k * (LensOnSensor.WidestAt(end.Lens, f) ?? end.FNumber), end.OpticsFastestFNumber ?? 0);
         var narrowest = Math.Max(widest, k * (end.Lens.NarrowestFNumber ?? Quantities.Quantity.FNumber.Max));
         var half = Brief.MovesMm / 2;
         var sharp = half <= 0 ? 0 : half >= subject ? double.PositiveInfinity : half / (subject - half) * focused * m / circle;
@@ -158,8 +157,6 @@ internal sealed class FitQuestion
         var stops = had > 0 && !double.IsInfinity(wanted) ? 2 * PortableMath.Log2(wanted / had) : double.PositiveInfinity;
         return new(kind, stops, stops);
     }
-
-    private static FocusTravel Travel(in Rig rig, double k) => RigEvaluator.TravelOf(rig, k * rig.FocalLengthMm);
 
     /// <summary>Narrows where a rig frames to where it focuses.</summary>
     private static Standpoints Focused(
@@ -199,17 +196,17 @@ internal sealed class FitQuestion
     {
         if (!rig.Zooms)
         {
-            return rig.AtShort.FocalLengthMm;
+            return rig.ShortMm;
         }
 
         if (where.AtLongEnd)
         {
-            return rig.AtLong.FocalLengthMm;
+            return rig.LongMm;
         }
 
         // At its very end a zoom may change its focal length as it focuses; just before it, it is not known to.
-        var end = rig.AtLong.Lens.LargestMagnification is null ? rig.AtLong.FocalLengthMm : rig.AtLong.FocalLengthMm * JustBelow;
-        return Math.Clamp(ThinLens.FocalLengthMm(distanceMm, where.Magnification) / k, rig.AtShort.FocalLengthMm, end);
+        var end = rig.AtLong.Lens.LargestMagnification is null ? rig.LongMm : rig.LongMm * JustBelow;
+        return Math.Clamp(ThinLens.FocalLengthMm(distanceMm, where.Magnification) / k, rig.ShortMm, end);
     }
 
     /// <summary>How far the picture from the nearest possible place is off.</summary>
@@ -221,12 +218,26 @@ internal sealed class FitQuestion
 
     private double CircleMm(FitRig rig, FitMode mode)
     {
-        var key = (mode, rig.AtShort.Squeeze * (rig.AtShort.SqueezePlace == SqueezePlace.Front ? 1 : -1));
-        if (!circles.TryGetValue(key, out var circle))
+        if (rig.Squeeze == 1 && mode.Index >= 0 && plainCircles[mode.Index] is > 0 and var plain)
         {
-            var scene = new Scene(1e7) { DeliveryAspect = Brief.DeliveryAspect, DeliveryWidthPx = Brief.DeliveryWidthPx };
-            var there = rig.In(mode, rig.AtShort.FocalLengthMm, rig.AtShort.FNumber);
-            circle = SharpnessLimits.DepthCircleMm(RigEvaluator.Evaluate(scene, Conventions, there).Sharpness.CircleOfConfusionMm, Conventions, there);
+            return plain;
+        }
+
+        var key = (mode.Index, rig.Squeeze * (rig.AtShort.SqueezePlace == SqueezePlace.Front ? 1 : -1));
+        if (mode.Index >= 0 && circles.TryGetValue(key, out var known))
+        {
+            return known;
+        }
+
+        var scene = new Scene(1e7) { DeliveryAspect = Brief.DeliveryAspect, DeliveryWidthPx = Brief.DeliveryWidthPx };
+        var there = rig.In(mode, rig.ShortMm, rig.AtShort.FNumber);
+        var circle = SharpnessLimits.DepthCircleMm(RigEvaluator.Evaluate(scene, Conventions, there).Sharpness.CircleOfConfusionMm, Conventions, there);
+        if (mode.Index >= 0 && rig.Squeeze == 1)
+        {
+            plainCircles[mode.Index] = circle;
+        }
+        else if (mode.Index >= 0)
+        {
             circles.Add(key, circle);
         }
 

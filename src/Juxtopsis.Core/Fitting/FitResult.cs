@@ -98,7 +98,7 @@ public sealed record FitResult(
     private static Fit ToFit(FitQuestion question, FitSearch.Found found)
     {
         var (rig, mode, point) = (found.Rig, found.Mode, found.Point);
-        var k = rig.AtShort.Optics.Magnification;
+        var k = rig.Magnification;
         var set = rig.In(mode, point.FocalLengthMm, point.FNumber / k) with { CaptureFps = question.Brief.CaptureFps };
         var scene = question.SceneAt(rig, point.DistanceMm);
         var report = RigEvaluator.Evaluate(scene, question.Conventions, set);

@@ -16,13 +16,14 @@ namespace Juxtopsis.Core.Fitting;
 public sealed class FitSearch
 {
     private const int Places = 5;
+    private const int Kinds = 16;
 
     private readonly FittingShelf shelf;
     private readonly FitQuestion question;
     private readonly Wish wish;
     private readonly RigChoice? before;
     private readonly Dictionary<int, Found> fits = [];
-    private readonly Dictionary<(int Group, MissKind Kind), Missed> misses = [];
+    private readonly Dictionary<int, Missed> misses = [];
     private int next;
 
     /// <summary>Begins a search.</summary>
@@ -40,7 +41,7 @@ public sealed class FitSearch
         this.shelf = shelf;
         this.wish = wish;
         this.before = before;
-        question = new(site, brief, conventions with { DistanceFrom = DistanceMark.SensorMark });
+        question = new(site, brief, conventions with { DistanceFrom = DistanceMark.SensorMark }, shelf.Modes);
     }
 
     /// <summary>How many rigs there are to ask.</summary>
@@ -147,20 +148,22 @@ public sealed class FitSearch
 
     private void Fit(FitRig rig, FitMode mode, in Standpoints where, in FitPoint point, double score)
     {
-        var found = new Found(rig, mode, where, point, score);
-        if (!fits.TryGetValue(rig.Group, out var known) || found.StandsAgainst(known) < 0)
+        var known = fits.GetValueOrDefault(rig.Group);
+        if (known is null || known.Rig.LosesMuch && !rig.LosesMuch || known.Rig.LosesMuch == rig.LosesMuch && score <= known.Score)
         {
-            fits[rig.Group] = found with { Ways = (known?.Ways ?? 0) + 1 };
+            var found = new Found(rig, mode, where, point, score) { Ways = known?.Ways ?? 0 };
+            if (known is null || found.StandsAgainst(known) < 0)
+            {
+                fits[rig.Group] = known = found;
+            }
         }
-        else
-        {
-            fits[rig.Group] = known with { Ways = known.Ways + 1 };
-        }
+
+        known.Ways++;
     }
 
     private void Miss(FitRig rig, FitMode mode, in Standpoints where, FitPoint? point, Shortfall shortfall)
     {
-        var key = (rig.Group, shortfall.Kind);
+        var key = rig.Group * Kinds + (int)shortfall.Kind;
         if (!misses.TryGetValue(key, out var known) || shortfall.Off < known.Shortfall.Off)
         {
             misses[key] = new(rig, mode, where, point, shortfall);
@@ -171,7 +174,7 @@ public sealed class FitSearch
     internal sealed record Found(FitRig Rig, FitMode Mode, Standpoints Where, FitPoint Point, double Score)
     {
         /// <summary>Ways and modes of this body and lens that give it.</summary>
-        public int Ways { get; init; } = 1;
+        public int Ways { get; set; }
 
         /// <summary>Below 0 when it is the better of two.</summary>
         public int StandsAgainst(Found other) =>

@@ -26,7 +26,7 @@ public sealed class FittingShelf
         mounts = new(all);
         joining = new(all, mounts);
         bodies = [.. all.Where(i => i.Kind is GearKind.Body or GearKind.FixedLensCamera)
-            .Select(b => (b, (IReadOnlyList<FitMode>)[.. b.Get(BodyFields.Modes).Select(FitMode.Of)])).Where(b => b.Item2.Count > 0)];
+            .Select(b => (b, (IReadOnlyList<FitMode>)[.. b.Get(BodyFields.Modes).Select(m => FitMode.Of(m, Modes++))])).Where(b => b.Item2.Count > 0)];
         lenses = [.. all.Where(i => i.Kind == GearKind.Lens && (i.Get(LensFields.Projection) ?? Projection.StraightLine) == Projection.StraightLine)];
         CloseUps = [.. all.Where(i => i.Kind == GearKind.CloseUpLens).OrderBy(i => i.Get(FrontFields.Dioptres)).ThenBy(i => i.Name, StringComparer.Ordinal)];
         Tubes = [.. all.Where(i => i.Get(AdapterFields.Extension) > 0).OrderBy(i => i.Get(AdapterFields.Extension)).ThenBy(i => i.Name, StringComparer.Ordinal)];
@@ -56,6 +56,9 @@ public sealed class FittingShelf
         mounts.Takes(tube.Get(AdapterFields.LensMount), rig.Lens.Get(LensFields.Mount))
         && (rig.Links.Count > 0 ? [rig.Links[^1].Get(AdapterFields.LensMount)] : rig.Body.Get(BodyFields.Mounts)).Any(m => mounts.Takes(m, tube.Get(AdapterFields.BodyMount)));
 
+    /// <summary>Modes of all bodies: their numbers are below this.</summary>
+    internal int Modes { get; private set; }
+
     /// <summary>The rigs that have been put together so far.</summary>
     public IReadOnlyList<FitRig> Rigs => rigs;
 
@@ -77,6 +80,7 @@ public sealed class FittingShelf
         var kept = gear.ToHashSet();
         var some = new FittingShelf(items.Where(i => i.Kind == GearKind.Mount || kept.Contains(i.Id)));
         some.Done = some.Pairs;
+        some.Modes = Modes;
         some.rigs.AddRange(rigs.Where(r => r.Parts.All(p => kept.Contains(p.Id))));
         return some;
     }

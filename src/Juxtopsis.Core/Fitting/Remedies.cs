@@ -94,7 +94,7 @@ internal sealed class Remedies
             return null;
         }
 
-        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.AtShort.Squeeze, question.Brief.DeliveryAspect);
+        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, question.Brief.DeliveryAspect);
         var height = used.HeightMm / m.Value;
         height *= height > question.Frame.HeightMm ? Margin : 1 / Margin;
         return Tried(new(RemedyKind.OtherFraming, height, height - question.Frame.HeightMm), rig, mode);
@@ -105,34 +105,33 @@ internal sealed class Remedies
     {
         var travel = RigEvaluator.TravelOf(rig.AtLong, rig.AtLong.Optics.Magnification * rig.AtLong.FocalLengthMm);
         var there = Math.Max(question.NearestMm(rig), travel.NearestMm());
-        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.AtShort.Squeeze, question.Brief.DeliveryAspect);
+        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, question.Brief.DeliveryAspect);
         return used.HeightMm / travel.FocusAt(there).Magnification / question.Frame.HeightMm * Margin;
     }
 
     private double Uncovered(FitRig rig, FitMode mode)
     {
-        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.AtShort.Squeeze, question.Brief.DeliveryAspect);
-        var circle = rig.AtShort.Lens.ImageCircleMm!.Value * rig.AtShort.Optics.Magnification;
+        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, question.Brief.DeliveryAspect);
+        var circle = rig.CircleMm!.Value;
         return Math.Sqrt(used.WidthMm * used.WidthMm + used.HeightMm * used.HeightMm) / circle * Margin;
     }
 
     /// <summary>Punch-in, as far as there are recorded pixels for what is delivered.</summary>
     private Remedy? PunchedIn(FitRig rig, FitMode mode, double times)
     {
-        var pixels = mode.Recorded is { } recorded && question.Brief.DeliveryWidthPx is { } asked ? recorded.Width * rig.AtShort.Squeeze / asked : double.PositiveInfinity;
+        var pixels = mode.Recorded is { } recorded && question.Brief.DeliveryWidthPx is { } asked ? recorded.Width * rig.Squeeze / asked : double.PositiveInfinity;
         if (times <= 1 || times > pixels)
         {
             return null;
         }
 
-        var punched = mode with { WidthMm = mode.WidthMm / times, HeightMm = mode.HeightMm / times };
-        return Gives(question, rig, punched) ? new(RemedyKind.PunchIn, times, times - 1) : null;
+        return Gives(question, rig, mode.Punched(times)) ? new(RemedyKind.PunchIn, times, times - 1) : null;
     }
 
     /// <summary>The weakest close-up lens and the shortest tube of the shelf that bring the rig near enough.</summary>
     private IEnumerable<Remedy?> Closer(FitRig rig, FitMode mode)
     {
-        var m = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.AtShort.Squeeze, question.Brief.DeliveryAspect).HeightMm / question.Frame.HeightMm;
+        var m = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, question.Brief.DeliveryAspect).HeightMm / question.Frame.HeightMm;
         bool Reaches(double dioptres, double tube) => new[] { rig.AtLong, rig.AtShort }.Any(end =>
         {
             var travel = RigEvaluator.TravelOf(end with { CloseUpDioptres = dioptres, ExtensionMm = tube }, end.Optics.Magnification * end.FocalLengthMm);

@@ -135,7 +135,7 @@ public sealed class BruteForceTests
         switch (remedy.Kind)
         {
             case RemedyKind.PunchIn:
-                var punched = Made.Body.With(BodyFields.Modes, new[] { Made.Mode("Punched", miss.Mode.WidthMm / remedy.Value, miss.Mode.HeightMm / remedy.Value, 2) });
+                var punched = Made.Body.With(BodyFields.Modes, new[] { Made.Mode("Punched", miss.Mode.WidthMm / remedy.Value, miss.Mode.HeightMm / remedy.Value) });
                 return new FitSearch(FittingShelf.Of([Made.Near, Made.Far, punched, .. miss.Rig.Links, miss.Rig.Lens]), site, brief, Conventions.Default, Wish.MostBlur).Finish().FitCount == 1;
             case RemedyKind.CloseUp or RemedyKind.Tube:
                 return remedy.Item != Guid.Empty;

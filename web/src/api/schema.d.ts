@@ -1073,7 +1073,7 @@ export interface components {
             microphoneMm: number;
             /**
              * Format: double
-             * @description How many times larger the nose is drawn than the ears, less 1; null when the camera is too close to tell.
+             * @description How many times larger the nose is drawn than the ears; null when the camera is too close to tell.
              */
             faceStretch: null | number;
             /**

@@ -165,7 +165,8 @@ interface Exports {
   ReadGearField: (kind: string, field: string, text: string) => string;
   ReadEntry: (kind: string, text: string, feet: boolean) => string;
   StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
-  FitOpen: (json: string) => void;
+  FitRead: (json: string) => void;
+  FitOpen: () => void;
   FitPrepare: (pairs: number) => number;
   FitAsk: (json: string, feet: boolean) => string | null;
   FitStep: (rigs: number) => number;
@@ -210,8 +211,10 @@ export interface Core {
   readGearField: (kind: string, field: string, text: string) => FieldReading;
   read: (kind: EntryKind, text: string, feet: boolean) => Entry;
   step: (kind: EntryKind, value: number, up: boolean, large: boolean, feet: boolean) => number;
-  /** Takes the file of a shelf, to be put together by `prepareShelf`. */
-  openShelf: (json: string) => void;
+  /** Reads a part of a shelf. */
+  readShelf: (file: object) => void;
+  /** Takes what was read in place of the shelf before, to be put together by `prepareShelf`. */
+  openShelf: () => void;
   /** Puts so many pairs of body and lens together; how much is done, 0 to 1. */
   prepareShelf: (pairs: number) => number;
   fit: Stepwise<FitRequest, FitResponse>;
@@ -298,7 +301,8 @@ async function boot(): Promise<Core> {
     readGearField: (kind, field, text) => JSON.parse(door.ReadGearField(kind, field, text)) as FieldReading,
     read: (kind, text, feet) => JSON.parse(door.ReadEntry(kind, text, feet)) as Entry,
     step: (kind, value, up, large, feet) => door.StepEntry(kind, value, up, large, feet),
-    openShelf: (json) => door.FitOpen(json),
+    readShelf: (file) => door.FitRead(JSON.stringify(file)),
+    openShelf: () => door.FitOpen(),
     prepareShelf: (pairs) => door.FitPrepare(pairs),
     fit: {
       ask: (request, feet) => refusal(door.FitAsk(JSON.stringify(request), feet)),

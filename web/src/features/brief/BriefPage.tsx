@@ -65,7 +65,7 @@ function Brief() {
   const shown = useAnswers((s) => (s.shown?.shot.id === shot?.id ? s.shown : null));
   const picked = useAnswers((s) => s.picked);
   return (
-    <Box sx={{ p: 1, display: 'grid', gap: 1, height: { md: '100vh' }, gridTemplateRows: { md: 'auto auto minmax(0, 1fr)' } }}>
+    <Box sx={{ p: 1, display: 'grid', gap: 1, height: { md: '100vh' }, gridTemplateColumns: 'minmax(0, 1fr)', gridTemplateRows: { md: 'auto auto minmax(0, 1fr)' } }}>
       <Heading />
       {deleted && (
         <Alert

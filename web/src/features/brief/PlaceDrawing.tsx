@@ -7,7 +7,7 @@ import { rulerMarks } from '../bench/ground/groundScale';
 import { changePlace, changeShot } from './productionStore';
 import { isPeople } from './words';
 
-const Svg = styled('svg')({ display: 'block', width: '100%', touchAction: 'none', userSelect: 'none' });
+const Svg = styled('svg')({ display: 'block', width: '100%', flexShrink: 1, minWidth: 0, touchAction: 'none', userSelect: 'none' });
 
 const Handle = styled('g')(({ theme }) => ({
   outline: 'none',
@@ -112,16 +112,19 @@ export function PlaceDrawing({ shot, place, frame, fit, feet }: PlaceDrawingProp
   return (
     <div ref={holder} style={{ minHeight: 300, height: '100%', overflow: 'hidden' }}>
       {size.width > 0 && (
-        <>
+        <div style={{ display: 'flex', flexDirection: measured.isBeside ? 'row' : 'column' }}>
           <FromTheSide {...shown} />
           <FromAbove {...shown} />
-        </>
+        </div>
       )}
     </div>
   );
 }
 
 interface Measured {
+  /** The two views stand beside each other, since so they are larger. */
+  isBeside: boolean;
+  /** Room for each of them, px. */
   widthPx: number;
   /** px for each mm. */
   scale: number;
@@ -150,11 +153,19 @@ function measure(shot: ShotInput, place: PlaceInput, frame: FitResponse['frame']
   const tall = Math.max(place.heightMm ?? 0, frame.bottomMm + frame.heightMm, 2000);
   const drawnHeightMm = place.heightMm ?? Math.min(tall * 1.05, Math.max(2600, lengthMm * 0.5));
   const drawnAcrossMm = acrossMm ?? Math.min(Math.max(frame.widthMm * 1.2, 2600), Math.max(2600, lengthMm * 0.6));
-  const pad = 26;
-  const room = size.height - 2 * rulerPx - 34;
-  const scale = Math.min((size.width - 2 * pad) / lengthMm, Math.max(60, room) / (drawnHeightMm + drawnAcrossMm));
-  const wallPx = (size.width - lengthMm * scale) / 2;
-  return { widthPx: size.width, scale, wallPx, behindMm, axisMm, acrossMm, heightMm: place.heightMm ?? null, drawnAcrossMm, drawnHeightMm, overhead };
+  const pad = 20;
+  const room = Math.max(80, size.height - rulerPx - 30);
+  const stacked = Math.min((size.width - 2 * pad) / lengthMm, (room - rulerPx) / (drawnHeightMm + drawnAcrossMm));
+  const beside = Math.min((size.width - 4 * pad) / 2 / lengthMm, room / Math.max(drawnHeightMm, drawnAcrossMm));
+  const isBeside = beside > stacked;
+  const scale = Math.max(stacked, beside);
+  const widthPx = isBeside ? size.width / 2 : size.width;
+  // Where the place is open, what room is left shows more of it.
+  const freeMm = isBeside ? 0 : Math.max(0, (room - rulerPx) / scale - drawnHeightMm - drawnAcrossMm);
+  const skyMm = place.heightMm == null ? freeMm * (acrossMm === null ? 0.35 : 1) : 0;
+  const fieldMm = acrossMm === null ? freeMm - skyMm : 0;
+  const wallPx = (widthPx - lengthMm * scale) / 2;
+  return { isBeside, widthPx, scale, wallPx, behindMm, axisMm, acrossMm, heightMm: place.heightMm ?? null, drawnAcrossMm: drawnAcrossMm + fieldMm, drawnHeightMm: drawnHeightMm + skyMm, overhead };
 }
 
 const subjectMm = ({ behindMm, fit, place }: Shown): number =>
@@ -178,12 +189,16 @@ function FromTheSide(shown: Shown) {
   const base = shot.subject.baseMm ?? 0;
   const tall = shot.subject.heightMm ?? 1750;
   const people = isPeople(shot.subject);
-  const zeroPx = x;
+  // Somebody seated is drawn lower: the core's own share of the standing height.
+  const sinks = shot.subject.kind === 'seated' ? 0.22 * tall : 0;
   return (
     <Svg height={floor + rulerPx + 4} aria-label="The place from the side" role="group">
       <pattern id={hatch} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <line x1="0" x2="0" y1="0" y2="5" stroke={primary.main} strokeWidth="1.3" opacity="0.6" />
       </pattern>
+      <clipPath id={`${hatch}floor`}>
+        <rect x="0" y="0" width={widthPx} height={floor} />
+      </clipPath>
       <rect x={at(0)} y={up(drawnHeightMm)} width={end * scale} height={drawnHeightMm * scale} fill={drawing.wall} />
       {fit && !overhead && (
         <rect
@@ -225,15 +240,17 @@ function FromTheSide(shown: Shown) {
         valueMm={behind}
         feet={feet}
         x={x - 14}
-        y={up(base + tall) - 4}
+        y={up(base + tall - sinks) - 4}
         width={28}
-        height={tall * scale + 8}
+        height={(tall - sinks) * scale + 8}
         mmPerPx={1 / scale}
         onMove={(mm) => moveSubject(shown, mm)}
       >
         {people ? (
-          <g transform={`translate(${x} ${up(base + tall)}) scale(${(tall * scale) / 1000})`}>
-            <Person stroke={text.primary} fill={drawing.floor} width={1} />
+          <g clipPath={`url(#${hatch}floor)`}>
+            <g transform={`translate(${x} ${up(base + tall - sinks)}) scale(${(tall * scale) / 1000})`}>
+              <Person stroke={text.primary} fill={drawing.floor} width={1} />
+            </g>
           </g>
         ) : (
           <>
@@ -281,7 +298,7 @@ function FromTheSide(shown: Shown) {
         </Grip>
       )}
       {(place.keepOffMm ?? 0) > 0 && !overhead && <line x1={at(behind + place.keepOffMm!)} x2={at(behind + place.keepOffMm!)} y1={up(drawnHeightMm)} y2={floor} stroke={warning.main} strokeDasharray="4 3" strokeWidth="1.5" />}
-      {rulerMarks(scale, zeroPx, at(0), at(end), feet).map(({ mm, px, text: mark }) => (
+      {rulerMarks(scale, x, at(0), at(end), feet).map(({ mm, px, text: mark }) => (
         <g key={mm}>
           <line x1={px} x2={px} y1={floor + 1} y2={floor + 6} stroke={drawing.line} />
           <text x={px} y={floor + 18} textAnchor="middle" fontSize="11" fill={text.secondary}>

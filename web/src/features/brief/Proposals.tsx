@@ -215,7 +215,7 @@ function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
           <span>{holdings[rig.holding]}</span>
           {chosen && <b>chosen</b>}
         </div>
-        {picked && <Details fit={fit} shot={shot} chosen={chosen} />}
+        {picked && <Details fit={fit} shot={shot} />}
       </button>
       {picked && (
         <Box sx={{ gridColumn: '2', display: 'flex', flexWrap: 'wrap', gap: 0.5, pb: 0.75 }}>
@@ -242,17 +242,19 @@ function light({ sensitivityIso, lowestIso, filterStops }: Fit): string {
   return `ISO ${plain(Number(iso.toPrecision(2)), 0)}`;
 }
 
-function Details({ fit, shot, chosen }: { fit: Fit; shot: ShotInput; chosen: boolean }) {
+function Details({ fit, shot }: { fit: Fit; shot: ShotInput }) {
+  const lensHeightMm = useAnswers((s) => s.shown?.answer.frame.lensHeightMm ?? 0);
   const feet = useSettings((s) => s.feet);
   const far = (mm: number) => distance(mm, feet);
   const person = ['standing', 'seated', 'group'].includes(shot.subject.kind);
   return (
-    <div className="more" data-chosen={chosen}>
+    <div className="more">
       <span>{withUnit(fixed(fit.equivalentMm, 0), 'mm')} equivalent on full frame</span>
+      {shot.carriage !== 'overhead' && <span>lens {far(lensHeightMm)} high</span>}
       {person && <span>microphone on the camera {far(fit.microphoneMm)} off</span>}
-      {person && fit.faceStretch != null && <span>face stretch {shared(fit.faceStretch)}</span>}
+      {person && fit.faceStretch != null && <span>face stretch {fixed(fit.faceStretch, 2)}×</span>}
       <span>{fit.unsteadiness === 0 ? 'does not move' : `unsteadiness ${fixed(fit.unsteadiness, 2)}`}</span>
-      {(shot.movesMm ?? 0) > 0 && fit.sharpToSpareMm != null && <span>{far(Math.max(0, fit.sharpToSpareMm))} of sharpness to spare</span>}
+      {(shot.movesMm ?? 0) > 0 && (fit.sharpToSpareMm ?? 0) >= 5 && <span>{far(fit.sharpToSpareMm!)} of sharpness to spare</span>}
       {fit.ways > 1 && <span>{fit.ways} ways and modes give it</span>}
       {(fit.enlargement ?? 0) > 1.0005 && <span className="warn">enlarged {fixed(fit.enlargement!, 2)}× for delivery</span>}
       {fit.cautions.map((caution) => (

@@ -8,7 +8,7 @@ import { DeleteIcon, DuplicateIcon, NextIcon, PreviousIcon } from '../../ui/icon
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { useAnswers } from './answers';
 import { CutDrawing } from './CutDrawing';
-import { addPlace, changeShot, duplicateShot, moveShot, placesOf, removeShot, useProduction } from './productionStore';
+import { addPlace, changeShot, duplicateShot, moveShot, placesOf, removeShot, shotsOf, useProduction } from './productionStore';
 import { behinds, carriages, entriesOf, fills, isPeople, sizes, subjects } from './words';
 
 export const Grid = styled('div')({ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: '8px 6px', '& .all': { gridColumn: '1 / -1' } });
@@ -91,6 +91,7 @@ export function ShotForm({ shot, feet }: { shot: ShotInput; feet: boolean }) {
   return (
     <Box component="section" aria-label="Shot" sx={{ display: 'grid', gap: 1 }}>
       <ShotName shot={shot} />
+      {shot.note && !more && <Typography sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.3 }}>{shot.note}</Typography>}
       <SizeChoice shot={shot} feet={feet} drawing={frame && <CutDrawing shot={shot} frame={frame} feet={feet} />} />
       <SubjectFields shot={shot} feet={feet} />
       <Grid>
@@ -198,6 +199,8 @@ export function ShotForm({ shot, feet }: { shot: ShotInput; feet: boolean }) {
 
 function ShotName({ shot }: { shot: ShotInput }) {
   const problem = useProduction((s) => problemOf(s.problems, 'shot.name'));
+  const number = useProduction((s) => shotsOf(s.document).findIndex((other) => other.id === shot.id) + 1);
+  const count = useProduction((s) => shotsOf(s.document).length);
   const button = (label: string, icon: ReactNode, onClick: () => void) => (
     <Tooltip title={label}>
       <IconButton aria-label={label} onClick={onClick} size="small" sx={{ minWidth: 34 }}>
@@ -207,13 +210,17 @@ function ShotName({ shot }: { shot: ShotInput }) {
   );
   return (
     <div>
+      <InputBase
+        value={shot.name}
+        onChange={(event) => changeShot(shot.id, { name: oneLine(event.target.value) })}
+        inputProps={{ 'aria-label': 'Name of the shot', maxLength: 80 }}
+        sx={{ width: '100%', minHeight: 36, fontSize: 16, fontWeight: 650 }}
+      />
       <Box sx={{ display: 'flex', alignItems: 'center' }}>
-        <InputBase
-          value={shot.name}
-          onChange={(event) => changeShot(shot.id, { name: oneLine(event.target.value) })}
-          inputProps={{ 'aria-label': 'Name of the shot', maxLength: 80 }}
-          sx={{ flex: 1, minHeight: 40, fontSize: 16, fontWeight: 650 }}
-        />
+        <Typography sx={{ flex: 1, fontSize: 12.5, color: 'text.secondary' }}>
+          Shot {number} of {count}
+          {shot.unit ? `, ${shot.unit}` : ''}
+        </Typography>
         {button('Earlier in the order', <PreviousIcon fontSize="small" />, () => moveShot(shot, -1))}
         {button('Later in the order', <NextIcon fontSize="small" />, () => moveShot(shot, 1))}
         {button('Duplicate the shot', <DuplicateIcon fontSize="small" />, () => duplicateShot(shot))}

@@ -103,10 +103,16 @@ function ShotCard({ shot, number, current }: { shot: ShotInput; number: number; 
   const thumb = useAnswers((s) => s.thumbs[shot.id]);
   const usual = useProduction((s) => s.document.delivery?.aspect ?? 16 / 9);
   const aspect = shot.deliveryAspect ?? usual;
+  // The places are modelled for a level camera.
+  const overhead = shot.carriage === 'overhead';
   return (
     <Card type="button" onClick={() => show(shot.id)} aria-current={current} tabIndex={current ? 0 : -1}>
       <div className={aspect < 132 / 74 ? 'frame tall' : 'frame'}>
-        <ShotFrame picture={thumb?.picture ?? null} word={thumb ? 'Nothing fits yet' : '…'} aspect={aspect} />
+        <ShotFrame
+          picture={overhead ? null : (thumb?.picture ?? null)}
+          word={thumb ? (thumb.fits ? 'Seen from above' : 'Nothing fits yet') : '…'}
+          aspect={aspect}
+        />
       </div>
       <div className="name">
         {number}. {shot.name}

@@ -5,6 +5,7 @@ import { core, coreReady, type FieldError, type FitRequest, type FitResponse, ty
 
 /** How long the core works before the page may draw, ms. */
 const sliceMs = 9;
+const itemsAtOnce = 6;
 const pairsAtOnce = 4;
 const rigsAtOnce = 24;
 
@@ -21,7 +22,7 @@ interface ShelfState {
 /** The crew's gear as the page's own core knows it. */
 export const useGear = create<ShelfState>()(() => ({ state: 'opening', done: 0, say: '', items: new Map(), version: 0 }));
 
-let file = '';
+let known = '';
 let opening: Promise<void> | null = null;
 
 /** Lets the page draw, and a hand be heard. */
@@ -56,19 +57,24 @@ async function open(): Promise<void> {
   try {
     const [{ data, error, response }] = await Promise.all([api.GET('/api/shelf/export.json', { parseAs: 'text' }), coreReady]);
     if (data === undefined) {
-      useGear.setState({ state: file === '' ? 'away' : 'ready', say: failure(response.status, error).say });
+      useGear.setState({ state: known === '' ? 'away' : 'ready', say: failure(response.status, error).say });
       return;
     }
     const text = data;
-    if (text === file) {
+    if (text === known) {
       useGear.setState({ state: 'ready', say: '' });
       return;
     }
-    file = text;
-    const { items, retired } = JSON.parse(text) as { items: GearItem[]; retired: string[] };
+    known = text;
+    const { items, retired, ...file } = JSON.parse(text) as { items: GearItem[]; retired: string[] };
     const gone = new Set(retired);
-    useGear.setState({ state: 'preparing', done: 0, say: '', items: new Map(items.filter((i) => !gone.has(i.id)).map((i) => [i.id, i])) });
-    core().openShelf(text);
+    const kept = items.filter((i) => !gone.has(i.id));
+    useGear.setState({ state: 'preparing', done: 0, say: '', items: new Map(kept.map((i) => [i.id, i])) });
+    for (let at = 0; at < kept.length; at += itemsAtOnce) {
+      core().readShelf({ ...file, items: kept.slice(at, at + itemsAtOnce), retired: [] });
+      await pause();
+    }
+    core().openShelf();
     await inSlices(
       () => core().prepareShelf(pairsAtOnce),
       () => false,
@@ -76,7 +82,7 @@ async function open(): Promise<void> {
     );
     useGear.setState((s) => ({ state: 'ready', done: 1, version: s.version + 1 }));
   } catch {
-    useGear.setState({ state: file === '' ? 'away' : 'ready', say: unreachable.say });
+    useGear.setState({ state: known === '' ? 'away' : 'ready', say: unreachable.say });
   }
 }
 

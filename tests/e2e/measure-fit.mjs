@@ -1,0 +1,92 @@
+// Measures what fits, in the browser's core: 200 lenses, 40 modes and all adapters of the demo, for each shot of the demo production.
+import { randomUUID } from 'node:crypto';
+import { chromium } from '@playwright/test';
+
+const address = process.argv[2];
+const lensesWanted = 200;
+const modesWanted = 40;
+const median = (values, share = 0.5) => [...values].sort((a, b) => a - b)[Math.floor(values.length * share)];
+
+const shelf = await (await fetch(`${address}/api/shelf/export.json`)).json();
+const gone = new Set(shelf.retired);
+const of = (...kinds) => shelf.items.filter((item) => kinds.includes(item.kind) && !gone.has(item.id));
+const demoLenses = of('lens').slice(0, 54);
+const lenses = Array.from({ length: lensesWanted }, (_, i) => {
+  const like = demoLenses[i % demoLenses.length];
+  const copy = Math.floor(i / demoLenses.length);
+  const longer = 1 + 0.07 * copy;
+  return copy === 0
+    ? like
+    : {
+        ...like,
+        id: randomUUID(),
+        name: `${like.name} ${copy}`,
+        focalShortMm: like.focalShortMm * longer,
+        ...(like.focalLongMm && { focalLongMm: like.focalLongMm * longer }),
+      };
+});
+let modes = 0;
+const bodies = of('body').flatMap((body) => {
+  const kept = body.modes.slice(0, modesWanted - modes);
+  modes += kept.length;
+  return kept.length > 0 ? [{ ...body, modes: kept }] : [];
+});
+const file = JSON.stringify({ ...shelf, items: [...of('mount', 'adapter', 'closeUpLens'), ...bodies, ...lenses], retired: [] });
+const [{ id }] = await (await fetch(`${address}/api/productions`)).json();
+const { document } = await (await fetch(`${address}/api/productions/${id}`)).json();
+const requests = document.shots.map((shot) => ({
+  place: document.places.find((p) => p.id === shot.placeId),
+  shot,
+  delivery: document.delivery,
+  most: 40,
+}));
+const day = { places: document.places, shots: document.shots, delivery: document.delivery };
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking'] });
+const page = await browser.newPage();
+await page.goto(`${address}/health`);
+const measured = await page.evaluate(
+  async ({ file, requests, day }) => {
+    const { dotnet } = await import('/_framework/dotnet.js');
+    const { getAssemblyExports, getConfig } = await dotnet.create();
+    const door = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser.Exports;
+    const took = (act) => {
+      const began = performance.now();
+      act();
+      return performance.now() - began;
+    };
+    const opening = took(() => {
+      door.FitRead(file);
+      door.FitOpen();
+    });
+    const preparing = took(() => {
+      while (door.FitPrepare(50) < 1);
+    });
+    const ask = (request) => {
+      let answer = '';
+      const asking = took(() => door.FitAsk(JSON.stringify(request), false));
+      const searching = took(() => door.FitStep(1e9));
+      const answering = took(() => (answer = JSON.parse(door.FitAnswer(false))));
+      return { asking, searching, answering, looked: answer.looked, fits: answer.fitCount };
+    };
+    requests.forEach(ask);
+    const warm = [1, 2, 3].flatMap(() => requests.map(ask));
+    const whole = took(() => {
+      door.DayAsk(JSON.stringify(day), false);
+      while (door.DayStep(1e9) < 1);
+      JSON.parse(door.DayAnswer(false));
+    });
+    return { opening, preparing, warm, whole };
+  },
+  { file, requests, day },
+);
+await browser.close();
+
+const { opening, preparing, warm, whole } = measured;
+const ms = (values) => `median ${median(values).toFixed(0)} ms, longest ${Math.max(...values).toFixed(0)} ms`;
+console.log(`  ${lensesWanted} lenses, ${modes} modes, ${of('adapter').length} adapters: ${warm[0].looked} settings of rigs for each shot`);
+console.log(`  the shelf is read in ${opening.toFixed(0)} ms and put together in ${preparing.toFixed(0)} ms, once`);
+console.log(`  a shot is asked and all rigs are looked through: ${ms(warm.map((w) => w.asking + w.searching))} (aim: 150 ms)`);
+console.log(`  the answer is made, told and read: ${ms(warm.map((w) => w.answering))}`);
+console.log(`  together: ${ms(warm.map((w) => w.asking + w.searching + w.answering))}`);
+console.log(`  the fewest lenses for ${day.shots.length} shots: ${whole.toFixed(0)} ms`);
