@@ -182,6 +182,35 @@ public sealed class FitSearchTests
     }
 
     [Fact]
+    public void Where_a_tripod_has_no_place_hands_may_have()
+    {
+        // 950 mm of room: a tripod and who stands there take 900, and the front of the lens needs 108. In both hands 392 mm are behind,
+        // which leaves 558; 20 cm upright want m = 0.10125, D = 35·1.10125²/0.10125 = 419.2.
+        var tight = Metre with { Typed = new FramedSize(200, IsAcross: false) };
+        var miss = Assert.Single(Ask(Room with { LengthMm = 2450 }, tight, ShelfOf(Body, Prime)).Misses);
+        Assert.Equal((MissKind.NoPlace, 58.0), (miss.Shortfall.Kind, miss.Shortfall.By));
+        var remedy = Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.OtherCarriage);
+        Assert.Equal(Carriage.HandHeld, remedy.Carriage);
+        var fit = Assert.Single(Ask(Room with { LengthMm = 2450 }, remedy.Apply(tight), ShelfOf(Body, Prime)).Fits);
+        Assert.Equal(419.2, fit.Scene.SubjectDistanceMm, 0.05);
+    }
+
+    [Fact]
+    public void Cautions_come_where_the_plan_brings_them_up()
+    {
+        static CautionKind[] Of(Hazards hazards, Carriage carriage, double? weight = null, double? equivalent = null, bool walks = false) =>
+            [.. Cautions.Of(new Site { Hazards = hazards }, Metre with { Carriage = carriage, Walks = walks }, weight, equivalent)];
+        Assert.Empty(Of(Hazards.None, Carriage.Tripod, 9000, 600));
+        Assert.Equal([CautionKind.Overhead], Of(Hazards.None, Carriage.Overhead));
+        Assert.Empty(Of(Hazards.Sun, Carriage.Tripod, 2000, 50));
+        Assert.Equal([CautionKind.Sun], Of(Hazards.Sun, Carriage.Tripod, 2000, 400));
+        Assert.Equal([CautionKind.Heat, CautionKind.Splash, CautionKind.Water, CautionKind.Heights, CautionKind.Animals, CautionKind.Machines], Of((Hazards)127 & ~Hazards.Sun, Carriage.Clamp));
+        Assert.Equal([CautionKind.Weight], Of(Hazards.None, Carriage.Gimbal, 2600));
+        Assert.Equal([CautionKind.ArmWeight, CautionKind.Walking], Of(Hazards.None, Carriage.SelfHeld, 950, 24, walks: true));
+        Assert.All(Enum.GetValues<CautionKind>(), c => Assert.EndsWith(".", Cautions.Say(c), StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void The_order_goes_by_the_wish()
     {
         var heavy = Prime.With(LensFields.Widest, 1.4).With(CommonFields.Weight, 900.0).With(CommonFields.Name, "Heavy").With(CommonFields.Held, Holding.Hire).WithId(Guid.NewGuid());

@@ -169,7 +169,7 @@ function Heading() {
         <Button onClick={() => setOpen('day')}>Fewest lenses</Button>
         <Button onClick={() => setOpen('production')}>Delivery, units, bag</Button>
         <Button component={Link} to="/briefs">
-          Others
+          Productions
         </Button>
       </Box>
       {open === 'day' && <DayPanel onClose={() => setOpen(null)} />}

@@ -4,7 +4,7 @@ import { core, type Fit, type FitResponse, type PlaceInput, type ShotInput } fro
 import { distance } from '../../ui/format';
 import { Person } from '../bench/Person';
 import { rulerMarks } from '../bench/ground/groundScale';
-import { changePlace, changeShot } from './productionStore';
+import { beginStep, changePlace, changeShot } from './productionStore';
 import { isPeople } from './words';
 
 const Svg = styled('svg')({ display: 'block', width: '100%', flexShrink: 1, minWidth: 0, touchAction: 'none', userSelect: 'none' });
@@ -38,6 +38,7 @@ function Grip({ label, valueMm, feet, x, y, width, height, upright = false, mmPe
   const at = (event: PointerEvent) => (upright ? event.clientY : event.clientX);
   const down = (event: PointerEvent<SVGGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId);
+    beginStep();
     from.current = { px: at(event), mm: valueMm };
     setHeld(true);
   };

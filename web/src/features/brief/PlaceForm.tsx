@@ -70,7 +70,7 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Place
           {problemOf(problems, 'place.name')}
         </Typography>
       )}
-      <Grid style={{ gridTemplateColumns: 'repeat(5, minmax(0, 1fr))' }}>
+      <Grid style={{ gridTemplateColumns: 'repeat(auto-fit, minmax(82px, 1fr))' }}>
         {length('Length', 'Of the place, wall to wall; empty where it has no end.', 'lengthMm', { says: 'no end', value: null })}
         {length('Width', 'Of the place, wall to wall; empty where it has no end.', 'widthMm', { says: 'no end', value: null })}
         {length('Height', 'Under the lowest beam; empty under the sky.', 'heightMm', { says: 'sky', value: null })}
@@ -139,6 +139,7 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Place
               <FormControlLabel
                 key={key}
                 label={words}
+                sx={{ '& .MuiFormControlLabel-label': { fontSize: 14 } }}
                 control={
                   <Checkbox
                     checked={place.hazards?.includes(key) ?? false}

@@ -62,7 +62,7 @@ export function Proposals({ shot }: { shot: ShotInput }) {
 function Answer({ shot, known }: { shot: ShotInput; known: Known }) {
   const { answer } = known;
   const [ticked, setTicked] = useState<string[]>([]);
-  const [failing, setFailing] = useState(answer.fitCount === 0);
+  const [failing, setFailing] = useState(false);
   const showsMisses = failing || answer.fitCount === 0;
   const keyOf = ({ rig }: Fit) => `${rig.body} ${rig.lens}`;
   const tickedFits = answer.fits.filter((fit) => ticked.includes(keyOf(fit)));
@@ -82,6 +82,7 @@ function Answer({ shot, known }: { shot: ShotInput; known: Known }) {
         {showsMisses ? (
           <Misses shot={shot} answer={answer} />
         ) : (
+          <>
           <List>
             {answer.fits.map((fit) => (
               <Proposal
@@ -93,10 +94,11 @@ function Answer({ shot, known }: { shot: ShotInput; known: Known }) {
                 onTick={(on) => setTicked(on ? [...ticked, keyOf(fit)] : ticked.filter((key) => key !== keyOf(fit)))}
               />
             ))}
+          </List>
             {answer.fitCount > answer.fits.length && (
               <Typography sx={{ p: 1.5, fontSize: 13, color: 'text.secondary' }}>and {answer.fitCount - answer.fits.length} more, farther down by this order</Typography>
             )}
-          </List>
+          </>
         )}
       </Box>
     </>

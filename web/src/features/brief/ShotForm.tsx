@@ -188,6 +188,7 @@ export function ShotForm({ shot, feet }: { shot: ShotInput; feet: boolean }) {
             className="all"
             control={<Checkbox checked={shot.walks ?? false} onChange={(event) => set({ walks: event.target.checked })} />}
             label="The camera walks along"
+            sx={{ '& .MuiFormControlLabel-label': { fontSize: 14 } }}
           />
           <WordsField label="Note" many value={shot.note ?? ''} max={500} onChange={(note) => set({ note })} />
           <WordsField label="Caution" many value={shot.caution ?? ''} max={280} placeholder="What to be careful of" onChange={(caution) => set({ caution })} />

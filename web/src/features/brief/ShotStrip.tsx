@@ -106,7 +106,7 @@ function ShotCard({ shot, number, current }: { shot: ShotInput; number: number; 
   // The places are modelled for a level camera.
   const overhead = shot.carriage === 'overhead';
   return (
-    <Card type="button" onClick={() => show(shot.id)} aria-current={current} tabIndex={current ? 0 : -1}>
+    <Card type="button" onClick={() => show(shot.id)} aria-current={current} aria-label={`${number}. ${shot.name}${thumb && !thumb.fits ? ', nothing fits yet' : ''}`} tabIndex={current ? 0 : -1}>
       <div className={aspect < 132 / 74 ? 'frame tall' : 'frame'}>
         <ShotFrame
           picture={overhead ? null : (thumb?.picture ?? null)}

@@ -80,6 +80,11 @@ export const useProduction = create<ProductionState>()((set, get) => {
   };
 });
 
+/** A hand takes hold of something: what it does is a step of undo of its own. */
+export const beginStep = (): void => {
+  lastChange = { what: '', at: 0 };
+};
+
 const { change } = useProduction.getState();
 
 export const shotsOf = (document: ProductionDocument): ShotInput[] => document.shots ?? [];

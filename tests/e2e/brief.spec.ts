@@ -1,0 +1,250 @@
+import type { Page } from '@playwright/test';
+import { expect, expectNobodyKeptOut, test } from './bench';
+
+const demo = '10f7a7e0-0000-4000-8000-0000000000a1';
+
+/** The Brief as a person handles it. */
+class Brief {
+  constructor(
+    readonly page: Page,
+    readonly address: string,
+  ) {}
+
+  async open(id = demo): Promise<void> {
+    await this.page.goto(`${this.address}/brief/${id}`);
+    await expect(this.rigs).not.toHaveCount(0);
+  }
+
+  async startNew(): Promise<void> {
+    await this.page.goto(`${this.address}/briefs`);
+    await this.page.getByRole('button', { name: 'New production' }).click();
+    await this.page.waitForURL(/\/brief\/[0-9a-f-]{36}$/);
+  }
+
+  async go(name: string): Promise<void> {
+    await this.page.getByRole('button', { name: new RegExp(`^\\d+\\. ${name}`) }).click();
+    await expect(this.page.getByLabel('Name of the shot')).toHaveValue(name);
+  }
+
+  get fits() {
+    return this.page.getByRole('region', { name: 'What fits' });
+  }
+
+  /** The rigs that are told of, whether they give the shot or not. */
+  get rigs() {
+    return this.fits.getByRole('listitem');
+  }
+
+  /** How many rigs give the shot. */
+  async count(): Promise<number> {
+    return parseInt(await this.fits.getByRole('button', { name: /^\d+ give it$/ }).innerText(), 10);
+  }
+
+  field(label: string) {
+    return this.page.getByLabel(label, { exact: true });
+  }
+}
+
+test('a production, a place and a shot are made, the best proposal goes to the Bench, and a wall is heeded', async ({ page, server }) => {
+  const said: string[] = [];
+  page.on('console', (message) => ['error', 'warning'].includes(message.type()) && said.push(message.text()));
+  page.on('pageerror', (error) => said.push(error.message));
+  const brief = new Brief(page, server.address);
+  await brief.startNew();
+  await page.getByLabel('Name of the production').fill('Neap tide');
+  await page.getByRole('button', { name: 'New shot' }).first().click();
+  await brief.field('Name of the shot').fill('The caulker');
+  await brief.field('Name of the place').fill('Rope walk');
+  await brief.field('Length').fill('5m');
+  await brief.field('Width').fill('3.2m');
+  await brief.field('To behind').fill('1.2m');
+  await expect(brief.rigs).not.toHaveCount(0);
+
+  // A medium shot of 1.75 m: from head to waist, 40 % of it, under 8 % of headroom.
+  await expect(brief.field('or its height')).toHaveAttribute('placeholder', '76.1 cm'.replace(' ', '\u2009'));
+  const many = await brief.count();
+  expect(many).toBeGreaterThan(50);
+
+  // Every proposal keeps within the room: 5 m − 1.2 m − 0.9 m for tripod and operator.
+  const best = await brief.rigs.first().innerText();
+  const from = parseFloat(/from\s*([\d.]+)/.exec(best)![1]!);
+  expect(from).toBeLessThanOrEqual(2.9);
+
+  // The wall comes nearer by key and by hand: fewer rigs find room.
+  const wall = page.getByRole('slider', { name: 'Length of the place' });
+  await wall.focus();
+  await wall.press('Shift+ArrowLeft');
+  await expect(brief.field('Length')).toHaveValue('4\u2009m');
+  await expect.poll(() => brief.count()).toBeLessThan(many);
+  const fewer = await brief.count();
+  const grip = (await wall.boundingBox())!;
+  await page.mouse.move(grip.x + grip.width / 2, grip.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(grip.x + grip.width / 2 - 60, grip.y + 12, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(() => brief.count()).toBeLessThan(fewer);
+  await page.keyboard.press('Control+z');
+  await expect(brief.field('Length')).toHaveValue('4\u2009m');
+  await page.keyboard.press('Control+z');
+  await expect(brief.field('Length')).toHaveValue('5\u2009m');
+  await expect.poll(() => brief.count()).toBe(many);
+
+  const name = (await brief.rigs.first().locator('.rig').innerText()).split(' Full')[0]!;
+  await brief.rigs.first().getByRole('button').first().click();
+  await brief.rigs.first().getByRole('button', { name: 'Choose for this shot' }).click();
+  await expect(brief.rigs.first().getByText('chosen', { exact: true })).toBeVisible();
+  await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
+  await brief.rigs.first().getByRole('button', { name: 'To the Bench' }).click();
+  await page.waitForURL(/\/bench\//);
+  await expect(page.getByLabel('Name of the comparison')).toHaveValue('Neap tide: The caulker');
+  await expect(page.getByLabel('Name of rig A')).toHaveValue(new RegExp(name.split(',')[0]!));
+  await expect(page.getByRole('region', { name: 'Rig A', exact: true })).toBeVisible();
+
+  // What was made is there again, with what was chosen.
+  await page.getByRole('link', { name: 'Brief' }).click();
+  await expect(brief.field('Name of the shot')).toHaveValue('The caulker');
+  await expect(brief.rigs.first().getByText('chosen', { exact: true })).toBeVisible();
+  expect(said).toEqual([]);
+});
+
+test('what nothing gives says by how much, and one press makes the change that lets it', async ({ page, server }) => {
+  const brief = new Brief(page, server.address);
+  await brief.open();
+  await brief.go('By the door, soft behind');
+  await expect(brief.fits.getByText('Nothing gives this shot as it stands.')).toBeVisible();
+  await expect(brief.rigs.first()).toContainText('Not open enough for so soft a background, by');
+  await brief.rigs
+    .first()
+    .getByRole('button', { name: /^Subject .* off what is behind/ })
+    .click();
+  await expect.poll(() => brief.count()).toBeGreaterThan(0);
+  await expect(brief.rigs.first()).toContainText('blur 2.0');
+
+  // It is this shot's own change: the others at the place stay, and it is undone in one step.
+  await expect(brief.field('To behind, here')).not.toHaveValue('35\u2009cm');
+  await brief.go('The shipwright speaks');
+  await expect(brief.field('To behind')).toHaveValue('1\u2009m');
+  await page.keyboard.press('Control+z');
+  await brief.go('By the door, soft behind');
+  await expect(brief.fits.getByText('Nothing gives this shot as it stands.')).toBeVisible();
+
+  await brief.go('The sailmaker, head to foot');
+  await expect(brief.rigs.first()).toContainText('must go back farther than there is room');
+  await brief.rigs.first().getByRole('button', { name: 'Look along the other side' }).click();
+  await expect.poll(() => brief.count()).toBeGreaterThan(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
+});
+
+test('what cannot be says so, and what is typed wrong changes nothing', async ({ page, server }) => {
+  const brief = new Brief(page, server.address);
+  await brief.startNew();
+  await page.getByRole('button', { name: 'New shot' }).first().click();
+  await expect(brief.rigs).not.toHaveCount(0);
+  const many = await brief.count();
+  await brief.field('Length').fill('long');
+  await expect(page.getByRole('alert').first()).toBeVisible();
+  expect(await brief.count()).toBe(many);
+  await brief.field('Length').press('Escape');
+
+  // A room that ends before the subject, and one shorter than any rig.
+  await brief.field('Length').fill('1.2m');
+  await expect(brief.fits.getByRole('alert')).toContainText('beyond the end of the place');
+  await brief.field('Length').fill('2m');
+  await expect(brief.rigs.first()).toContainText('No place for it');
+
+  // A subject larger than the room.
+  await brief.field('Length').fill('6m');
+  await brief.field('Height').last().fill('1.5m');
+  await expect(brief.fits.getByRole('alert')).toContainText('25 cm taller than the place');
+  await brief.field('Height').last().fill('2.6m');
+
+  // No gear to choose from.
+  await page.getByRole('button', { name: 'Delivery, units, bag' }).click();
+  await page.getByRole('combobox', { name: 'Gear to choose from' }).click();
+  await page.getByRole('option', { name: 'Only what is ticked' }).click();
+  const ticks = page.getByRole('group', { name: 'Lenses' }).getByRole('checkbox', { checked: true });
+  const cameras = page.getByRole('group', { name: 'Cameras with their lens' }).getByRole('checkbox', { checked: true });
+  for (const boxes of [ticks, cameras]) {
+    while ((await boxes.count()) > 0) {
+      await boxes.first().click();
+    }
+  }
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(brief.fits.getByRole('alert')).toContainText('there is no lens that fits a camera');
+
+  // A place whose measures do not hold together keeps from saving, and says what to mend.
+  await brief.field('To behind').fill('');
+  await expect(page.getByText('needs the distance from the subject to what is behind it')).toBeVisible();
+  await expect(page.getByRole('status').first()).toHaveText('Not saved: mend the marked field');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
+});
+
+test('the fewest lenses for the day, and what one rig does', async ({ page, server }) => {
+  const brief = new Brief(page, server.address);
+  await brief.open();
+  await page.getByRole('button', { name: 'Fewest lenses' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('heading', { name: /the fewest that do all that can be done/ })).toBeVisible();
+  await expect(dialog.getByText('Nothing here does 6. By the door, soft behind; 7. The sailmaker')).toBeVisible();
+  await expect(dialog.getByText(/^Cannot do /)).toBeVisible();
+  await expect(dialog.getByRole('region', { name: 'What one rig does' }).getByRole('row')).toHaveCount(16);
+  await dialog.getByRole('button', { name: 'Choose only from this bag' }).first().click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect.poll(() => brief.count()).toBeLessThan(5);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => brief.count()).toBeGreaterThan(5);
+  await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
+});
+
+test('shots are gone through and the place is changed by keys alone; nothing keeps anyone out', async ({ page, server }) => {
+  const brief = new Brief(page, server.address);
+  await brief.open();
+  await brief.go('The shipwright speaks');
+  await page.getByRole('button', { name: /^5\. / }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(brief.field('Name of the shot')).toHaveValue('By the door, soft behind');
+  await page.keyboard.press('ArrowLeft');
+  const subject = page.getByRole('slider', { name: 'Subject, from what is behind it' });
+  await subject.focus();
+  await subject.press('ArrowRight');
+  await expect(brief.field('To behind')).toHaveValue('1.1\u2009m');
+  await page.keyboard.press('Control+z');
+  await expect(brief.field('To behind')).toHaveValue('1\u2009m');
+  await page.getByRole('button', { name: 'More of this shot' }).click();
+  await page.getByRole('button', { name: 'Light and more of this place' }).click();
+  await expectNobodyKeptOut(page);
+  await page.setViewportSize({ width: 360, height: 760 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+  await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
+});
+
+test('two change the same production: nothing is overwritten, and a deleted one comes back', async ({ page, server }) => {
+  const brief = new Brief(page, server.address);
+  await brief.startNew();
+  await page.getByRole('button', { name: 'New shot' }).first().click();
+  await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
+  const id = page.url().split('/').at(-1)!;
+  const stored = `${server.address}/api/productions/${id}`;
+  const { document, revision } = (await (await page.request.get(stored)).json()) as { document: { note: string }; revision: number };
+  document.note = 'Theirs';
+  await page.request.put(stored, { data: { name: 'Theirs', document }, headers: { 'If-Match': `"${revision}"` } });
+  await brief.field('Name of the shot').fill('Mine');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('Someone else changed this production too');
+  await expect(dialog).toContainText('Theirs');
+  await dialog.getByRole('button', { name: 'Keep both: mine as a copy' }).click();
+  await expect(page).not.toHaveURL(new RegExp(id));
+  await expect(page.getByLabel('Name of the production')).toHaveValue('New production (my version)');
+  await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
+
+  await page.getByRole('link', { name: 'Productions' }).click();
+  const row = page.getByRole('listitem').filter({ hasText: '(my version)' });
+  await row.getByRole('button', { name: 'Delete' }).click();
+  await expect(row).toHaveCount(0);
+  await page.getByRole('button', { name: 'Deleted ones' }).click();
+  await page.getByRole('listitem').filter({ hasText: '(my version)' }).first().getByRole('button', { name: 'Restore' }).click();
+  await page.getByRole('button', { name: 'Those that are kept' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: '(my version)' })).toHaveCount(1);
+});
