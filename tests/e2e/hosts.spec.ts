@@ -164,3 +164,61 @@ test('browser and server give the same answers to the last digit', async ({ page
     expect(inBrowser.answers[i], `${path} ${i}`).toBe(await post(path, body));
   }
 });
+
+interface FitDoor {
+  FitRead: (json: string) => void;
+  FitOpen: () => void;
+  FitPrepare: (pairs: number) => number;
+  FitAsk: (json: string, feet: boolean) => string | null;
+  FitStep: (rigs: number) => number;
+  FitAnswer: (feet: boolean) => string;
+  DayAsk: (json: string, feet: boolean) => string | null;
+  DayStep: (rigs: number) => number;
+  DayAnswer: (feet: boolean) => string;
+}
+
+test('what fits is the same in browser and server, however small the steps', async ({ page, server }) => {
+  const get = async (path: string) => (await page.request.get(`${server.address}/api/${path}`)).json() as Promise<unknown>;
+  const shelf = JSON.stringify(await get('shelf/export.json'));
+  const [production] = (await get('productions')) as { id: string }[];
+  const { document } = (await get(`productions/${production!.id}`)) as {
+    document: { places: { id: string }[]; shots: { placeId: string; wish: string }[]; delivery: object };
+  };
+  const { places, shots, delivery } = document;
+  const fits = shots.map((shot) => JSON.stringify({ place: places.find((p) => p.id === shot.placeId), shot, delivery, most: 12 }));
+  const refused = ['{', '{"place":{}}', fits[0]!.replace('"heightMm":2600', '"heightMm":-1'), fits[0]!.replace('"most":12', '"most":0')];
+  const day = JSON.stringify({ places, shots, delivery });
+
+  await page.goto(`${server.address}/health`);
+  const ours = await page.evaluate(
+    async ({ shelf, fits, refused, day }) => {
+      const address = '/_framework/dotnet.js';
+      /* eslint-disable @typescript-eslint/no-unsafe-assignment, @typescript-eslint/no-unsafe-call, @typescript-eslint/no-unsafe-member-access -- the runtime's own module has no types */
+      const { dotnet } = await import(address);
+      const { getAssemblyExports, getConfig } = await dotnet.create();
+      const door = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser.Exports as FitDoor;
+      /* eslint-enable */
+      door.FitRead(shelf);
+      door.FitOpen();
+      while (door.FitPrepare(37) < 1);
+      const ask = (body: string) => {
+        const refusal = door.FitAsk(body, true);
+        while (door.FitStep(101) < 1);
+        return refusal ?? door.FitAnswer(true);
+      };
+      const answers = [...fits, ...refused].map(ask);
+      door.DayAsk(day, false);
+      while (door.DayStep(500) < 1);
+      return { answers, day: door.DayAnswer(false) };
+    },
+    { shelf, fits, refused, day },
+  );
+  const post = async (path: string, body: string) =>
+    (
+      await page.request.post(`${server.address}/api/${path}`, { data: Buffer.from(body), headers: { 'Content-Type': 'application/json' } })
+    ).text();
+  for (const [i, body] of [...fits, ...refused].entries()) {
+    expect(ours.answers[i], `shot ${i + 1}`).toBe(await post('fit?units=feet', body));
+  }
+  expect(ours.day).toBe(await post('day', day));
+});
