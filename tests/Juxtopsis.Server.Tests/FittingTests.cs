@@ -68,7 +68,10 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         var rig = Ask(Named("The launch")).Fits[0].Rig;
         var request = new DayRequest
         {
-            Places = document.Places, Shots = document.Shots, Delivery = document.Delivery, Rig = new() { Body = rig.Body, Mode = rig.Mode, Lens = rig.Lens, Links = rig.Links },
+            Places = document.Places,
+            Shots = document.Shots,
+            Delivery = document.Delivery,
+            Rig = new() { Body = rig.Body, Mode = rig.Mode, Lens = rig.Lens, Links = rig.Links },
         };
         var answer = await fixture.Server.SendAsync(HttpMethod.Post, "/api/day", JsonSerializer.Serialize(request, WireJson.Default.DayRequest));
         Assert.Equal(200, (int)answer.Status);

@@ -25,7 +25,25 @@ async function row(page) {
   await page.getByRole('button', { name: 'Make the row' }).click();
 }
 
+const production = '/brief/10f7a7e0-0000-4000-8000-0000000000a1';
+
+/** Opens a shot of the production, and waits for the strip's pictures. */
+const shot = (number) => async (page) => {
+  await page.getByRole('button', { name: new RegExp(`^${number}\\. `) }).click();
+  await page.waitForTimeout(12_000);
+};
+
+/** The bags for all shots. */
+async function day(page) {
+  await shot(5)(page);
+  await page.getByRole('button', { name: 'Fewest lenses' }).click();
+  await page.getByRole('region', { name: 'What one rig does' }).waitFor();
+}
+
 const shots = [
+  { name: 'brief', path: production, viewport: wide, act: shot(5) },
+  { name: 'brief-set', path: production, viewport: wide, colorScheme: 'dark', act: shot(6) },
+  { name: 'brief-day', path: production, viewport: wide, act: day },
   { name: 'bench', path: demo(1), viewport: wide },
   { name: 'bench-set', path: demo(3), viewport: wide, colorScheme: 'dark' },
   { name: 'closer', path: demo(1), viewport: wide, press: /^Look closer at rig A/, wait: 25_000 },

@@ -27,6 +27,9 @@ public enum CautionKind
     /// <summary>Tools or vehicles that move.</summary>
     Machines,
 
+    /// <summary>Batteries in flight.</summary>
+    Flight,
+
     /// <summary>A heavy rig on a shoulder or in the hands.</summary>
     Weight,
 
@@ -73,6 +76,7 @@ public static class Cautions
         When(site.Hazards.HasFlag(Hazards.Heights), CautionKind.Heights);
         When(site.Hazards.HasFlag(Hazards.Animals), CautionKind.Animals);
         When(site.Hazards.HasFlag(Hazards.Machines), CautionKind.Machines);
+        When(site.Hazards.HasFlag(Hazards.Flight), CautionKind.Flight);
         When(inHand && weightG >= HeavyInHandG || brief.Carriage == Carriage.Shoulder && weightG >= HeavyOnShoulderG, CautionKind.Weight);
         When(brief.Carriage == Carriage.SelfHeld && weightG >= HeavyAtArmsLengthG, CautionKind.ArmWeight);
         When(brief.Walks, CautionKind.Walking);
@@ -92,6 +96,7 @@ public static class Cautions
         CautionKind.Heights => "A drop: edge protection or a harness as local rules ask.",
         CautionKind.Animals => "Keep your distance, for their sake and yours.",
         CautionKind.Machines => "Agree with whoever runs the machine where one stands and when it stops.",
+        CautionKind.Flight => "Large lithium batteries in flight: limits go by watt-hours; ask the carrier.",
         CautionKind.Weight => "A heavy rig to hold: plan rests, or put it on a support.",
         CautionKind.ArmWeight => "Heavy at arm's length: short takes, or a grip with both hands.",
         _ => "Walking with eyes on a screen: a second person guides; nobody walks backwards alone.",

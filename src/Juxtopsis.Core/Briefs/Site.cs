@@ -27,6 +27,9 @@ public enum Hazards
 
     /// <summary>Tools or vehicles that move.</summary>
     Machines = 64,
+
+    /// <summary>It is reached by air.</summary>
+    Flight = 128,
 }
 
 /// <summary>Which way the camera looks in a room.</summary>

@@ -89,7 +89,9 @@ public static class DemoProduction
         yield return Make(3, 1, Shed, "A rivet", Thing(SubjectKind.Thing, 12, 12, 1100), ShotSize.Medium) with { Note = "No larger than a fingernail.", BehindMm = 300 };
         yield return Make(4, 1, Loose, "The apprentice watches", new() { Kind = SubjectKind.Standing, HeightMm = 1640 }, ShotSize.CloseUp) with
         {
-            Carriage = Carriage.Shoulder, MovesMm = 60, Wish = Wish.Farthest,
+            Carriage = Carriage.Shoulder,
+            MovesMm = 60,
+            Wish = Wish.Farthest,
         };
     }
 
@@ -98,11 +100,16 @@ public static class DemoProduction
         yield return Make(5, 2, Shed, "The shipwright speaks", new() { Kind = SubjectKind.Seated, HeightMm = 1780 }, ShotSize.MediumCloseUp) with { MovesMm = 60, TakeSeconds = 900 };
         yield return Make(6, 2, Shed, "By the door, soft behind", new() { Kind = SubjectKind.Standing, HeightMm = 1750 }, ShotSize.Medium) with
         {
-            Behind = BehindWish.Soft, BehindMm = 350, Note = "As marked out, nothing is open enough: bring the subject off the boards.",
+            Behind = BehindWish.Soft,
+            BehindMm = 350,
+            Note = "As marked out, nothing is open enough: bring the subject off the boards.",
         };
         yield return Make(7, 2, Shed, "The sailmaker, head to foot", new() { Kind = SubjectKind.Standing, HeightMm = 1700 }, ShotSize.Full) with
         {
-            Along = LooksAlong.Width, BehindMm = 1500, Wish = Wish.LeastWeight, Note = "Across the loft there is no room for it: look along, or bring her back.",
+            Along = LooksAlong.Width,
+            BehindMm = 1500,
+            Wish = Wish.LeastWeight,
+            Note = "Across the loft there is no room for it: look along, or bring her back.",
         };
     }
 
@@ -111,11 +118,15 @@ public static class DemoProduction
         yield return Make(8, 3, Shed, "Hands and a plane", Thing(SubjectKind.Table, 700, 450, 850), ShotSize.CloseUp) with { MovesMm = 200 };
         yield return Make(9, 3, Loose, "Steam bending from above", Thing(SubjectKind.Table, 1600, 900, 850), ShotSize.CloseUp) with
         {
-            Carriage = Carriage.Overhead, Wish = Wish.LeastWeight, Caution = "Rigged by the yard's own rigger before the box is lit.",
+            Carriage = Carriage.Overhead,
+            Wish = Wish.LeastWeight,
+            Caution = "Rigged by the yard's own rigger before the box is lit.",
         };
         yield return Make(10, 3, Shed, "The plank gives, slowed", new() { Kind = SubjectKind.Standing, HeightMm = 1780 }, ShotSize.ThreeQuarter) with
         {
-            CaptureFps = 100, MovesMm = 300, Wish = Wish.LeastChange,
+            CaptureFps = 100,
+            MovesMm = 300,
+            Wish = Wish.LeastChange,
         };
     }
 
@@ -123,11 +134,18 @@ public static class DemoProduction
     {
         yield return Make(11, 4, Loose, "Walking and talking", new() { Kind = SubjectKind.Standing, HeightMm = 1780 }, ShotSize.MediumCloseUp) with
         {
-            Carriage = Carriage.Gimbal, Walks = true, MovesMm = 400, Wish = Wish.LeastWeight,
+            Carriage = Carriage.Gimbal,
+            Walks = true,
+            MovesMm = 400,
+            Wish = Wish.LeastWeight,
         };
         yield return Make(12, 4, Loose, "To the camera, at arm's length", new() { Kind = SubjectKind.Standing, HeightMm = 1700 }, ShotSize.MediumCloseUp) with
         {
-            Carriage = Carriage.SelfHeld, Walks = true, MovesMm = 80, Behind = BehindWish.Readable, Wish = Wish.LeastWeight,
+            Carriage = Carriage.SelfHeld,
+            Walks = true,
+            MovesMm = 80,
+            Behind = BehindWish.Readable,
+            Wish = Wish.LeastWeight,
         };
         yield return Make(13, 5, River, "The launch", Thing(SubjectKind.Far, 22_000, 5000), ShotSize.CloseUp) with { DeliveryAspect = 2.39, Wish = Wish.Nearest };
         yield return Make(14, 6, River, "The barge crosses", Thing(SubjectKind.Far, 24_000, 6000), ShotSize.MediumCloseUp) with { Wish = Wish.LeastWeight };

@@ -204,7 +204,7 @@ public sealed class FitSearchTests
         Assert.Equal([CautionKind.Overhead], Of(Hazards.None, Carriage.Overhead));
         Assert.Empty(Of(Hazards.Sun, Carriage.Tripod, 2000, 50));
         Assert.Equal([CautionKind.Sun], Of(Hazards.Sun, Carriage.Tripod, 2000, 400));
-        Assert.Equal([CautionKind.Heat, CautionKind.Splash, CautionKind.Water, CautionKind.Heights, CautionKind.Animals, CautionKind.Machines], Of((Hazards)127 & ~Hazards.Sun, Carriage.Clamp));
+        Assert.Equal([CautionKind.Heat, CautionKind.Splash, CautionKind.Water, CautionKind.Heights, CautionKind.Animals, CautionKind.Machines, CautionKind.Flight], Of((Hazards)255 & ~Hazards.Sun, Carriage.Clamp));
         Assert.Equal([CautionKind.Weight], Of(Hazards.None, Carriage.Gimbal, 2600));
         Assert.Equal([CautionKind.ArmWeight, CautionKind.Walking], Of(Hazards.None, Carriage.SelfHeld, 950, 24, walks: true));
         Assert.All(Enum.GetValues<CautionKind>(), c => Assert.EndsWith(".", Cautions.Say(c), StringComparison.Ordinal));

@@ -1,9 +1,10 @@
-import { Box, Button, Dialog, IconButton, MenuItem, Slider, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Button, Dialog, IconButton, MenuItem, Slider, Typography } from '@mui/material';
 import { styled, useColorScheme } from '@mui/material/styles';
 import { useEffect, useRef, useState } from 'react';
 import { isFocused, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { usePictures } from '../../picture/pictures';
 import { CloseIcon } from '../../ui/icons';
+import { LabelledChoice } from '../../ui/LabelledChoice';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { rigLetter, RigMark } from '../../ui/RigMark';
 import { captionOf } from './frameView';
@@ -133,20 +134,7 @@ function Closer({
           {choice(way === 'wipe' ? 'Left' : 'First', first, setFirst)}
           {choice(way === 'wipe' ? 'Right' : 'Then', second, setSecond)}
         </Box>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          value={way}
-          onChange={(_, next: Way | null) => next && setWay(next)}
-          aria-label="How two frames are shown"
-          sx={{ height: 40 }}
-        >
-          {Object.entries(ways).map(([key, label]) => (
-            <ToggleButton key={key} value={key} sx={{ px: 1.5, textTransform: 'none' }}>
-              {label}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+        <LabelledChoice label="How two frames are shown" value={way} choices={Object.entries(ways) as [Way, string][]} onChange={setWay} />
         <Box sx={{ flex: 1 }} />
         <Button onClick={save} disabled={failed !== null || way === 'sensors'}>
           Save as PNG

@@ -272,9 +272,9 @@ function FromTheSide(shown: Shown) {
           label={`${along === 'length' ? 'Length' : 'Width'} of the place`}
           valueMm={axisMm}
           feet={feet}
-          x={at(axisMm) - 6}
+          x={at(axisMm) - 14}
           y={up(drawnHeightMm)}
-          width={12}
+          width={28}
           height={drawnHeightMm * scale}
           mmPerPx={1 / scale}
           onMove={(mm) => changePlace(place.id, { [along === 'length' ? 'lengthMm' : 'widthMm']: Math.max(100, mm) })}
@@ -288,9 +288,9 @@ function FromTheSide(shown: Shown) {
           valueMm={heightMm}
           feet={feet}
           x={at(end / 2) - 40}
-          y={up(heightMm) - 6}
+          y={Math.max(1, up(heightMm) - 14)}
           width={80}
-          height={12}
+          height={28}
           upright
           mmPerPx={-1 / scale}
           onMove={(mm) => changePlace(place.id, { heightMm: Math.max(100, mm) })}
@@ -414,9 +414,9 @@ function FromAbove(shown: Shown) {
             valueMm={acrossMm}
             feet={feet}
             x={at(end / 2) - 40}
-            y={bottom - 6}
+            y={bottom - 20}
             width={80}
-            height={12}
+            height={26}
             upright
             mmPerPx={1 / scale}
             onMove={(mm) => changePlace(place.id, { [along === 'length' ? 'widthMm' : 'lengthMm']: Math.max(100, mm) })}

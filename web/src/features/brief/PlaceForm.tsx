@@ -4,7 +4,7 @@ import type { PlaceInput, SceneInput, ShotInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField, oneLine, plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
-import { LabelledChoice } from './LabelledChoice';
+import { LabelledChoice } from '../../ui/LabelledChoice';
 import { changePlace, changeShot, useProduction } from './productionStore';
 import { Grid, problemOf, WordsField } from './ShotForm';
 import { entriesOf, hazards, lights } from './words';

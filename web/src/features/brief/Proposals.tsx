@@ -323,7 +323,7 @@ function Misses({ shot, answer }: { shot: ShotInput; answer: FitResponse }) {
       )}
       <List>
         {answer.misses.map((miss) => (
-          <Miss1 key={`${miss.rig.body} ${miss.rig.lens} ${miss.kind}`} shot={shot} miss={miss} />
+          <MissItem key={`${miss.rig.body} ${miss.rig.lens} ${miss.kind}`} shot={shot} miss={miss} />
         ))}
       </List>
       {answer.missCount > answer.misses.length && (
@@ -333,7 +333,7 @@ function Misses({ shot, answer }: { shot: ShotInput; answer: FitResponse }) {
   );
 }
 
-function Miss1({ shot, miss }: { shot: ShotInput; miss: Miss }) {
+function MissItem({ shot, miss }: { shot: ShotInput; miss: Miss }) {
   const name = [miss.rig.bodyName, miss.rig.lensName].filter(Boolean).join(', ');
   return (
     <Item style={{ gridTemplateColumns: 'minmax(0, 1fr)', padding: '6px 10px' }}>
@@ -344,7 +344,7 @@ function Miss1({ shot, miss }: { shot: ShotInput; miss: Miss }) {
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, mt: 0.25 }}>
         {miss.remedies.map((remedy) =>
           changes(remedy) ? (
-            <Button key={remedy.kind} size="small" variant="outlined" onClick={() => apply(shot, remedy)} sx={{ minHeight: 32, py: 0 }}>
+            <Button key={remedy.kind} size="small" variant="outlined" onClick={() => apply(shot, remedy)}>
               {remedy.say}
             </Button>
           ) : (

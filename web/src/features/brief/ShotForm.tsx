@@ -204,7 +204,7 @@ function ShotName({ shot }: { shot: ShotInput }) {
   const count = useProduction((s) => shotsOf(s.document).length);
   const button = (label: string, icon: ReactNode, onClick: () => void) => (
     <Tooltip title={label}>
-      <IconButton aria-label={label} onClick={onClick} size="small" sx={{ minWidth: 34 }}>
+      <IconButton aria-label={label} onClick={onClick}>
         {icon}
       </IconButton>
     </Tooltip>

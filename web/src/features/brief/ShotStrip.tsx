@@ -2,7 +2,7 @@ import { Button, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { useEffect, useRef } from 'react';
 import type { ShotInput } from '../../core/core';
-import { LabelledChoice } from './LabelledChoice';
+import { LabelledChoice } from '../../ui/LabelledChoice';
 import { useAnswers } from './answers';
 import { addShot, placeOf, shotsOf, show, shownShot, useProduction } from './productionStore';
 import { ShotFrame } from './ShotFrame';

@@ -93,8 +93,14 @@ interface Task {
   key: string;
   /** What a hand waits for goes before what is made ready. */
   isUrgent: boolean;
-  run: (isStopped: () => boolean) => Promise<boolean>;
+  /** When it began; null before. */
+  began: number | null;
+  isStopped: boolean;
+  run: (task: Task, isStopped: () => boolean) => Promise<boolean>;
 }
+
+/** While a hand drags, questions follow each other faster than they are answered: one that is on its way is still answered, for so long. */
+const patienceMs = 300;
 
 let tasks: Task[] = [];
 let running = false;
@@ -106,10 +112,13 @@ async function work(): Promise<void> {
   running = true;
   while (tasks.length > 0) {
     const task = tasks.find((t) => t.isUrgent) ?? tasks[0]!;
-    const isStopped = () => !tasks.includes(task) || (!task.isUrgent && tasks.some((t) => t.isUrgent));
-    if (await task.run(isStopped)) {
+    task.began = performance.now();
+    const isOvertaken = () => tasks.some((t) => t !== task && (t.key === task.key || (t.isUrgent && !task.isUrgent)));
+    const isStopped = () => task.isStopped || (isOvertaken() && (!task.isUrgent || performance.now() - task.began! > patienceMs));
+    if ((await task.run(task, isStopped)) || tasks.some((t) => t !== task && t.key === task.key)) {
       tasks = tasks.filter((t) => t !== task);
     }
+    task.began = null;
     await pause();
   }
   running = false;
@@ -125,11 +134,13 @@ function enqueue<Request, Response>(
   onProgress: (done: number) => void = () => undefined,
 ): void {
   const { feet } = useSettings.getState();
-  tasks = tasks.filter((t) => t.key !== key);
+  tasks = tasks.filter((t) => t.key !== key || t.began !== null);
   tasks.push({
     key,
     isUrgent,
-    async run(isStopped) {
+    began: null,
+    isStopped: false,
+    async run(task, isStopped) {
       const began = performance.now();
       const problems = door().ask(request, feet);
       if (problems) {
@@ -137,7 +148,7 @@ function enqueue<Request, Response>(
         return true;
       }
       const done = await inSlices(() => door().step(rigsAtOnce), isStopped, onProgress);
-      if (done) {
+      if (done && !task.isStopped) {
         onOutcome({ kind: 'answered', answer: door().answer(feet), ms: performance.now() - began });
       }
       return done;
@@ -146,9 +157,12 @@ function enqueue<Request, Response>(
   void work();
 }
 
-export const stop = (key: string): void => {
+export function stop(key: string): void {
+  for (const task of tasks.filter((t) => t.key === key)) {
+    task.isStopped = true;
+  }
   tasks = tasks.filter((t) => t.key !== key);
-};
+}
 
 export const askFit = (
   key: string,

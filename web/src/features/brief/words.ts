@@ -69,6 +69,7 @@ export const hazards: Words<Exclude<NonNullable<PlaceInput['hazards']>[number], 
   heights: 'A drop',
   sun: 'Sun in the picture',
   machines: 'Machines',
+  flight: 'Reached by air',
 };
 
 /** Light as people name it, exposure values at ISO 100. */
