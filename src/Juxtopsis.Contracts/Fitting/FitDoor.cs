@@ -76,7 +76,7 @@ public sealed class FitDoor
             throw new InvalidOperationException("Nothing was asked.");
         }
 
-        var result = search.Finish(asked.Most);
+        var result = search.Finish(asked.Most, asked.MostMisses);
         return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(asked, search.Looked, unit), WireJson.Default.FitResponse));
     }
 
@@ -154,6 +154,7 @@ public sealed class FitDoor
         ProductionChecks.CheckChosen(checks, request.Before, "before.");
         ProductionChecks.CheckCount(checks, "bag", request.Bag?.Count ?? 0, 5000, "things in the bag");
         checks.InRange("most", request.Most, Quantity.Count with { Name = "Most", Min = 1, Max = 200 });
+        checks.InRange("mostMisses", request.MostMisses, Quantity.Count with { Name = "Most", Min = 0, Max = 200 });
     }
 
     private static void Check(FieldChecks checks, DayRequest request, LengthUnit unit)

@@ -25,13 +25,16 @@ public sealed record FitRequest
 
     /// <summary>How many rigs that fit to tell of at most, 1 to 200.</summary>
     public int Most { get; set; } = 40;
+
+    /// <summary>How many that do not, 0 to 200, where some fit; where none does, at least 12.</summary>
+    public int MostMisses { get; set; } = 12;
 }
 
 /// <summary>What fits.</summary>
 /// <param name="Frame">What the picture takes in.</param>
 /// <param name="Order">What the order goes by.</param>
 /// <param name="Fits">Rigs that give the shot, the best first.</param>
-/// <param name="Misses">Up to 12 rigs that do not: those that something would help first, the nearest miss before others.</param>
+/// <param name="Misses">Rigs that do not: those that something would help first, the nearest miss before others.</param>
 /// <param name="FitCount">How many bodies with lenses give it.</param>
 /// <param name="MissCount">How many do not.</param>
 /// <param name="Looked">How many settings of rigs were looked at.</param>

@@ -46,17 +46,14 @@ public sealed record Miss(FitRig Rig, FitMode Mode, Shortfall Shortfall, IReadOn
 /// <summary>What fits, and what does not.</summary>
 /// <param name="Frame">What the picture must take in.</param>
 /// <param name="Fits">Rigs that give the shot, the best by the wish first: one of each body and lens.</param>
-/// <param name="Misses">Rigs that do not: those that something would help first, the nearest miss before others; at most 12.</param>
+/// <param name="Misses">Rigs that do not: those that something would help first, the nearest miss before others.</param>
 /// <param name="FitCount">How many bodies with lenses give it, also those that are not told.</param>
 /// <param name="MissCount">How many do not.</param>
 /// <param name="Contradictions">What in the brief or the place cannot be, whatever the gear.</param>
 public sealed record FitResult(
     WantedFrame Frame, IReadOnlyList<Fit> Fits, IReadOnlyList<Miss> Misses, int FitCount, int MissCount, IReadOnlyList<Contradiction> Contradictions)
 {
-    /// <summary>Of misses fewer are told than of fits: each was tried with every remedy.</summary>
-    private const int MostMisses = 12;
-
-    internal static FitResult Of(FitSearch search, int most)
+    internal static FitResult Of(FitSearch search, int most, int mostMisses)
     {
         var question = search.Question;
         var found = search.Fits.Values.Order(Comparer<FitSearch.Found>.Create((a, b) => a.StandsAgainst(b))).ToArray();
@@ -65,7 +62,7 @@ public sealed record FitResult(
         return new(
             question.Frame,
             [.. found.Take(most).Select(f => ToFit(question, f))],
-            Nearest(missed.Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m))), Math.Min(most, MostMisses)),
+            Nearest(missed.Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m))), mostMisses),
             found.Length,
             missed.Select(m => m.Rig.Group).Distinct().Count(),
             Contradiction.Find(question, search.Shelf));
@@ -74,6 +71,11 @@ public sealed record FitResult(
     /// <summary>The nearest misses that something would help, and after them the nearest of the others, in so far as there is room.</summary>
     private static Miss[] Nearest(IEnumerable<Miss> misses, int most)
     {
+        if (most == 0)
+        {
+            return [];
+        }
+
         var (helped, others) = (new List<Miss>(), new Dictionary<int, Miss>());
         foreach (var miss in misses)
         {

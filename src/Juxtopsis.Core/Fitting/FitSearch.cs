@@ -15,6 +15,9 @@ namespace Juxtopsis.Core.Fitting;
 /// </remarks>
 public sealed class FitSearch
 {
+    /// <summary>Of misses fewer are told than of fits.</summary>
+    public const int UsualMisses = 12;
+
     private const int Places = 5;
     private const int Kinds = 16;
 
@@ -76,12 +79,13 @@ public sealed class FitSearch
     }
 
     /// <summary>Asks all that are left, and answers.</summary>
-    /// <param name="most">How many rigs to tell of at most, of those that fit and of those that do not.</param>
+    /// <param name="most">How many rigs that fit to tell of at most.</param>
+    /// <param name="mostMisses">How many that do not, where some fit; where none does, as many as are usual at least. Each is tried with every remedy.</param>
     /// <returns>What fits.</returns>
-    public FitResult Finish(int most = 40)
+    public FitResult Finish(int most = 40, int mostMisses = UsualMisses)
     {
         Step(int.MaxValue);
-        return FitResult.Of(this, most);
+        return FitResult.Of(this, most, fits.Count > 0 ? mostMisses : Math.Max(UsualMisses, mostMisses));
     }
 
     /// <summary>Which pairs of body and lens give the shot, by their number.</summary>

@@ -24,7 +24,7 @@ public sealed class BruteForceTests
         var random = new Random(seed);
         var (site, brief, shelf) = (SiteOf(random), BriefOf(random), FittingShelf.Of(GearOf(random)));
         var wish = (Wish)(seed % 5);
-        var result = new FitSearch(shelf, site, brief, Conventions.Default, wish).Finish(1000);
+        var result = new FitSearch(shelf, site, brief, Conventions.Default, wish).Finish(1000, 1000);
         Assert.Equal(result.FitCount, result.Fits.Count);
         foreach (var fit in result.Fits)
         {
@@ -140,7 +140,7 @@ public sealed class BruteForceTests
             case RemedyKind.CloseUp or RemedyKind.Tube:
                 return remedy.Item != Guid.Empty;
             default:
-                var again = new FitSearch(shelf, remedy.Apply(site), remedy.Apply(brief), Conventions.Default, Wish.MostBlur).Finish(1000);
+                var again = new FitSearch(shelf, remedy.Apply(site), remedy.Apply(brief), Conventions.Default, Wish.MostBlur).Finish(1000, 1000);
                 return again.Fits.Any(f => remedy.Kind == RemedyKind.OtherLens ? f.Rig.Lens.Id == remedy.Item && f.Rig.Body.Id == miss.Rig.Body.Id : f.Rig.Group == miss.Rig.Group);
         }
     }

@@ -1100,6 +1100,11 @@ export interface components {
              * @description How many rigs that fit to tell of at most, 1 to 200.
              */
             most?: number;
+            /**
+             * Format: int32
+             * @description How many that do not, 0 to 200, where some fit; where none does, at least 12.
+             */
+            mostMisses?: number;
         };
         /** @description What fits. */
         FitResponse: {
@@ -1109,7 +1114,7 @@ export interface components {
             order: string;
             /** @description Rigs that give the shot, the best first. */
             fits: components["schemas"]["FitOutput"][];
-            /** @description Up to 12 rigs that do not: those that something would help first, the nearest miss before others. */
+            /** @description Rigs that do not: those that something would help first, the nearest miss before others. */
             misses: components["schemas"]["MissOutput"][];
             /**
              * Format: int32

@@ -1,8 +1,8 @@
 import { Alert, Box, Button, IconButton, InputBase, Tooltip, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
-import { productions, type Failure } from '../../api/client';
+import { productions, type Failure, type ProductionDocument, type Work } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { oneLine } from '../../ui/format';
 import { hidden } from '../../ui/hidden';
@@ -123,8 +123,9 @@ function Brief() {
 const undo = () => useProduction.getState().undo();
 const redo = () => useProduction.getState().redo();
 
-function Heading() {
-  const { name, saving } = useProduction();
+const Heading = memo(function Heading() {
+  const name = useProduction((s) => s.name);
+  const saving = useProduction((s) => s.saving);
   const note = useProduction((s) => s.document.note ?? '');
   const canUndo = useProduction((s) => s.past.length > 0);
   const canRedo = useProduction((s) => s.future.length > 0);
@@ -176,13 +177,16 @@ function Heading() {
       {open === 'production' && <ProductionPanel onClose={() => setOpen(null)} />}
     </Box>
   );
-}
+});
 
 function Conflict() {
   const theirs = useProduction((s) => (s.saving.kind === 'conflict' ? s.saving.theirs : null));
+  return theirs && <Choice theirs={theirs} />;
+}
+
+function Choice({ theirs }: { theirs: Work<ProductionDocument> }) {
   const { id, name, document } = useProduction();
   return (
-    theirs && (
       <ConflictDialog
         word="production"
         address="/brief"
@@ -192,6 +196,5 @@ function Conflict() {
         keeper={productionKeeper}
         drafts={drafts}
       />
-    )
   );
 }

@@ -1,6 +1,6 @@
-import { Box, Button, Checkbox, LinearProgress, MenuItem, Tooltip, Typography } from '@mui/material';
+import { Box, Button, LinearProgress, MenuItem, Tooltip, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useSettings } from '../../app/settings';
 import type { Fit, FitResponse, Miss, Remedy, ShotInput } from '../../core/core';
@@ -8,7 +8,7 @@ import { Figure } from '../../ui/Figure';
 import { aperture, distance, fixed, plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { benchKeeper } from '../bench/saving';
-import { pick, stopAsking, useAnswers, type Known } from './answers';
+import { lookAt, pick, stopAsking, useAnswers, type Known } from './answers';
 import { useGear } from './fitting';
 import { changeShot, placeOf, shotsOf, useProduction } from './productionStore';
 import { chosenOf, comparisonOf, isChosen } from './rigs';
@@ -22,6 +22,8 @@ const Item = styled('li')(({ theme }) => ({
   borderBottom: `1px solid ${theme.vars!.palette.divider}`,
   '&.picked': { background: theme.vars!.palette.background.default, boxShadow: `inset 3px 0 0 ${theme.vars!.palette.primary.main}` },
   '& > button': { font: 'inherit', color: 'inherit', textAlign: 'left', background: 'none', border: 0, padding: '6px 6px 6px 0', cursor: 'pointer', minWidth: 0 },
+  '& > label': { display: 'grid', placeItems: 'center', width: 40, height: 40 },
+  '& input': { width: 20, height: 20, accentColor: theme.vars!.palette.primary.main },
   '& .rig': { fontSize: 14, fontWeight: 600 },
   '& .rig span': { fontWeight: 400, color: theme.vars!.palette.text.secondary },
   '& .set': { fontSize: 13.5, display: 'flex', flexWrap: 'wrap', columnGap: 12 },
@@ -38,7 +40,9 @@ const shared = (share: number) => withUnit(100 * share < 0.995 ? fixed(100 * sha
 
 /** What fits, the best first, and what does not, with what would help. */
 export function Proposals({ shot }: { shot: ShotInput }) {
-  const shown = useAnswers((s) => (s.shown?.shot.id === shot.id ? s.shown : null));
+  const now = useAnswers((s) => (s.shown?.shot.id === shot.id ? s.shown : null));
+  // A hand that moves a wall goes before the list, which follows as fast as it can.
+  const shown = useDeferredValue(now);
   const gear = useGear();
   return (
     <Box component="section" aria-label="What fits" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
@@ -54,15 +58,15 @@ export function Proposals({ shot }: { shot: ShotInput }) {
           )}
         </Box>
       )}
-      {shown && <Answer key={shot.id} shot={shot} known={shown} />}
+      {shown && <Answer key={shown.shot.id} known={shown} />}
     </Box>
   );
 }
 
-function Answer({ shot, known }: { shot: ShotInput; known: Known }) {
-  const { answer } = known;
+const Answer = memo(function Answer({ known }: { known: Known }) {
+  const { answer, shot } = known;
   const [ticked, setTicked] = useState<string[]>([]);
-  const [failing, setFailing] = useState(false);
+  const failing = useAnswers((s) => s.failing);
   const showsMisses = failing || answer.fitCount === 0;
   const keyOf = ({ rig }: Fit) => `${rig.body} ${rig.lens}`;
   const tickedFits = answer.fits.filter((fit) => ticked.includes(keyOf(fit)));
@@ -70,10 +74,10 @@ function Answer({ shot, known }: { shot: ShotInput; known: Known }) {
     <>
       <Head shot={shot} known={known} />
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, borderBottom: 1, borderColor: 'divider' }} role="group" aria-label="Which rigs">
-        <Button size="small" aria-pressed={!showsMisses} onClick={() => setFailing(false)} sx={{ '&[aria-pressed=true]': { bgcolor: 'background.default', fontWeight: 700 } }}>
+        <Button size="small" aria-pressed={!showsMisses} onClick={() => lookAt(false)} sx={{ '&[aria-pressed=true]': { bgcolor: 'background.default', fontWeight: 700 } }}>
           {answer.fitCount} give it
         </Button>
-        <Button size="small" aria-pressed={showsMisses} onClick={() => setFailing(true)} sx={{ '&[aria-pressed=true]': { bgcolor: 'background.default', fontWeight: 700 } }}>
+        <Button size="small" aria-pressed={showsMisses} onClick={() => lookAt(true)} sx={{ '&[aria-pressed=true]': { bgcolor: 'background.default', fontWeight: 700 } }}>
           {answer.missCount} do not
         </Button>
         <ToBench known={known} fits={tickedFits} />
@@ -103,7 +107,7 @@ function Answer({ shot, known }: { shot: ShotInput; known: Known }) {
       </Box>
     </>
   );
-}
+});
 
 function Head({ shot, known }: { shot: ShotInput; known: Known }) {
   const { answer, ms } = known;
@@ -173,13 +177,15 @@ function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
   const name = [rig.bodyName, rig.lensName].filter(Boolean).join(', ');
   return (
     <Item className={picked ? 'picked' : ''}>
-      <Checkbox
-        checked={ticked}
-        disabled={full && !ticked}
-        onChange={(event) => onTick(event.target.checked)}
-        slotProps={{ input: { 'aria-label': `Put ${name} on the Bench` } }}
-        sx={{ alignSelf: 'start' }}
-      />
+      <label>
+        <input
+          type="checkbox"
+          checked={ticked}
+          disabled={full && !ticked}
+          aria-label={`Put ${name} on the Bench`}
+          onChange={(event) => onTick(event.target.checked)}
+        />
+      </label>
       <button type="button" aria-pressed={picked} onClick={() => pick(fit)}>
         <div className="rig">
           {name} <span>{[rig.mode, ...rig.linkNames].join(' · ')}</span>
@@ -310,7 +316,7 @@ function Misses({ shot, answer }: { shot: ShotInput; answer: FitResponse }) {
   if (answer.misses.length === 0) {
     return (
       <Typography sx={{ p: 1.5, fontSize: 14, color: 'text.secondary' }}>
-        {answer.fitCount > 0 ? 'Every rig gives this shot.' : 'There is nothing to choose from. See above.'}
+        {answer.missCount > 0 ? 'Trying what would help…' : answer.fitCount > 0 ? 'Every rig gives this shot.' : 'There is nothing to choose from. See above.'}
       </Typography>
     );
   }

@@ -1,6 +1,7 @@
 import { Box, Button, Checkbox, FormControlLabel, IconButton, InputBase, MenuItem, Tooltip, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { useState, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import type { FieldError, ShotInput, SubjectInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distance, distanceField, oneLine, plain, shape, withUnit } from '../../ui/format';
@@ -64,15 +65,22 @@ export function WordsField({ label, value, max, many = false, placeholder = '', 
 export const problemOf = (problems: FieldError[], field: string): string | undefined => problems.find((p) => p.field === field)?.message;
 
 const newPlace = 'new';
+const idLength = 36;
+
+/** What the picture of a shot takes in; the same one as long as that is the same. */
+const useFrame = (shot: ShotInput) => useAnswers(useShallow((s) => (s.shown?.shot.id === shot.id ? s.shown.answer.frame : null)));
 
 /** What is wanted: what is in the shot, how tight, how it is carried. */
-export function ShotForm({ shot, feet }: { shot: ShotInput; feet: boolean }) {
-  const document = useProduction((s) => s.document);
+export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput; feet: boolean }) {
   const problems = useProduction((s) => s.problems);
-  const frame = useAnswers((s) => (s.shown?.shot.id === shot.id ? s.shown.answer.frame : null));
+  const delivery = useProduction((s) => s.document.delivery);
+  const units = useProduction((s) => s.document.units);
+  // By identity and name only, so that a wall that moves draws nothing anew here.
+  const places = useProduction(useShallow((s) => placesOf(s.document).map((p) => `${p.id} ${p.name}`)));
+  const frame = useFrame(shot);
   const [more, setMore] = useState(false);
   const set = (part: Partial<ShotInput>) => changeShot(shot.id, part);
-  const usual = document.delivery ?? {};
+  const usual = delivery ?? {};
   const length = (label: string, help: string, key: 'rearMm' | 'movesMm' | 'behindMm', placeholder = '') => (
     <EntryField
       label={label}
@@ -101,9 +109,9 @@ export function ShotForm({ shot, feet }: { shot: ShotInput; feet: boolean }) {
           value={shot.placeId}
           onChange={(id) => (id === newPlace ? addPlace() : set({ placeId: id, behindMm: null, along: null }))}
         >
-          {placesOf(document).map((p) => (
-            <MenuItem key={p.id} value={p.id}>
-              {p.name || 'Nameless place'}
+          {places.map((place) => (
+            <MenuItem key={place.slice(0, idLength)} value={place.slice(0, idLength)}>
+              {place.slice(idLength + 1) || 'Nameless place'}
             </MenuItem>
           ))}
           <MenuItem value={newPlace}>
@@ -178,7 +186,7 @@ export function ShotForm({ shot, feet }: { shot: ShotInput; feet: boolean }) {
             <MenuItem value="">
               <em>None</em>
             </MenuItem>
-            {[...new Set([...(document.units ?? []), shot.unit ?? ''])].filter(Boolean).map((unit) => (
+            {[...new Set([...(units ?? []), shot.unit ?? ''])].filter(Boolean).map((unit) => (
               <MenuItem key={unit} value={unit}>
                 {unit}
               </MenuItem>
@@ -196,7 +204,7 @@ export function ShotForm({ shot, feet }: { shot: ShotInput; feet: boolean }) {
       )}
     </Box>
   );
-}
+});
 
 function ShotName({ shot }: { shot: ShotInput }) {
   const problem = useProduction((s) => problemOf(s.problems, 'shot.name'));
@@ -239,7 +247,7 @@ function ShotName({ shot }: { shot: ShotInput }) {
 /** How tight: a named size, shown as a cut, or a width or height that is typed. */
 function SizeChoice({ shot, feet, drawing }: { shot: ShotInput; feet: boolean; drawing: ReactNode }) {
   const problems = useProduction((s) => s.problems);
-  const frame = useAnswers((s) => (s.shown?.shot.id === shot.id ? s.shown.answer.frame : null));
+  const frame = useFrame(shot);
   const names = isPeople(shot.subject) ? sizes : fills;
   const typed = shot.framedMm != null;
   const set = (part: Partial<ShotInput>) => changeShot(shot.id, part);

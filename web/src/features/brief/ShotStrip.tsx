@@ -1,10 +1,11 @@
 import { Button, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import type { ShotInput } from '../../core/core';
 import { LabelledChoice } from '../../ui/LabelledChoice';
 import { useAnswers } from './answers';
-import { addShot, placeOf, shotsOf, show, shownShot, useProduction } from './productionStore';
+import { addShot, placesOf, shotsOf, show, shownShot, useProduction } from './productionStore';
 import { ShotFrame } from './ShotFrame';
 import { tightness } from './words';
 import { useStrip, type Grouping } from './stripStore';
@@ -41,13 +42,14 @@ const groupings: [Grouping, string][] = [
 ];
 
 /** The shots of the production as a strip of their frames. */
-export function ShotStrip() {
-  const document = useProduction((s) => s.document);
+export const ShotStrip = memo(function ShotStrip() {
+  const shots = useProduction((s) => shotsOf(s.document));
   const shown = useProduction(shownShot);
   const { grouping, group } = useStrip();
-  const shots = shotsOf(document);
+  // By name and identity only: a wall that moves is nothing to the strip.
+  const places = useProduction(useShallow((s) => placesOf(s.document).map((p) => `${p.id} ${p.name}`)));
   const groups = grouped(shots, (shot) =>
-    grouping === 'place' ? (placeOf(document, shot)?.name ?? '') : grouping === 'unit' ? shot.unit || 'No unit' : '',
+    grouping === 'place' ? (places.find((p) => p.startsWith(shot.placeId))?.slice(shot.placeId.length + 1) ?? '') : grouping === 'unit' ? shot.unit || 'No unit' : '',
   );
   const row = useRef<HTMLDivElement>(null);
   const id = shown?.id;
@@ -97,9 +99,9 @@ export function ShotStrip() {
       </Row>
     </section>
   );
-}
+});
 
-function ShotCard({ shot, number, current }: { shot: ShotInput; number: number; current: boolean }) {
+const ShotCard = memo(function ShotCard({ shot, number, current }: { shot: ShotInput; number: number; current: boolean }) {
   const thumb = useAnswers((s) => s.thumbs[shot.id]);
   const usual = useProduction((s) => s.document.delivery?.aspect ?? 16 / 9);
   const aspect = shot.deliveryAspect ?? usual;
@@ -122,7 +124,7 @@ function ShotCard({ shot, number, current }: { shot: ShotInput; number: number; 
       </div>
     </Card>
   );
-}
+});
 
 function grouped(shots: ShotInput[], of: (shot: ShotInput) => string): [string, ShotInput[]][] {
   const groups = new Map<string, ShotInput[]>();

@@ -22,13 +22,15 @@ interface Answers {
   /** How much of the new one is done; 1 when none is on its way. */
   progress: number;
   stopped: boolean;
+  /** The rigs that do not give the shot are looked at. */
+  failing: boolean;
   /** The proposal that is drawn. */
   picked: Fit | null;
   /** The picture of each shot, by its chosen rig or else its best proposal. */
   thumbs: Record<string, { key: string; picture: Pictured | null; fits: boolean }>;
 }
 
-export const useAnswers = create<Answers>()(() => ({ shown: null, progress: 1, stopped: false, picked: null, thumbs: {} }));
+export const useAnswers = create<Answers>()(() => ({ shown: null, progress: 1, stopped: false, failing: false, picked: null, thumbs: {} }));
 
 export const pick = (picked: Fit): void => useAnswers.setState({ picked });
 
@@ -40,7 +42,7 @@ function requestOf(document: ProductionDocument, shot: ShotInput): FitRequest | 
   const place = placeOf(document, shot);
   const shots = shotsOf(document);
   const before = shots[shots.indexOf(shot) - 1]?.chosen ?? null;
-  return place ? { place, shot, delivery: document.delivery ?? delivered, before, bag: document.bag ?? null, most: 40 } : null;
+  return place ? { place, shot, delivery: document.delivery ?? delivered, before, bag: document.bag ?? null, most: 24, mostMisses: useAnswers.getState().failing ? 12 : 0 } : null;
 }
 
 /** Asks what fits for the shot that is looked at. */
@@ -80,6 +82,12 @@ export function ask(): void {
   );
 }
 
+/** Looks at the rigs that give the shot, or at those that do not: these are tried with every remedy, and so only when they are looked at. */
+export function lookAt(failing: boolean): void {
+  useAnswers.setState({ failing });
+  ask();
+}
+
 /** Stops looking; what was there before stays. */
 export function stopAsking(): void {
   stop('shown');
@@ -100,7 +108,7 @@ function askThumbs(document: ProductionDocument): void {
     if (!request) {
       continue;
     }
-    const asked: FitRequest = { ...request, bag: shot.chosen ? gearOf(shot.chosen) : request.bag, most: 1 };
+    const asked: FitRequest = { ...request, bag: shot.chosen ? gearOf(shot.chosen) : request.bag, most: 1, mostMisses: 0 };
     const key = JSON.stringify([version, asked]);
     if (thumbs[shot.id]?.key === key) {
       continue;
@@ -138,6 +146,7 @@ export function useAsking(): void {
     };
   }, []);
 
+  useEffect(() => useAnswers.setState({ failing: false }), [shotId]);
   useEffect(ask, [document, shotId, feet, ready, version]);
   useEffect(() => {
     const later = setTimeout(() => askThumbs(document), thumbsAfterMs);

@@ -148,6 +148,8 @@ function enqueue<Request, Response>(
         return true;
       }
       const done = await inSlices(() => door().step(rigsAtOnce), isStopped, onProgress);
+      // Making the answer is a slice of its own.
+      await pause();
       if (done && !task.isStopped) {
         onOutcome({ kind: 'answered', answer: door().answer(feet), ms: performance.now() - began });
       }
