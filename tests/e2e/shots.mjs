@@ -72,7 +72,13 @@ for (const { name, path, viewport, colorScheme = 'light', press, act, wait = 400
   await page.goto(address + path);
   await page.waitForSelector('tr[data-row], li');
   await page.evaluate(() => document.fonts.ready);
-  const rendered = () => [...document.querySelectorAll('canvas')].every((c) => Number(c.dataset.samples) >= 64);
+  const rendered = () =>
+    [...document.querySelectorAll('canvas')]
+      .filter((c) => {
+        const { left, right, top, bottom } = c.getBoundingClientRect();
+        return right > 0 && bottom > 0 && left < innerWidth && top < innerHeight;
+      })
+      .every((c) => Number(c.dataset.samples) >= 64);
   await page
     .waitForFunction(rendered, null, { timeout: 60_000 })
     .catch(() => console.log('  frames in sight only are rendered to their finest'));
