@@ -1,4 +1,4 @@
-// Measures what fits, in the browser's core: 200 lenses, 40 modes and all adapters of the demo, for each shot of the demo production.
+// Measures what fits, in the browser's core: 200 lenses, 40 modes and all adapters of the demo, for each shot of the demo production; and a drag on the Brief.
 import { randomUUID } from 'node:crypto';
 import { chromium } from '@playwright/test';
 
@@ -80,6 +80,43 @@ const measured = await page.evaluate(
   },
   { file, requests, day },
 );
+
+// In the page, with the demo's own shelf: the first answer, and a hand that moves the subject.
+await page.setViewportSize({ width: 1280, height: 800 });
+await page.goto('about:blank');
+const opened = performance.now();
+await page.goto(`${address}/brief/${id}`);
+await page.waitForSelector('section[aria-label="What fits"] li', { timeout: 60_000 });
+const first = performance.now() - opened;
+await page.waitForTimeout(10_000);
+await page.getByRole('button', { name: /^5\. / }).click();
+await page.waitForTimeout(1500);
+const box = await page.getByRole('slider', { name: 'Subject, from what is behind it' }).boundingBox();
+const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+await page.evaluate(() => {
+  const frames = [];
+  const answers = [];
+  let last = performance.now();
+  const frame = () => {
+    const now = performance.now();
+    frames.push(now - last);
+    last = now;
+    requestAnimationFrame(frame);
+  };
+  requestAnimationFrame(frame);
+  const list = document.querySelector('section[aria-label="What fits"]');
+  new MutationObserver(() => answers.push(performance.now())).observe(list, { subtree: true, childList: true, characterData: true });
+  Object.assign(window, { measured: { frames, answers } });
+});
+await page.mouse.move(x, y);
+await page.mouse.down();
+for (let i = 0; i < 80; i++) {
+  await page.mouse.move(x + (i % 40 < 20 ? i % 20 : 20 - (i % 20)), y);
+  await page.waitForTimeout(16);
+}
+await page.mouse.up();
+const { frames, answers } = await page.evaluate(() => window.measured);
+const gaps = answers.slice(1).map((at, i) => at - answers[i]);
 await browser.close();
 
 const { opening, preparing, warm, whole } = measured;
@@ -90,3 +127,7 @@ console.log(`  a shot is asked and all rigs are looked through: ${ms(warm.map((w
 console.log(`  the answer is made, told and read: ${ms(warm.map((w) => w.answering))}`);
 console.log(`  together: ${ms(warm.map((w) => w.asking + w.searching + w.answering))}`);
 console.log(`  the fewest lenses for ${day.shots.length} shots: ${whole.toFixed(0)} ms`);
+console.log(`  in the page: from opening to the first answer ${(first / 1000).toFixed(1)} s (core, shelf and all rigs put together)`);
+console.log(
+  `  a drag of the subject: a frame every ${median(frames).toFixed(0)} ms, 95th ${median(frames, 0.95).toFixed(0)} ms; the list anew every ${median(gaps).toFixed(0)} ms, 95th ${median(gaps, 0.95).toFixed(0)} ms`,
+);

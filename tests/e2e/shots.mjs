@@ -76,7 +76,7 @@ for (const { name, path, viewport, colorScheme = 'light', press, act, wait = 400
     [...document.querySelectorAll('canvas')]
       .filter((c) => {
         const { left, right, top, bottom } = c.getBoundingClientRect();
-        return right > 0 && bottom > 0 && left < innerWidth && top < innerHeight;
+        return right > 0 && bottom > 0 && left < window.innerWidth && top < window.innerHeight;
       })
       .every((c) => Number(c.dataset.samples) >= 64);
   await page

@@ -10,7 +10,8 @@ internal sealed class FitQuestion
     /// <summary>Share of a picture that may be dark before corners count as dark: what rounding makes of a circle that just covers.</summary>
     private const double DarkAllowed = 1e-6;
 
-    private const double FrontMm = 10;
+    /// <summary>Air before the front of the lens, where nothing more is to be kept off, mm.</summary>
+    private const double LeastAirMm = 10;
     private const double JustBelow = 1 - 1e-9;
 
     private readonly Dictionary<(int Mode, double Squeeze), double> circles;
@@ -48,7 +49,7 @@ internal sealed class FitQuestion
     public FitQuestion After(Remedy remedy) => new(remedy.Apply(Site), remedy.Apply(Brief), Conventions, circles, plainCircles);
 
     /// <summary>Nearest that the sensor mark of a rig may be to the subject, mm.</summary>
-    public double NearestMm(FitRig rig) => rig.FrontMm + Math.Max(Site.KeepOffMm, FrontMm);
+    public double NearestMm(FitRig rig) => rig.FrontMm + Math.Max(Site.KeepOffMm, LeastAirMm);
 
     /// <summary>Farthest that it can be, mm.</summary>
     public double FarthestMm(FitRig rig)

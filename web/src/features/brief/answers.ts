@@ -142,7 +142,7 @@ export function useAsking(): void {
     return () => {
       window.removeEventListener('focus', again);
       clearInterval(retry);
-      stop('shown');
+      stop();
     };
   }, []);
 

@@ -159,11 +159,13 @@ function enqueue<Request, Response>(
   void work();
 }
 
-export function stop(key: string): void {
-  for (const task of tasks.filter((t) => t.key === key)) {
+/** Stops a question, or all of them. */
+export function stop(key?: string): void {
+  const stopped = tasks.filter((t) => key === undefined || t.key === key);
+  for (const task of stopped) {
     task.isStopped = true;
   }
-  tasks = tasks.filter((t) => t.key !== key);
+  tasks = tasks.filter((t) => !stopped.includes(t));
 }
 
 export const askFit = (
