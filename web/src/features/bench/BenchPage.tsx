@@ -1,6 +1,5 @@
-import { Alert, Box, Button, IconButton, InputBase, Snackbar, Tooltip, Typography, useMediaQuery, type Theme } from '@mui/material';
+import { Alert, Box, Button, InputBase, Snackbar, Typography, useMediaQuery, type Theme } from '@mui/material';
 import { memo, useEffect, useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { comparisons, type Failure } from '../../api/client';
 import { useSettings } from '../../app/settings';
@@ -8,9 +7,10 @@ import { isFocused, type Conventions, type Reason, type RigInput, type SceneInpu
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { rigLetter } from '../../ui/RigMark';
-import { RedoIcon, ShareIcon, UndoIcon } from '../../ui/icons';
+import { ShareIcon } from '../../ui/icons';
 import { ConflictDialog } from '../../works/ConflictDialog';
 import { SavingWord } from '../../works/SavingWord';
+import { UndoButtons } from '../../works/UndoButtons';
 import { rename, sayAgain, setNote, useBench } from './benchStore';
 import { assembled } from './chains';
 import { LookCloser } from './LookCloser';
@@ -246,8 +246,6 @@ const Heading = memo(function Heading() {
   const note = useBench((s) => s.document.note ?? '');
   const [said, setSaid] = useState('');
   const wide = useMediaQuery((theme: Theme) => theme.breakpoints.up('md'));
-  useHotkeys('mod+z', undo, { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', redo, { enableOnFormTags: true, preventDefault: true });
   const copyLink = async () => {
     await benchKeeper.save();
     try {
@@ -287,20 +285,7 @@ const Heading = memo(function Heading() {
       />
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
         <SavingWord saving={saving} nameless={name.trim() === ''} save={benchKeeper.save} />
-        <Tooltip title="Undo (Ctrl+Z)">
-          <span>
-            <IconButton aria-label="Undo" onClick={undo} disabled={!canUndo}>
-              <UndoIcon />
-            </IconButton>
-          </span>
-        </Tooltip>
-        <Tooltip title="Redo (Ctrl+Shift+Z)">
-          <span>
-            <IconButton aria-label="Redo" onClick={redo} disabled={!canRedo}>
-              <RedoIcon />
-            </IconButton>
-          </span>
-        </Tooltip>
+        <UndoButtons canUndo={canUndo} canRedo={canRedo} undo={undo} redo={redo} />
         <Button startIcon={<ShareIcon />} onClick={() => void copyLink()} sx={{ whiteSpace: 'nowrap' }}>
           Copy link
         </Button>

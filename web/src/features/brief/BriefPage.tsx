@@ -1,4 +1,4 @@
-import { Alert, Box, Button, IconButton, InputBase, Tooltip, Typography } from '@mui/material';
+import { Alert, Box, Button, InputBase, Typography } from '@mui/material';
 import { memo, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
@@ -6,11 +6,11 @@ import { productions, type Failure, type ProductionDocument, type Work } from '.
 import { useSettings } from '../../app/settings';
 import { oneLine } from '../../ui/format';
 import { hidden } from '../../ui/hidden';
-import { RedoIcon, UndoIcon } from '../../ui/icons';
 import { PageMessage } from '../../ui/PageMessage';
 import { Panel } from '../../ui/Panel';
 import { ConflictDialog } from '../../works/ConflictDialog';
 import { SavingWord } from '../../works/SavingWord';
+import { UndoButtons } from '../../works/UndoButtons';
 import { useAnswers, useAsking } from './answers';
 import { DayPanel } from './DayPanel';
 import { PlaceDrawing } from './PlaceDrawing';
@@ -130,8 +130,6 @@ const Heading = memo(function Heading() {
   const canUndo = useProduction((s) => s.past.length > 0);
   const canRedo = useProduction((s) => s.future.length > 0);
   const [open, setOpen] = useState<'day' | 'production' | null>(null);
-  useHotkeys('mod+z', undo, { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', redo, { enableOnFormTags: true, preventDefault: true });
   useHotkeys('n', addShot);
   return (
     <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5, columnGap: 1 }}>
@@ -153,20 +151,7 @@ const Heading = memo(function Heading() {
       />
       <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, ml: 'auto' }}>
         <SavingWord saving={saving} nameless={name.trim() === ''} save={productionKeeper.save} />
-        <Tooltip title="Undo (Ctrl+Z)">
-          <span>
-            <IconButton aria-label="Undo" onClick={undo} disabled={!canUndo}>
-              <UndoIcon />
-            </IconButton>
-          </span>
-        </Tooltip>
-        <Tooltip title="Redo (Ctrl+Shift+Z)">
-          <span>
-            <IconButton aria-label="Redo" onClick={redo} disabled={!canRedo}>
-              <RedoIcon />
-            </IconButton>
-          </span>
-        </Tooltip>
+        <UndoButtons canUndo={canUndo} canRedo={canRedo} undo={undo} redo={redo} />
         <Button onClick={() => setOpen('day')}>Fewest lenses</Button>
         <Button onClick={() => setOpen('production')}>Delivery, units, bag</Button>
         <Button component={Link} to="/briefs">
