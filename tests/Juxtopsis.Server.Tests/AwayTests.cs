@@ -24,9 +24,11 @@ public sealed class AwayTests
     public async Task A_database_that_comes_later_is_prepared_then()
     {
         await using var database = TestDatabase.Unmade();
-        await using var server = new RunningServer(database.Connection);
+        await using var server = new RunningServer(database.OwnersConnection);
         (await server.SendAsync(HttpMethod.Get, "/api/comparisons")).IsProblem(503);
-        // EF Core makes a missing database itself; either way it is ready soon.
+
+        // Once it is let in, it makes the missing database itself.
+        await database.MakeOwnerAsync();
         await server.ReadyAsync();
         Assert.Equal(4, (await server.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray().Count);
     }

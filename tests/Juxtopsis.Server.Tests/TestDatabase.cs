@@ -26,9 +26,18 @@ public sealed class TestDatabase : IAsyncDisposable
         return database;
     }
 
+    /// <summary>The same database in the name of somebody who is not known to the server before <see cref="MakeOwnerAsync"/>.</summary>
+    public string OwnersConnection => new NpgsqlConnectionStringBuilder(Connection) { Username = Name, Password = Name }.ConnectionString;
+
+    public Task MakeOwnerAsync() => AdminAsync($"create role {Name} login createdb password '{Name}'");
+
     public Task MakeAsync() => AdminAsync($"create database {Name}");
 
-    public async ValueTask DisposeAsync() => await AdminAsync($"drop database if exists {Name} with (force)");
+    public async ValueTask DisposeAsync()
+    {
+        await AdminAsync($"drop database if exists {Name} with (force)");
+        await AdminAsync($"drop role if exists {Name}");
+    }
 
     private static string ConnectionTo(string database)
     {
