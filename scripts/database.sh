@@ -92,7 +92,7 @@ db_query() {
 }
 
 db_reset() {
-  say "This deletes every comparison saved in .data/pg for good."
+  say "This deletes everything saved in .data/pg for good: comparisons, productions, gear and photographs."
   read -r -p 'Type "delete" to go on: ' answer
   [ "$answer" = delete ] || fail "nothing was deleted."
   db_stop
