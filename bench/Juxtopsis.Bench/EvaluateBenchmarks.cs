@@ -61,7 +61,7 @@ public class EvaluateBenchmarks
         var sum = 0.0;
         foreach (ref readonly var rig in rigs.AsSpan())
         {
-            RigEvaluator.Evaluate(scene, conventions, rig, out var report);
+            var report = RigEvaluator.Evaluate(scene, conventions, rig);
             sum += report.Light.LightNeeded + (report.IsFocused ? 1 : 0);
         }
 

@@ -16,6 +16,7 @@ using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Kits;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Solving;
 
@@ -38,7 +39,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<Reasons>), typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<FindingKind>),
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<Carriage>), typeof(CamelCaseEnum<BehindWish>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<Wish>), typeof(CamelCaseEnum<MissKind>), typeof(CamelCaseEnum<RemedyKind>),
-        typeof(CamelCaseEnum<ContradictionKind>), typeof(CamelCaseEnum<Holding>),
+        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<ContradictionKind>), typeof(CamelCaseEnum<Holding>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(EvaluateResponse))]

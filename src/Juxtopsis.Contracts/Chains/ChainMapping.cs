@@ -4,6 +4,7 @@ using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -147,13 +148,15 @@ public static class ChainMapping
         RecordedHeightPx = rig.Recorded?.Height,
         FocalLengthMm = rig.FocalLengthMm,
         FNumber = rig.FNumber,
-        Optics = [.. Enumerable.Range(0, OpticsChain.Most).Select(rig.Optics.At).Where(k => k != 1)],
+        Optics = [.. Converters(rig.Optics).Select(c => c.Magnification)],
+        OpticsPlaces = Converters(rig.Optics).All(c => c is { PlaceMm: null, TubeBehindMm: 0 }) ? [] : [.. Converters(rig.Optics).Select(c => new ConverterPlaceInput(c.PlaceMm, c.TubeBehindMm))],
         OpticsFastestFNumber = rig.OpticsFastestFNumber,
         Squeeze = rig.Squeeze,
         SqueezePlace = rig.SqueezePlace,
         PunchIn = rig.PunchIn,
         Lens = ToWire(rig.Lens),
         CloseUpDioptres = rig.CloseUpDioptres,
+        CloseUpFromLensMm = rig.CloseUpFromLensMm,
         ExtensionMm = rig.ExtensionMm,
         LowestIso = rig.LowestIso,
         FilterStops = rig.FilterStops,
@@ -164,6 +167,8 @@ public static class ChainMapping
         LensStabilisationStops = rig.LensStabilisationStops,
         StabilisersAddUp = rig.StabilisersAddUp,
     };
+
+    private static IEnumerable<Converter> Converters(OpticsChain optics) => Enumerable.Range(0, OpticsChain.Most).Select(optics.At).Where(c => !c.IsNone || c.TubeBehindMm > 0);
 
     private static LensInput ToWire(LensData lens) => new()
     {

@@ -126,6 +126,7 @@ internal static class EvaluateChecks
         checks.InRange(prefix + "squeezeTurnDeg", rig.SqueezeTurnDeg, Quantity.SqueezeTurn);
         checks.InRange(prefix + "punchIn", rig.PunchIn, Quantity.PunchIn);
         checks.InRange(prefix + "closeUpDioptres", rig.CloseUpDioptres, Quantity.CloseUp);
+        checks.InRange(prefix + "closeUpFromLensMm", rig.CloseUpFromLensMm, Quantity.CloseUpPlace);
         checks.InRange(prefix + "extensionMm", rig.ExtensionMm, Quantity.Extension);
         checks.InRange(prefix + "mountErrorMm", rig.MountErrorMm, Quantity.MountError);
         checks.InRange(prefix + "rearFilterMm", rig.RearFilterMm, Quantity.RearFilter);
@@ -180,6 +181,20 @@ internal static class EvaluateChecks
         for (var i = 0; i < rig.Optics.Count; i++)
         {
             checks.InRange($"{prefix}optics[{i}]", rig.Optics[i], Quantity.OpticsMagnification);
+        }
+
+        if (rig.OpticsPlaces is null || rig.OpticsPlaces.Count > rig.Optics.Count)
+        {
+            checks.Add(
+                prefix + "opticsPlaces", $"{rig.OpticsPlaces?.Count}", $"up to {rig.Optics.Count}",
+                "There are more places than reducers and extenders.", "Give one place for each, in the same order, or leave them out.");
+            return;
+        }
+
+        for (var i = 0; i < rig.OpticsPlaces.Count; i++)
+        {
+            checks.InRange($"{prefix}opticsPlaces[{i}].placeMm", rig.OpticsPlaces[i]?.PlaceMm, Quantity.ConverterPlace);
+            checks.InRange($"{prefix}opticsPlaces[{i}].tubeBehindMm", rig.OpticsPlaces[i]?.TubeBehindMm, Quantity.Extension);
         }
     }
 

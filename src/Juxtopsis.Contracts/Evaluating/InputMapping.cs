@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Rigs;
 using CoreConventions = Juxtopsis.Core.Rigs.Conventions;
 
@@ -69,7 +70,7 @@ internal static class InputMapping
     {
         WholeSensor = rig is { WholeSensorWidthMm: { } wholeWidth, WholeSensorHeightMm: { } wholeHeight } ? new AreaSize(wholeWidth, wholeHeight) : null,
         Recorded = rig is { RecordedWidthPx: { } width, RecordedHeightPx: { } height } ? new PixelSize(width, height) : null,
-        Optics = OpticsChain.Of(rig.Optics),
+        Optics = OpticsChain.Of([.. rig.Optics.Select((k, i) => ToConverter(k, rig.OpticsPlaces.ElementAtOrDefault(i)))]),
         OpticsFastestFNumber = rig.OpticsFastestFNumber,
         Squeeze = rig.Squeeze,
         SqueezePlace = rig.SqueezePlace,
@@ -77,6 +78,8 @@ internal static class InputMapping
         PunchIn = rig.PunchIn,
         Lens = rig.Lens.ToCore(),
         CloseUpDioptres = rig.CloseUpDioptres,
+        CloseUpFromLensMm = rig.CloseUpFromLensMm,
+        RackedFarther = rig.RackedFarther,
         ExtensionMm = rig.ExtensionMm,
         MountErrorMm = rig.MountErrorMm,
         RearFilterMm = rig.RearFilterMm,
@@ -91,6 +94,8 @@ internal static class InputMapping
         LensStabilisationStops = rig.LensStabilisationStops,
         StabilisersAddUp = rig.StabilisersAddUp,
     };
+
+    private static Converter ToConverter(double magnification, ConverterPlaceInput? place) => new(magnification, place?.PlaceMm, place?.TubeBehindMm ?? 0);
 
     private static LensData ToCore(this LensInput lens) => new()
     {

@@ -36,6 +36,9 @@ public sealed record RigInput
     /// <summary>Reducers (below 1) and extenders (above 1) in order from the sensor: up to four, 0.2 to 10 each.</summary>
     public IReadOnlyList<double> Optics { get; set; } = [];
 
+    /// <summary>Where each of them stands, in the same order; left out, or null for one, when that is not known.</summary>
+    public IReadOnlyList<ConverterPlaceInput?> OpticsPlaces { get; set; } = [];
+
     /// <summary>The fastest f-number that the reducer lets out; left out when it is not known to limit.</summary>
     public double? OpticsFastestFNumber { get; set; }
 
@@ -57,7 +60,13 @@ public sealed record RigInput
     /// <summary>Close-up lens in front, dioptres: 0 to 25.</summary>
     public double CloseUpDioptres { get; set; }
 
-    /// <summary>Extension tubes or bellows, mm: 0 to 1000.</summary>
+    /// <summary>From the close-up lens back to the lens, mm: 0 to 1000; 0 for one plane.</summary>
+    public double CloseUpFromLensMm { get; set; }
+
+    /// <summary>True where the ring focuses at the distance in two places, around life size, and is racked out to the farther one.</summary>
+    public bool RackedFarther { get; set; }
+
+    /// <summary>Extension tubes or bellows next to the lens, before any glass, mm: 0 to 1000.</summary>
     public double ExtensionMm { get; set; }
 
     /// <summary>How much too long the mount is, mm: −5 to 5.</summary>
@@ -163,6 +172,11 @@ public sealed record LensInput
     /// <summary>Entrance pupil to that opening, mm.</summary>
     public double? FrontOpeningFromPupilMm { get; set; }
 }
+
+/// <summary>Where a reducer or extender stands.</summary>
+/// <param name="PlaceMm">From its glass to the plane that it images, mm: 1 to 500; null when not known.</param>
+/// <param name="TubeBehindMm">Tube between it and what is nearer to the sensor, mm: 0 to 1000.</param>
+public sealed record ConverterPlaceInput(double? PlaceMm = null, double TubeBehindMm = 0);
 
 /// <summary>The widest aperture at a focal length.</summary>
 /// <param name="FocalLengthMm">As marked, mm.</param>

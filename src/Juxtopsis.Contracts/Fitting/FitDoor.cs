@@ -56,7 +56,9 @@ public sealed class FitDoor
         }
 
         asked = request;
-        search = new(Of(request!.Bag), request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, request.Shot.Wish, request.Before?.ToCore());
+        var among = request!.Rig is { } rig ? shelf.Alone(rig.ToCore()) : Of(request.Bag);
+        search = new(
+            among, request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, request.Shot.Wish, request.Before?.ToCore(), request.Delivery.ToRules());
         return null;
     }
 
@@ -77,7 +79,7 @@ public sealed class FitDoor
         }
 
         var result = search.Finish(asked.Most, asked.MostMisses);
-        return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(asked, search.Looked, unit), WireJson.Default.FitResponse));
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(asked, search.Wish, search.Looked, unit), WireJson.Default.FitResponse));
     }
 
     /// <summary>Asks which lenses do all shots of a day, in place of what was asked before.</summary>
@@ -93,7 +95,7 @@ public sealed class FitDoor
         }
 
         day = request;
-        days = new(Of(request!.Bag), [.. request.Shots.Select(s => new DayShot(PlaceOf(request, s).ToCore(s), s.ToCore(request.Delivery)))], Core.Rigs.Conventions.Default);
+        days = new(Of(request!.Bag), [.. request.Shots.Select(s => new DayShot(PlaceOf(request, s).ToCore(s), s.ToCore(request.Delivery)))], Core.Rigs.Conventions.Default, request.Counts, request.Delivery.ToRules());
         return null;
     }
 
@@ -124,9 +126,9 @@ public sealed class FitDoor
             return [];
         }
 
-        var alone = shelf.Only([rig.Body, rig.Lens, .. rig.Links]);
+        var alone = shelf.Alone(rig.ToCore());
         return [.. request.Shots.Select(shot => FitMapping.ToAnswer(
-            new FitSearch(alone, PlaceOf(request, shot).ToCore(shot), shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, shot.Wish).Finish(1), shot, unit))];
+            new FitSearch(alone, PlaceOf(request, shot).ToCore(shot), shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, shot.Wish, rules: request.Delivery.ToRules()).Finish(1), shot, unit))];
     }
 
     private static PlaceInput PlaceOf(DayRequest request, ShotInput shot) => request.Places.First(p => p.Id == shot.PlaceId);
@@ -152,6 +154,7 @@ public sealed class FitDoor
         ProductionChecks.CheckShot(checks, request.Shot, unit, "shot.");
         ProductionChecks.CheckDelivery(checks, request.Delivery, "delivery.");
         ProductionChecks.CheckChosen(checks, request.Before, "before.");
+        ProductionChecks.CheckChosen(checks, request.Rig, "rig.");
         ProductionChecks.CheckCount(checks, "bag", request.Bag?.Count ?? 0, 5000, "things in the bag");
         checks.InRange("most", request.Most, Quantity.Count with { Name = "Most", Min = 1, Max = 200 });
         checks.InRange("mostMisses", request.MostMisses, Quantity.Count with { Name = "Most", Min = 0, Max = 200 });
@@ -159,7 +162,7 @@ public sealed class FitDoor
 
     private static void Check(FieldChecks checks, DayRequest request, LengthUnit unit)
     {
-        ProductionChecks.Check(checks, new ProductionDocument { SchemaVersion = ProductionDocument.CurrentVersion, Places = request.Places, Shots = request.Shots, Delivery = request.Delivery, Bag = request.Bag }, "");
+        ProductionChecks.Check(checks, new ProductionDocument { SchemaVersion = ProductionDocument.CurrentVersion, Places = request.Places, Shots = request.Shots, Delivery = request.Delivery, Bag = request.Bag, Counts = request.Counts }, "");
         ProductionChecks.CheckCount(checks, "shots", request.Shots.Count, DaySearch.MostShots, "shots of a day");
         ProductionChecks.CheckChosen(checks, request.Rig, "rig.");
     }

@@ -1,6 +1,8 @@
+using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Solving;
@@ -50,18 +52,29 @@ internal static class FitMapping
         DeliveryWidthPx = delivery.WidthPx,
     };
 
-    public static RigChoice ToCore(this ChosenInput chosen) => new(chosen.Body, chosen.Mode, chosen.Lens, chosen.Links);
+    public static RigChoice ToCore(this ChosenInput chosen) => new(chosen.Body, chosen.Mode, chosen.Lens, chosen.Links) { Front = chosen.Front, PunchIn = chosen.PunchIn };
 
-    public static FitResponse ToWire(this FitResult result, FitRequest request, int looked, LengthUnit unit)
+    public static FitRules ToRules(this DeliveryInput delivery) => new()
+    {
+        Rates = delivery.Rules.Rates,
+        Iris = delivery.Rules.Iris,
+        Findings = delivery.Rules.Findings,
+        Pixels = delivery.Rules.Pixels,
+        Sensitivity = delivery.Rules.Sensitivity,
+        HighestIso = delivery.HighestIso,
+    };
+
+    public static FitResponse ToWire(this FitResult result, FitRequest request, Wish wish, int looked, LengthUnit unit)
     {
         var (site, brief) = (request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery));
         var words = new FitWords(unit);
         var own = Cautions.Of(site, brief, null, null);
+        FitOutput Say(Fit fit) => ToWire(fit, words.Why(fit, wish), site, brief, own);
         return new(
             new(result.Frame.WidthMm, result.Frame.HeightMm, result.Frame.BottomMm, result.Frame.LensHeightMm, result.Frame.Decider, Finite(site.RoomMm(brief))),
-            FitWords.Order(request.Shot.Wish),
-            [.. result.Fits.Select(f => ToWire(f, words.Why(f, request.Shot.Wish), site, brief, own))],
-            [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), m.Shortfall.Kind, words.Shortfall(m), [.. m.Remedies.Select(r => ToWire(r, words))]))],
+            FitWords.Order(wish),
+            [.. result.Fits.Select(Say)],
+            [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), m.Shortfall.Kind, words.Shortfall(m), [.. m.Remedies.Select(r => ToWire(r, words, Say))]))],
             result.FitCount,
             result.MissCount,
             looked,
@@ -71,14 +84,17 @@ internal static class FitMapping
 
     public static DayResponse ToWire(this DayResult result, IReadOnlyList<ShotInput> shots, IReadOnlyList<ShotAnswerOutput> ofRig)
     {
-        IReadOnlyList<Guid> Ids(IReadOnlyList<int> indexes) => [.. indexes.Select(i => shots[i].Id)];
-        return new(
-            [.. result.Kits.Select(k => new KitOutput(
-                [.. k.Lenses.Select(l => new KitLensOutput(
-                    l.Lens.Id, l.Lens.FullName, l.WeightG, Ids(l.Shots), Ids(l.Alone), [.. l.Rigs.Select(r => ToWire(r.Rig, r.Mode))]))],
-                Ids(k.Undone), k.WeightG, k.WeightUnknown))],
-            Ids(result.Impossible),
-            ofRig);
+        IReadOnlyList<Guid> Ids(IEnumerable<int> indexes) => [.. indexes.Select(i => shots[i].Id)];
+        KitOutput Of(Kit kit)
+        {
+            IReadOnlyList<KitItemOutput> Items(IReadOnlyList<GearItem> items) =>
+                [.. items.Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(kit.Shots.Where(s => s.Rig.Parts.Any(p => p.Id == i.Id)).Select(s => s.Shot))))];
+            return new(
+                Items(kit.Bodies), Items(kit.Lenses), Items(kit.Adapters), [.. kit.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, ToWire(s.Rig, s.Mode), s.Fills))],
+                Ids(kit.Undone), kit.Changes, kit.WeightG, kit.WeightsUnknown);
+        }
+
+        return new([.. result.Kits.Select(Of)], Ids(result.Impossible), result.IsProven, ofRig);
     }
 
     /// <summary>Whether one rig gives a shot, in a sentence.</summary>
@@ -95,7 +111,7 @@ internal static class FitMapping
 
     private static FitOutput ToWire(Fit fit, string why, Site site, ShotBrief brief, IReadOnlyList<CautionKind> own)
     {
-        var focus = fit.Report.Focus!.Value;
+        var focus = fit.Report.Focus ?? throw new InvalidOperationException("A proposal is told only when the evaluator confirms it.");
         var equivalent = fit.Report.Lens.EquivalentFocalLengthMm;
         return new(
             ToWire(fit.Rig, fit.Mode),
@@ -121,7 +137,12 @@ internal static class FitMapping
             fit.MicrophoneMm,
             focus.FaceStretch,
             fit.Unsteadiness,
-            [.. Cautions.Of(site, brief, fit.Rig.WeightG, equivalent).Except(own).Select(Cautions.Say)]);
+            [.. Cautions.Of(site, brief, fit.Rig.WeightG, equivalent).Except(own).Select(Cautions.Say)],
+            fit.Tier,
+            [.. FitWords.Against(fit).Select(f => new FindingOutput(f.Kind, f.Severity, f.Part, f.Reason, f.Mend))],
+            fit.WasteShare,
+            fit.Set.RackedFarther,
+            fit.Rig.IrisIsFixed);
     }
 
     private static RigOutput ToWire(FitRig rig, FitMode mode) => new(
@@ -129,18 +150,21 @@ internal static class FitMapping
         mode.Item.Name,
         rig.Lens.Id,
         [.. rig.Links.Select(l => l.Id)],
+        [.. rig.Front.Select(f => f.Id)],
+        mode.PunchIn,
         rig.Body.Name,
         ReferenceEquals(rig.Body, rig.Lens) ? "" : rig.Lens.Name,
         [.. rig.Links.Select(l => l.Name)],
+        [.. rig.Front.Select(f => f.Name)],
         rig.WeightG,
         rig.WeightUnknown,
         rig.Holding);
 
-    private static RemedyOutput ToWire(Remedy remedy, FitWords words) => new(
+    private static RemedyOutput ToWire(Remedy remedy, FitWords words, Func<Fit, FitOutput> say) => new(
         remedy.Kind,
         words.Say(remedy),
         remedy.Value,
-        remedy.Item == Guid.Empty ? null : remedy.Item,
+        remedy.With is { } fit ? say(fit) : null,
         remedy.Kind == RemedyKind.OtherCarriage ? remedy.Carriage : null);
 
     private static ContradictionOutput ToWire(Contradiction contradiction, FitWords words)

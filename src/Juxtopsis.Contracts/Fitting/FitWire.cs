@@ -1,7 +1,9 @@
+using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Kits;
 
 namespace Juxtopsis.Contracts.Fitting;
 
@@ -22,6 +24,9 @@ public sealed record FitRequest
 
     /// <summary>The gear to choose from, by identity; left out for the whole shelf.</summary>
     public IReadOnlyList<Guid>? Bag { get; set; }
+
+    /// <summary>The one rig to ask, by its parts, in place of all that can be put together; left out for all.</summary>
+    public ChosenInput? Rig { get; set; }
 
     /// <summary>How many rigs that fit to tell of at most, 1 to 200.</summary>
     public int Most { get; set; } = 40;
@@ -65,14 +70,18 @@ public sealed record FrameOutput(double WidthMm, double HeightMm, double BottomM
 /// <param name="Mode">Name of its mode.</param>
 /// <param name="Lens">Identity of the lens; that of the camera when it keeps its own.</param>
 /// <param name="Links">Identities of what stands between, from the body on.</param>
+/// <param name="Front">Identities of what is screwed on in front.</param>
+/// <param name="PunchIn">Electronic zoom or a crop afterwards; 1 for none.</param>
 /// <param name="BodyName">The body's name.</param>
 /// <param name="LensName">The lens's name; empty when the camera keeps its own.</param>
 /// <param name="LinkNames">Names of what stands between.</param>
+/// <param name="FrontNames">Names of what is in front.</param>
 /// <param name="WeightG">Weight of all, g.</param>
 /// <param name="WeightUnknown">True when a weight is not known.</param>
 /// <param name="Holding">How the crew comes by the part that is hardest to come by.</param>
 public sealed record RigOutput(
-    Guid Body, string Mode, Guid Lens, IReadOnlyList<Guid> Links, string BodyName, string LensName, IReadOnlyList<string> LinkNames,
+    Guid Body, string Mode, Guid Lens, IReadOnlyList<Guid> Links, IReadOnlyList<Guid> Front, double PunchIn, string BodyName, string LensName, IReadOnlyList<string> LinkNames,
+    IReadOnlyList<string> FrontNames,
     double WeightG, bool WeightUnknown, Holding Holding);
 
 /// <summary>A rig that gives the shot.</summary>
@@ -100,6 +109,11 @@ public sealed record RigOutput(
 /// <param name="FaceStretch">How many times larger the nose is drawn than the ears; null when the camera is too close to tell.</param>
 /// <param name="Unsteadiness">How unsteady as it is carried; relative only, 0 where it does not move.</param>
 /// <param name="Cautions">Cautions that this rig brings up besides the shot's own.</param>
+/// <param name="Tier">0 where nothing speaks against it, 1 where something costs or is not known, 2 where something spoils it.</param>
+/// <param name="Findings">What that is, the weightiest first.</param>
+/// <param name="WasteShare">Share of the mode that the trim to the delivered shape throws away.</param>
+/// <param name="RackedFarther">True when the ring focuses at that distance in two places and the farther one is meant.</param>
+/// <param name="IrisIsFixed">True when the iris stays wide open on this rig.</param>
 public sealed record FitOutput(
     RigOutput Rig,
     int Ways,
@@ -124,7 +138,12 @@ public sealed record FitOutput(
     double MicrophoneMm,
     double? FaceStretch,
     double Unsteadiness,
-    IReadOnlyList<string> Cautions);
+    IReadOnlyList<string> Cautions,
+    int Tier,
+    IReadOnlyList<FindingOutput> Findings,
+    double WasteShare,
+    bool RackedFarther,
+    bool IrisIsFixed);
 
 /// <summary>A rig that does not give the shot.</summary>
 /// <param name="Rig">Its parts, in the mode in which it comes nearest.</param>
@@ -137,9 +156,9 @@ public sealed record MissOutput(RigOutput Rig, MissKind Kind, string Why, IReadO
 /// <param name="Kind">What to change.</param>
 /// <param name="Say">In words.</param>
 /// <param name="Value">To what; see the core's Remedy.</param>
-/// <param name="Item">The lens, close-up lens or tube meant; null for none.</param>
+/// <param name="Fit">The rig as it then gives the shot, where the change is of the rig; null where shot or place change.</param>
 /// <param name="Carriage">The way of carrying meant; null for none.</param>
-public sealed record RemedyOutput(RemedyKind Kind, string Say, double Value, Guid? Item, Carriage? Carriage);
+public sealed record RemedyOutput(RemedyKind Kind, string Say, double Value, FitOutput? Fit, Carriage? Carriage);
 
 /// <summary>What cannot be, whatever the gear.</summary>
 /// <param name="Kind">What.</param>
@@ -163,15 +182,19 @@ public sealed record DayRequest
     /// <summary>The gear to choose from, by identity; left out for the whole shelf.</summary>
     public IReadOnlyList<Guid>? Bag { get; set; }
 
+    /// <summary>What there should be least of, what counts first first; left out for lenses, bodies, adapters, weight, changes, pixels.</summary>
+    public IReadOnlyList<KitCriterion> Counts { get; set; } = [];
+
     /// <summary>A rig of which to tell what shots it does, in any of its modes; left out for none.</summary>
     public ChosenInput? Rig { get; set; }
 }
 
 /// <summary>The bags to choose from.</summary>
-/// <param name="Kits">Up to three: the best two that do all that can be done, and the best with one lens fewer.</param>
+/// <param name="Kits">Up to three: the best two that do all that can be done, and the best that leaves one shot undone and takes less of what counts first.</param>
 /// <param name="Impossible">Identities of the shots that nothing of this gear does.</param>
+/// <param name="IsProven">False when the search ended before it was proven that the first is the best.</param>
 /// <param name="OfRig">For each shot, whether the rig that was asked about gives it; empty when none was.</param>
-public sealed record DayResponse(IReadOnlyList<KitOutput> Kits, IReadOnlyList<Guid> Impossible, IReadOnlyList<ShotAnswerOutput> OfRig);
+public sealed record DayResponse(IReadOnlyList<KitOutput> Kits, IReadOnlyList<Guid> Impossible, bool IsProven, IReadOnlyList<ShotAnswerOutput> OfRig);
 
 /// <summary>Whether a rig gives a shot.</summary>
 /// <param name="Shot">Identity of the shot.</param>
@@ -181,17 +204,27 @@ public sealed record DayResponse(IReadOnlyList<KitOutput> Kits, IReadOnlyList<Gu
 public sealed record ShotAnswerOutput(Guid Shot, bool Gives, string Say, double? DistanceMm);
 
 /// <summary>A bag.</summary>
-/// <param name="Lenses">Its lenses, the one with the most shots first.</param>
+/// <param name="Bodies">Bodies, and cameras that keep their lens.</param>
+/// <param name="Lenses">Lenses, the one with the most shots first.</param>
+/// <param name="Adapters">What joins them.</param>
+/// <param name="Shots">How it does each of its shots, in shooting order.</param>
 /// <param name="Undone">Identities of the shots that it cannot do.</param>
-/// <param name="WeightG">Weight of the lenses, g.</param>
-/// <param name="WeightUnknown">True when a weight is not known.</param>
-public sealed record KitOutput(IReadOnlyList<KitLensOutput> Lenses, IReadOnlyList<Guid> Undone, double WeightG, bool WeightUnknown);
+/// <param name="Changes">How often the rig changes from one of its shots to the next.</param>
+/// <param name="WeightG">Weight of all of it, in so far as it is known, g.</param>
+/// <param name="WeightsUnknown">Of how many things the weight is not known.</param>
+public sealed record KitOutput(
+    IReadOnlyList<KitItemOutput> Bodies, IReadOnlyList<KitItemOutput> Lenses, IReadOnlyList<KitItemOutput> Adapters, IReadOnlyList<KitShotOutput> Shots, IReadOnlyList<Guid> Undone,
+    int Changes, double WeightG, int WeightsUnknown);
 
-/// <summary>A lens of a bag.</summary>
-/// <param name="Lens">Its identity.</param>
-/// <param name="Name">Its name.</param>
+/// <summary>A thing in a bag.</summary>
+/// <param name="Item">Its identity.</param>
+/// <param name="Name">Its name, with the maker.</param>
 /// <param name="WeightG">Its weight, g; null when not known.</param>
-/// <param name="Shots">Identities of the shots that it does.</param>
-/// <param name="Alone">Of these the ones that no other lens of the bag does.</param>
-/// <param name="Rigs">For each of its shots the lightest rig that does it.</param>
-public sealed record KitLensOutput(Guid Lens, string Name, double? WeightG, IReadOnlyList<Guid> Shots, IReadOnlyList<Guid> Alone, IReadOnlyList<RigOutput> Rigs);
+/// <param name="Shots">Identities of the shots that it is used for.</param>
+public sealed record KitItemOutput(Guid Item, string Name, double? WeightG, IReadOnlyList<Guid> Shots);
+
+/// <summary>How a bag does a shot.</summary>
+/// <param name="Shot">Identity of the shot.</param>
+/// <param name="Rig">The rig.</param>
+/// <param name="Fills">True when enough pixels are recorded for delivery.</param>
+public sealed record KitShotOutput(Guid Shot, RigOutput Rig, bool Fills);

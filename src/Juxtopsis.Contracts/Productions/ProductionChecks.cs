@@ -33,6 +33,7 @@ public static class ProductionChecks
         CheckCount(checks, prefix + "units", document.Units.Count, 40, "units");
         CheckCount(checks, prefix + "places", document.Places.Count, 200, "places");
         CheckCount(checks, prefix + "shots", document.Shots.Count, 1000, "shots");
+        CheckCount(checks, prefix + "counts", document.Counts.Count, 12, "things that count");
         CheckCount(checks, prefix + "bag", document.Bag?.Count ?? 0, 5000, "things in the bag");
         for (var i = 0; i < document.Units.Count; i++)
         {
@@ -64,6 +65,7 @@ public static class ProductionChecks
         checks.InRange(prefix + "widthPx", delivery.WidthPx, Quantity.Pixels);
         checks.InRange(prefix + "timelineFps", delivery.TimelineFps, Quantity.Fps);
         checks.InRange(prefix + "shutterAngleDeg", delivery.ShutterAngleDeg, Quantity.ShutterAngle);
+        checks.InRange(prefix + "highestIso", delivery.HighestIso, Quantity.Sensitivity with { Name = "Highest sensitivity" });
     }
 
     internal static void CheckPlace(FieldChecks checks, PlaceInput place, LengthUnit unit, string prefix)
@@ -118,6 +120,8 @@ public static class ProductionChecks
             checks.Text(prefix + "mode", chosen.Mode, "The mode", 300);
             checks.Text(prefix + "name", chosen.Name, "The rig's name", 1000);
             CheckCount(checks, prefix + "links", chosen.Links.Count, MaxLinks, "links");
+            CheckCount(checks, prefix + "front", chosen.Front.Count, MaxLinks, "parts in front");
+            checks.InRange(prefix + "punchIn", chosen.PunchIn, Quantity.PunchIn);
         }
     }
 

@@ -1,3 +1,6 @@
+using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Kits;
+
 namespace Juxtopsis.Contracts.Productions;
 
 /// <summary>What is delivered.</summary>
@@ -14,6 +17,31 @@ public sealed record DeliveryInput
 
     /// <summary>Shutter angle, degrees.</summary>
     public double ShutterAngleDeg { get; set; } = 180;
+
+    /// <summary>The highest sensitivity that the crew accepts, ISO.</summary>
+    public double HighestIso { get; set; } = FitRules.UsualHighestIso;
+
+    /// <summary>What a proposal must keep.</summary>
+    public RulesInput Rules { get; set; } = new();
+}
+
+/// <summary>What a proposal must keep to be usable on the day; each can be turned off, to see what comes then.</summary>
+public sealed record RulesInput
+{
+    /// <summary>The mode lists the very frame rate; else one that is as fast is enough.</summary>
+    public bool Rates { get; set; } = true;
+
+    /// <summary>An iris that cannot be set on the rig stays wide open; else it is taken to be set.</summary>
+    public bool Iris { get; set; } = true;
+
+    /// <summary>What is found about the chain of parts lowers a rig.</summary>
+    public bool Findings { get; set; } = true;
+
+    /// <summary>Fewer recorded pixels than are delivered lower a rig.</summary>
+    public bool Pixels { get; set; } = true;
+
+    /// <summary>More sensitivity than the crew accepts is no shot.</summary>
+    public bool Sensitivity { get; set; } = true;
 }
 
 /// <summary>What a production holds: a versioned document that only the production itself reads.</summary>
@@ -42,4 +70,7 @@ public sealed record ProductionDocument
 
     /// <summary>The gear to choose from, by identity; left out for the whole shelf.</summary>
     public IReadOnlyList<Guid>? Bag { get; set; }
+
+    /// <summary>What there should be least of in a bag for the day, what counts first first.</summary>
+    public IReadOnlyList<KitCriterion> Counts { get; set; } = [];
 }

@@ -37,8 +37,14 @@ public sealed record ChosenInput
     /// <summary>Identity of the lens; that of the camera when it keeps its own.</summary>
     public required Guid Lens { get; init; }
 
-    /// <summary>Identities of what stands between, from the body on.</summary>
+    /// <summary>Identities of what stands between, from the body on; tubes too.</summary>
     public IReadOnlyList<Guid> Links { get; set; } = [];
+
+    /// <summary>Identities of what is screwed on in front.</summary>
+    public IReadOnlyList<Guid> Front { get; set; } = [];
+
+    /// <summary>Electronic zoom or a crop afterwards: 1 to 50.</summary>
+    public double PunchIn { get; set; } = 1;
 
     /// <summary>Its parts in words, for when the shelf is not at hand.</summary>
     public string Name { get; set; } = "";

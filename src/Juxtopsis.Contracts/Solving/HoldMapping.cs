@@ -75,6 +75,7 @@ internal static class HoldMapping
             Moved(was.FNumber, rig.FNumber),
             Moved(was.SensitivityIso, rig.SensitivityIso),
             Moved(was.FilterStops, rig.FilterStops),
+            was.RackedFarther == rig.RackedFarther ? null : rig.RackedFarther,
             [.. now.Notes.Select(n => new HoldNoteOutput(n.Outcome, n.Message, n.Mend))]);
     }
 

@@ -44,9 +44,10 @@ public sealed record HoldResponse(IReadOnlyList<HeldOutput> Rigs);
 /// <param name="FNumber">Aperture.</param>
 /// <param name="SensitivityIso">Sensitivity.</param>
 /// <param name="FilterStops">Fixed filters.</param>
+/// <param name="RackedFarther">Which of two places of the ring.</param>
 /// <param name="Notes">What gave, and what could not be held.</param>
 public sealed record HeldOutput(
-    double? SubjectDistanceMm, double? FocalLengthMm, double? FNumber, double? SensitivityIso, double? FilterStops, IReadOnlyList<HoldNoteOutput> Notes);
+    double? SubjectDistanceMm, double? FocalLengthMm, double? FNumber, double? SensitivityIso, double? FilterStops, bool? RackedFarther, IReadOnlyList<HoldNoteOutput> Notes);
 
 /// <summary>What one thing that is held asked of a rig.</summary>
 /// <param name="Outcome">How it went.</param>

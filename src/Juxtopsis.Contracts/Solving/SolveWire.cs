@@ -62,6 +62,7 @@ public sealed record SolveResponse(IReadOnlyList<IReadOnlyList<SolutionOutput>> 
 /// <param name="FNumber">Aperture to set; null when it stays.</param>
 /// <param name="FieldWidthMm">Field across that is reached; null when there is none.</param>
 /// <param name="FieldHeightMm">Field upright that is reached.</param>
+/// <param name="RackedFarther">True when the ring focuses at that distance in two places and the farther one is meant.</param>
 public sealed record SolutionOutput(
     string What,
     bool IsMet,
@@ -72,4 +73,5 @@ public sealed record SolutionOutput(
     double? FocalLengthMm,
     double? FNumber,
     double? FieldWidthMm,
-    double? FieldHeightMm);
+    double? FieldHeightMm,
+    bool RackedFarther);

@@ -17,6 +17,16 @@ internal sealed class Anatomy
 
     public GearItem? Mode { get; private set; }
 
+    /// <summary>The mount of the body that the chain goes onto: the one of that name, else one that takes it, else its first.</summary>
+    /// <param name="mounts">The mounts.</param>
+    /// <returns>Its name; empty when none is known.</returns>
+    public string BodyMount(MountBook mounts)
+    {
+        var offered = Camera is { } camera ? camera.Item.Get(BodyFields.Mounts) : [];
+        var needed = Behind.Count > 0 ? Behind[0].Item.Get(AdapterFields.BodyMount) : Lens is { Item.Kind: GearKind.Lens } lens ? lens.Item.Get(LensFields.Mount) : "";
+        return offered.FirstOrDefault(m => MountBook.Same(m, needed)) ?? offered.FirstOrDefault(m => needed.Length > 0 && mounts.Takes(m, needed)) ?? offered.FirstOrDefault("");
+    }
+
     /// <summary>Between body and lens, from the body on.</summary>
     public List<Link> Behind { get; } = [];
 

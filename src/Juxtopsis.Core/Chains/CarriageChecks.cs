@@ -58,9 +58,23 @@ internal static class CarriageChecks
         Weigh(anatomy, AdapterFields.CarriesFocus, "the focus drive", findings, link => Lost(link, $"{link.Item.Name} does not carry the focus drive"));
     }
 
+    /// <summary>Whether the iris can be set on the rig as it stands: on the lens, by a ring of an adapter, or by the body through all that is between.</summary>
+    public static IrisSetting IrisOf(Anatomy anatomy)
+    {
+        if (anatomy is not { Camera: { Item.Kind: GearKind.Body } camera, Lens: { Item.Kind: GearKind.Lens } lens }
+            || lens.Item.Get(LensFields.Iris) != IrisControl.ByBody || anatomy.Behind.Any(l => l.Item.Get(AdapterFields.OwnIris) == true))
+        {
+            return IrisSetting.CanBeSet;
+        }
+
+        return camera.Item.Get(BodyFields.SetsIris) == false || anatomy.Behind.Any(l => l.Item.Get(AdapterFields.CarriesIris) == false) ? IrisSetting.Stuck
+            : anatomy.Behind.Any(l => l.Item.Get(AdapterFields.CarriesIris) is null) ? IrisSetting.Unknown
+            : IrisSetting.CanBeSet;
+    }
+
     private static void CheckIris(Anatomy anatomy, Link camera, Link lens, List<Finding> findings)
     {
-        if (lens.Item.Get(LensFields.Iris) != IrisControl.ByBody || anatomy.Behind.Any(l => l.Item.Get(AdapterFields.OwnIris) == true))
+        if (IrisOf(anatomy) == IrisSetting.CanBeSet)
         {
             return;
         }
@@ -94,4 +108,17 @@ internal static class CarriageChecks
                 "Try it, and note it on the Shelf."));
         }
     }
+}
+
+/// <summary>Whether an iris can be set on a rig as it stands.</summary>
+internal enum IrisSetting
+{
+    /// <summary>It can.</summary>
+    CanBeSet,
+
+    /// <summary>Whether something carries it is not known: it is taken to stay as it is.</summary>
+    Unknown,
+
+    /// <summary>It stays as it is.</summary>
+    Stuck,
 }

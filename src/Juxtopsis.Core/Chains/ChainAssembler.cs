@@ -42,7 +42,7 @@ public static class ChainAssembler
         Rig? rig = null;
         if (anatomy is { Camera: not null, Mode: not null, Lens: not null })
         {
-            var optics = new ChainOptics(anatomy, setting);
+            var optics = new ChainOptics(anatomy, mounts, setting);
             PictureChecks.Check(optics, findings);
             FrontChecks.CheckCorners(optics, findings);
             AttachmentChecks.Check(optics, findings);

@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Optics;
 
 namespace Juxtopsis.Core.Chains;
 
@@ -28,7 +29,7 @@ public sealed class ChainLayout
         var backMm = 0.0;
         if (anatomy.Camera is { } camera)
         {
-            var mount = camera.Item.Get(BodyFields.Mounts).FirstOrDefault("");
+            var mount = anatomy.BodyMount(mounts);
             var flange = mounts.FlangeMm(mount);
             var depth = camera.Item.Get(BodyFields.Depth);
             var height = camera.Item.Get(BodyFields.Height);
@@ -93,10 +94,11 @@ public sealed class ChainLayout
         .Where(l => l.Place == place || l.Item.Get(SupportFields.Type) != SupportType.Rails)
         .Sum(l => l.Item.Get(CommonFields.Weight) ?? 0);
 
-    /// <summary>An adapter is as long as the flange distances differ, and a tube as long as it extends, unless it says otherwise.</summary>
+    /// <summary>An adapter is as long as the flange distances differ, and a tube as long as it extends, unless it says otherwise; glass shortens or lengthens that.</summary>
     private static double? BehindLengthMm(GearItem item, MountBook mounts) =>
         item.Get(CommonFields.Length)
-        ?? mounts.FlangeMm(item.Get(AdapterFields.LensMount)) - mounts.FlangeMm(item.Get(AdapterFields.BodyMount)) + (item.Get(AdapterFields.Extension) ?? 0);
+        ?? mounts.FlangeMm(item.Get(AdapterFields.LensMount)) - mounts.FlangeMm(item.Get(AdapterFields.BodyMount)) + (item.Get(AdapterFields.Extension) ?? 0)
+        - (item.Get(AdapterFields.Magnification) is { } k && k != 1 ? Converter.UsualPlaceMm * (1 - k) : 0);
 
     private double Add(Link link, double at, double? length, double? usual)
     {

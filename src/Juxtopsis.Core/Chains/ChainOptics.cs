@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
@@ -6,7 +7,7 @@ namespace Juxtopsis.Core.Chains;
 /// <summary>The optics of a complete chain, reckoned once for all checks.</summary>
 internal sealed class ChainOptics
 {
-    public ChainOptics(Anatomy anatomy, ChainSetting setting)
+    public ChainOptics(Anatomy anatomy, MountBook mounts, ChainSetting setting)
     {
         Anatomy = anatomy;
         Setting = setting;
@@ -20,8 +21,8 @@ internal sealed class ChainOptics
         WidestFNumber = LensOnSensor.WidestAt(BareLens, FocalLengthMm);
         FNumber = Math.Max(setting.FNumber ?? WidestFNumber ?? 4, WidestFNumber ?? 0);
         FNumber = Math.Min(FNumber, Lens.Get(LensFields.Narrowest) ?? double.PositiveInfinity);
-        Magnifications = [.. anatomy.Behind.Select(l => l.Item.Get(AdapterFields.Magnification) ?? 1).Where(k => k != 1)];
-        Magnification = Magnifications.Aggregate(1.0, (a, b) => a * b);
+        (Converters, ExtensionMm) = RearOf(anatomy, mounts);
+        Magnification = Converters.Aggregate(1.0, (k, c) => k * c.Magnification);
         LensSqueeze = Lens.Get(LensFields.Squeeze) ?? 1;
         Squeeze = anatomy.Front.Aggregate(LensSqueeze, (s, l) => s * (l.Item.Get(FrontFields.Squeeze) ?? 1));
         var width = Mode.Get(ModeFields.AreaWidth) ?? 36;
@@ -53,7 +54,11 @@ internal sealed class ChainOptics
 
     public IReadOnlyList<AperturePoint> Along { get; }
 
-    public IReadOnlyList<double> Magnifications { get; }
+    /// <summary>Reducers and extenders from the sensor on, each with the tubes behind it.</summary>
+    public IReadOnlyList<Converter> Converters { get; }
+
+    /// <summary>Tubes between the last of them and the lens, mm.</summary>
+    public double ExtensionMm { get; }
 
     /// <summary>k of all glass between lens and sensor.</summary>
     public double Magnification { get; }
@@ -82,9 +87,11 @@ internal sealed class ChainOptics
     {
         get
         {
-            var circle = CircleMm * Magnification;
-            foreach (var link in Anatomy.Behind)
+            // From the lens to the sensor: each link scales what comes to it, and lets out no more than its own circle.
+            var circle = CircleMm;
+            foreach (var link in Enumerable.Reverse(Anatomy.Behind))
             {
+                circle *= link.Item.Get(AdapterFields.Magnification) ?? 1;
                 var most = link.Item.Get(AdapterFields.CircleOut);
                 circle = most is null ? circle : Math.Min(circle ?? double.PositiveInfinity, most.Value);
             }
@@ -110,6 +117,31 @@ internal sealed class ChainOptics
     public UsedArea Trimmed(double widthMm, double heightMm, double punchIn) => Setting.DeliveryAspect is { } aspect
         ? UsedArea.Trim(widthMm / punchIn, heightMm / punchIn, Squeeze, aspect)
         : new UsedArea(widthMm / punchIn, heightMm / punchIn, Squeeze);
+
+    /// <summary>What stands between lens and sensor, from the sensor on: a tube belongs to the glass before it, or to the lens.</summary>
+    private static (List<Converter> Converters, double ExtensionMm) RearOf(Anatomy anatomy, MountBook mounts)
+    {
+        var (converters, tubes) = (new List<Converter>(), 0.0);
+        foreach (var item in anatomy.Behind.Select(l => l.Item))
+        {
+            if (item.Get(AdapterFields.Magnification) is { } k && k != 1)
+            {
+                converters.Add(new(k, PlaceOf(item, k, mounts), tubes));
+                tubes = 0;
+            }
+
+            tubes += item.Get(AdapterFields.Extension) ?? 0;
+        }
+
+        return (converters, tubes);
+    }
+
+    /// <summary>Where the glass of an adapter stands: by its length and both flange distances; null when one of them is not known.</summary>
+    private static double? PlaceOf(GearItem item, double k, MountBook mounts) =>
+        item.Get(CommonFields.Length) is { } length
+        && mounts.FlangeMm(item.Get(AdapterFields.LensMount)) is { } expected && mounts.FlangeMm(item.Get(AdapterFields.BodyMount)) is { } body
+            ? Converter.PlaceOf(k, expected, body + length - (item.Get(AdapterFields.Extension) ?? 0))
+            : null;
 
     /// <summary>The image circle of a lens: as known, or the diagonal of the format made for.</summary>
     public static (double? CircleMm, bool Assumed) CircleOf(GearItem lens)

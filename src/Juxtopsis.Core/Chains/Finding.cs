@@ -83,6 +83,12 @@ public enum FindingKind
     /// <summary>The mode does not show the squeeze as it should look.</summary>
     SqueezeNotShown,
 
+    /// <summary>The mode records fewer pixels than are delivered.</summary>
+    TooFewPixels,
+
+    /// <summary>The frame rates of the mode are not known.</summary>
+    RatesUnknown,
+
     /// <summary>The front turns while focusing.</summary>
     FrontTurns,
 
@@ -106,6 +112,15 @@ public enum FindingKind
 
     /// <summary>A tube or close-up lens ends focus before infinity.</summary>
     FocusEnds,
+
+    /// <summary>A tube behind glass is too long: nothing can be focused.</summary>
+    CannotFocus,
+
+    /// <summary>Where the glass of an adapter stands is not known.</summary>
+    GlassPlaceUnknown,
+
+    /// <summary>Two filters that turn work against each other.</summary>
+    CrossedPolarisers,
 
     /// <summary>The nearest focus is not known.</summary>
     NearestUnknown,

@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -17,17 +18,42 @@ internal static class FocusChecks
                 "Look at its ring, and note it on the Shelf."));
         }
 
-        if (rig.ExtensionMm == 0 && rig.CloseUpDioptres == 0)
+        CheckGlass(optics, rig, findings);
+        var travel = LensInChain.Of(rig, rig.FocalLengthMm).Travel;
+        if (!travel.HasFarEnd)
         {
             return;
         }
 
-        var travel = RigEvaluator.TravelOf(rig, rig.Optics.Magnification * rig.FocalLengthMm);
         var at = optics.Anatomy.Front.Concat(optics.Anatomy.Behind).First(l => l.Item.Get(FrontFields.Dioptres) > 0 || l.Item.Get(AdapterFields.Extension) > 0);
+        if (!travel.CanFocus)
+        {
+            findings.Add(new(
+                FindingKind.CannotFocus, Severity.Stops, at.Place, lens.Place, $"With {at.Item.Name} behind the glass no light is brought to the sensor.",
+                $"Put {at.Item.Name} between the glass and the lens, or take it off."));
+            return;
+        }
+
         var (near, far) = (travel.NearestMm(), travel.FarthestMm());
         findings.Add(new(
             FindingKind.FocusEnds, Severity.Costs, at.Place, lens.Place,
             $"Focus reaches from {Say(near, unit)} to {Say(far, unit)} from the sensor mark, and no farther.", $"Take {at.Item.Name} off for anything farther."));
+    }
+
+    /// <summary>Where glass stands decides how near a lens focuses through it, and what a tube does.</summary>
+    private static void CheckGlass(ChainOptics optics, in Rig rig, List<Finding> findings)
+    {
+        var unknown = optics.Anatomy.Behind.Where(l => l.Item.Get(AdapterFields.Magnification) is not (null or 1)).Zip(optics.Converters)
+            .Where(p => p.Second.PlaceMm is null).Select(p => p.First).ToArray();
+        if (unknown is [var link, ..])
+        {
+            var k = link.Item.Get(AdapterFields.Magnification)!.Value;
+            var off = Math.Round(Converter.UsualPlaceMarginMm * Math.Abs(1 - k), 1);
+            findings.Add(new(
+                FindingKind.GlassPlaceUnknown, Severity.Note, link.Place, -1,
+                $"Where the glass of {link.Item.Name} stands is not known; {LengthWords.Millimetres(Converter.UsualPlaceMm)} before the lens’s focal plane stand in, and distances may be {LengthWords.Millimetres(off)} off.",
+                "Give the length of the adapter and the flange distances of both mounts on the Shelf."));
+        }
     }
 
     private static string Say(double mm, LengthUnit unit) => LengthWords.Distance(mm >= 1000 ? Math.Round(mm, 0) : Math.Round(mm, 1), unit);

@@ -27,6 +27,7 @@ internal static class FrontChecks
             return;
         }
 
+        CheckCrossing(anatomy, findings);
         var before = lens;
         double? thread = lens.Item.Get(LensFields.FilterThread);
         var none = lens.Item.Get(LensFields.NoFilters) == true;
@@ -37,6 +38,19 @@ internal static class FrontChecks
             none = link.Item.Get(CommonFields.NoFrontThread) == true;
             thread = link.Item.Get(CommonFields.FrontThread) ?? (link.Item.Kind is GearKind.StepRing or GearKind.Attachment ? null : link.Item.Get(CommonFields.RearThread));
             before = link;
+        }
+    }
+
+    /// <summary>A variable filter is two polarisers; another one before or behind it crosses with them.</summary>
+    private static void CheckCrossing(Anatomy anatomy, List<Finding> findings)
+    {
+        var turning = anatomy.Front.Where(l => l.Item.Get(FrontFields.Effect) is FilterEffect.Variable or FilterEffect.Polariser).ToArray();
+        if (turning is [var first, var second, ..] && turning.Any(l => l.Item.Get(FrontFields.Effect) == FilterEffect.Variable))
+        {
+            findings.Add(new(
+                FindingKind.CrossedPolarisers, Severity.Spoils, second.Place, first.Place,
+                $"{first.Item.Name} and {second.Item.Name} both polarise: together they take light unevenly, and more or less as either is turned.",
+                "Use a fixed filter beside a variable one or a polariser."));
         }
     }
 

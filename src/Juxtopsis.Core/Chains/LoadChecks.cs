@@ -88,7 +88,7 @@ internal static class LoadChecks
         }
 
         var hanging = anatomy.Behind.Append(lens).Concat(anatomy.Front).Sum(l => l.Item.Get(CommonFields.Weight) ?? 0);
-        var safe = camera.Item.Get(BodyFields.Mounts).Select(m => mounts.Find(m)?.Get(MountFields.SafeLoad)).FirstOrDefault(load => load is not null) ?? UsualSafeLoadG;
+        var safe = mounts.Find(anatomy.BodyMount(mounts))?.Get(MountFields.SafeLoad) ?? UsualSafeLoadG;
         if (hanging > safe)
         {
             var foot = lens.Item.Get(LensFields.HasFoot) == true;

@@ -91,7 +91,7 @@ internal static class PictureChecks
         {
             findings.Add(new(
                 FindingKind.OutputLimited, Severity.Costs, fastest.Link.Place, optics.Anatomy.Lens!.Value.Place,
-                $"{fastest.Link.Item.Name} lets out ƒ{LengthWords.Number(fastest.FNumber)} at most, where the lens would give ƒ{LengthWords.Number(Math.Round(optics.WidestFNumber!.Value * optics.Magnification, 2))}.",
+                $"{fastest.Link.Item.Name} lets no more than ƒ{LengthWords.Number(Math.Round(fastest.FNumber, 2))} through to the sensor, where the lens would give ƒ{LengthWords.Number(Math.Round(optics.WidestFNumber!.Value * optics.Magnification, 2))}.",
                 $"Nothing is gained by opening beyond ƒ{LengthWords.Number(Math.Round(fastest.FNumber / optics.Magnification, 2))}."));
         }
 
@@ -104,16 +104,20 @@ internal static class PictureChecks
         }
     }
 
-    /// <summary>The fastest that comes out of the glass in between: the slowest of the limits.</summary>
+    /// <summary>The fastest that reaches the sensor through the glass in between: the slowest of the limits, each as the sensor sees it.</summary>
     public static (Link Link, double FNumber)? FastestOut(ChainOptics optics)
     {
         (Link, double)? slowest = null;
+        var nearer = 1.0;
         foreach (var link in optics.Anatomy.Behind)
         {
-            if (link.Item.Get(AdapterFields.FastestOut) is { } f && (slowest is null || f > slowest.Value.Item2))
+            // What a link lets out is scaled by the glass that is nearer to the sensor.
+            if (link.Item.Get(AdapterFields.FastestOut) * nearer is { } f && (slowest is null || f > slowest.Value.Item2))
             {
                 slowest = (link, f);
             }
+
+            nearer *= link.Item.Get(AdapterFields.Magnification) ?? 1;
         }
 
         return slowest;

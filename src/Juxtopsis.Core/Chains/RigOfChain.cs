@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -11,24 +12,25 @@ internal static class RigOfChain
     {
         var anatomy = optics.Anatomy;
         var (camera, mode, lens) = (optics.Camera, optics.Mode, optics.Lens);
-        var extension = anatomy.Behind.Sum(l => l.Item.Get(AdapterFields.Extension) ?? 0);
         var dioptres = anatomy.Front.Sum(l => l.Item.Get(FrontFields.Dioptres) ?? 0);
         var variable = anatomy.Front.Where(l => l.Item.Get(FrontFields.Effect) == FilterEffect.Variable && l.Item.Get(FrontFields.StopsMost) is not null).ToArray();
         var carriesStabilisation = lens.Kind == GearKind.FixedLensCamera || CarriageChecks.Carries(anatomy, AdapterFields.CarriesStabilisation);
         double? variableMost = variable.Length == 0 ? null : variable.Sum(l => l.Item.Get(FrontFields.StopsMost)!.Value);
         var fixedStops = anatomy.Front.Except(variable).Sum(l => (l.Item.Get(FrontFields.Stops) ?? 0) + (l.Item.Get(FrontFields.LightLost) ?? 0));
+        var converters = Chain(optics.Converters, findings);
         return new Rig(optics.ModeWidthMm, optics.ModeHeightMm, optics.FocalLengthMm, optics.FNumber)
         {
             WholeSensor = camera.Get(BodyFields.SensorWidth) is { } w && camera.Get(BodyFields.SensorHeight) is { } h ? new AreaSize(w, h) : null,
             PunchIn = optics.Setting.PunchIn,
             Squeeze = Within(optics.Squeeze, Quantity.Squeeze, "squeeze", findings),
             SqueezePlace = optics.LensSqueeze == 1 ? SqueezePlace.Front : lens.Get(LensFields.SqueezePlace) ?? SqueezePlace.Front,
-            Optics = Chain(optics.Magnifications, findings),
+            Optics = converters,
             OpticsFastestFNumber = PictureChecks.FastestOut(optics)?.FNumber,
             Recorded = mode.Get(ModeFields.PixelsAcross) is { } x && mode.Get(ModeFields.PixelsUp) is { } y ? new PixelSize(x, y) : null,
             Lens = LensOf(optics, layout),
+            CloseUpFromLensMm = dioptres == 0 ? 0 : CloseUpFromLensMm(optics, layout, converters, dioptres),
             CloseUpDioptres = Within(dioptres, Quantity.CloseUp, "dioptres", findings),
-            ExtensionMm = Within(extension, Quantity.Extension, "millimetres of tube", findings),
+            ExtensionMm = Within(optics.ExtensionMm, Quantity.Extension, "millimetres of tube", findings),
             LowestIso = camera.Get(BodyFields.BaseSensitivities) is { Count: > 0 } sensitivities ? sensitivities.Min() : null,
             FilterStops = Within(fixedStops, Quantity.FilterStops, "stops of filter", findings),
             VariableFilterMinStops = variableMost is null ? null : Within(variable.Sum(l => l.Item.Get(FrontFields.Stops) ?? 0), Quantity.FilterStops, "stops of filter", findings),
@@ -68,15 +70,32 @@ internal static class RigOfChain
     /// <summary>A zoom reaches its largest ratio at its long end; what it reaches elsewhere is not known.</summary>
     private static double? RatioAt(ChainOptics optics) => optics.FocalLengthMm >= optics.Long ? optics.Lens.Get(LensFields.Ratio) : null;
 
-    private static OpticsChain Chain(IReadOnlyList<double> magnifications, List<Finding> findings)
+    private static OpticsChain Chain(IReadOnlyList<Converter> converters, List<Finding> findings)
     {
-        if (magnifications.Count <= OpticsChain.Most)
+        if (converters.Count <= OpticsChain.Most)
         {
-            return OpticsChain.Of(magnifications);
+            return OpticsChain.Of(converters);
         }
 
-        TooMany(findings, $"{magnifications.Count} reducers and extenders in a row");
-        return OpticsChain.Of([.. magnifications.Take(OpticsChain.Most)]);
+        TooMany(findings, $"{converters.Count} reducers and extenders in a row");
+        return OpticsChain.Of([.. converters.Take(OpticsChain.Most)]);
+    }
+
+    /// <summary>
+    /// From the back of the close-up lens to the plane that the thin lens stands for; 0 where lengths are not known. Several are taken to lie where
+    /// the first does.
+    /// </summary>
+    private static double CloseUpFromLensMm(ChainOptics optics, ChainLayout layout, in OpticsChain converters, double dioptres)
+    {
+        var place = optics.Anatomy.Front.First(l => l.Item.Get(FrontFields.Dioptres) is not null).Place;
+        if (layout.FrontFromSensorMm is null)
+        {
+            return 0;
+        }
+
+        var rear = RearGroup.Of([converters.First, converters.Second, converters.Third, converters.Fourth], optics.ExtensionMm);
+        var lensPlane = rear.TrackMm + rear.ShiftMm + optics.FocalLengthMm;
+        return Math.Clamp(layout.Spans.First(s => s.Place == place).FromMm - lensPlane, 0, Math.Min(Quantity.CloseUpPlace.Max, 500 / dioptres));
     }
 
     /// <summary>A sum over parts may leave the range that is reckoned with; then the chain is stopped and the nearest bound stands in.</summary>

@@ -16,7 +16,7 @@ internal static class BlurFigures
         new(
             FigureId.PupilMm, "p", "Pupil", FigureUnit.LensMm, FigureComparison.Percent,
             "Diameter of the opening as the subject sees it; blur measured at the subject never exceeds it.",
-            (in _) => "ff/N",
+            (in c) => (c.Chain.IsTraced ? "k·ff/N" : "ff/N") + (c.Travel.CloseUpPerMm == 0 ? "" : "/(1 − φ·ζ)"),
             (in c) => c.Report.Focus?.PupilMm),
         new(
             FigureId.BackgroundDiscMm, "du", "Blur behind, on the sensor", FigureUnit.LensMm, FigureComparison.Percent,

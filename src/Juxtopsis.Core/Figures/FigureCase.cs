@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Figures;
@@ -76,6 +77,12 @@ public readonly struct FigureCase(
 
         return cases;
     }
+
+    /// <summary>The lens in its chain, as the evaluator has it.</summary>
+    internal LensInChain Chain => LensInChain.Of(rig, report.Lens.UsedFocalLengthMm);
+
+    /// <summary>How it focuses.</summary>
+    internal FocusTravel Travel => Chain.Travel;
 
     internal bool HasDepth => Report.IsFocused && !Report.Reasons.HasFlag(Reasons.CircleLargerThanFrame);
 }

@@ -19,7 +19,7 @@ internal static class FocusFigures
         new(
             FigureId.HyperfocalDistanceMm, "Dh", "Hyperfocal", FigureUnit.SceneMm, FigureComparison.Plain,
             "Focus here, and everything from about half of it to infinity is sharp.",
-            (in c) => FromMark(c, "f·(1 + mh)²/mh"),
+            (in c) => FromMark(c, c.Chain.IsTraced ? "fu·(1 + mh/kt)²·kt/mh + Xt" : "f·(1 + mh)²/mh"),
             (in c) => c.Report.Sharpness.HyperfocalDistanceMm)
         { Schools = Schools.Distance | DepthSchools, Source = Ray, Limits = "With the focal length that the lens has at infinity." },
         new(
@@ -31,12 +31,12 @@ internal static class FocusFigures
         new(
             FigureId.FarthestSubjectDistanceMm, "Dx", "Farthest focus", FigureUnit.SceneMm, FigureComparison.Plain,
             "The farthest that this rig can focus; a tube or a close-up lens brings it near.",
-            (in c) => c.Rig is { ExtensionMm: 0, CloseUpDioptres: 0 } ? "∞" : "",
+            (in c) => c.Travel.HasFarEnd ? "" : "∞",
             (in c) => c.Report.Limits.FarthestSubjectDistanceMm) { Schools = Schools.Distance },
         new(
             FigureId.LargestMagnification, "mx", "Largest ratio", FigureUnit.Times, FigureComparison.Percent,
             "Size on the sensor over true size at the nearest focus; 1 is life size.",
-            (in c) => c.Rig is { ExtensionMm: 0, CloseUpDioptres: 0, Lens.LargestMagnification: not null } ? "k·mk" : "",
+            (in c) => c.Rig is { CloseUpDioptres: 0, Lens.LargestMagnification: not null } && c.Travel.Rear.ShiftMm == 0 ? "k·mk" : "",
             (in c) => c.Report.Limits.LargestMagnification),
         new(
             FigureId.SmallestFieldWidthMm, "Fx", "Smallest field", FigureUnit.SceneMm, FigureComparison.Percent,
@@ -46,7 +46,7 @@ internal static class FocusFigures
         new(
             FigureId.Magnification, "m", "Reproduction ratio", FigureUnit.Times, FigureComparison.Percent,
             "Size on the sensor over true size at the plane of focus; up and down for a squeezed lens.",
-            (in _) => "v/s",
+            (in c) => c.Travel is { CloseUpPerMm: not 0, CloseUpFromLensMm: not 0 } ? "kt·(ff·iₒ + Ev + φ·(ff·v − gf·(ff·iₒ + Ev)))/ff" : c.Chain.IsTraced ? "kt·v/s" : "v/s",
             (in c) => c.Report.Focus?.Magnification) { Source = Hecht },
         new(
             FigureId.FieldWidthMm, "Fw", "Field at subject", FigureUnit.SceneMm, FigureComparison.Percent,
@@ -127,14 +127,14 @@ internal static class FocusFigures
 
     private static string Nearest(in FigureCase c)
     {
-        if (c.Rig.ExtensionMm != 0)
+        if (c.Travel.Rear.ShiftMm != 0 || c.Chain.IsTraced)
         {
             return "";
         }
 
         if (c.Report.Limits.LargestMagnification is not { } largest)
         {
-            return FromMark(c, "4·fj");
+            return HasGap(c) ? "" : FromMark(c, "4·fj");
         }
 
         var given = c.Rig.Lens.NearestFocusMm;
@@ -144,6 +144,8 @@ internal static class FocusFigures
             : given is not null ? ""
             : FromMark(c, largest <= 1 ? "f·(1 + mx)²/mx" : "4·f");
     }
+
+    private static bool HasGap(in FigureCase c) => c.Travel is { CloseUpPerMm: not 0, CloseUpFromLensMm: not 0 };
 
     private static bool Open(in FigureCase c) => double.IsPositiveInfinity(c.Scene.BackgroundDistanceMm);
 

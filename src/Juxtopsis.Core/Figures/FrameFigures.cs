@@ -12,7 +12,7 @@ internal static class FrameFigures
         new(
             FigureId.SubjectFromPupilMm, "a", "Subject from the pupil", FigureUnit.SceneMm, FigureComparison.Plain,
             "From the entrance pupil, the point of view that perspective goes by, to the plane of focus.",
-            (in c) => c.Rig.Lens.PupilMagnification is null || c.Rig.CloseUpDioptres != 0 ? "s" : "s + ff·(1/P − 1)",
+            (in c) => c.Rig.CloseUpDioptres != 0 ? "s + ζ/(1 − φ·ζ)" : c.Rig.Lens.PupilMagnification is null ? "s" : "s + ff·(1/P − 1)",
             (in c) => c.Report.Focus?.SubjectFromPupilMm) { Source = Projection },
         new(
             FigureId.PupilAcrossMm, "pa", "Pupil across", FigureUnit.LensMm, FigureComparison.Percent,

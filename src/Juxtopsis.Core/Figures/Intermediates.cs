@@ -33,21 +33,27 @@ internal static class Intermediates
         Lens(
             "fj",
             "focal length with the close-up lens",
-            (in c) => c.Rig.CloseUpDioptres == 0 ? "f" : "f/(1 + φ·f)",
-            (in c) => c.Report.Lens.EffectiveFocalLengthMm / (1 + c.Rig.CloseUpDioptres / 1000 * c.Report.Lens.EffectiveFocalLengthMm)),
-        Lens("fk", "focal length at the nearest focus", (in _) => "Dk·k·mk/(1 + k·mk)²", (in c) => NearestFocalLength(c)),
+            (in c) => c.Rig.CloseUpDioptres == 0 ? Own(c) : $"{Own(c)}/(1 + φ·{Own(c)})",
+            (in c) => c.Travel.InfinityFocalLengthMm / (1 + c.Travel.CloseUpPerMm * c.Travel.InfinityFocalLengthMm)),
+        Lens("fk", "focal length at the nearest focus", (in _) => "Dk·mk/(1 + mk)²", (in c) => NearestFocalLength(c)),
+        Lens("Ev", "extension in effect", (in c) => c.Rig.Optics.TubesBehindMm == 0 ? "E" : "", (in c) => c.Travel.Rear.ShiftMm),
+        Of("kt", "magnification of what stands behind the lens, as it stands", FigureUnit.Times, (in c) => !c.Chain.IsTraced ? "1" : c.Rig.Optics.TubesBehindMm == 0 ? "k" : "", (in c) => c.Travel.Rear.Magnification),
+        Lens("Xt", "from the plane that the lens images onto to the sensor, traced", (in c) => c.Chain.IsTraced ? "" : "0", (in c) => c.Travel.Rear.TrackMm),
         Of("iₒ", "ratio of the lens alone, found so that s + v is the distance", FigureUnit.Ratio, None, (in c) => OwnRatio(c)),
-        Lens("ff", "focal length at this focus", (in c) => Breathes(c) ? "f + (fk − f)·iₒ/(k·mk)" : "f", (in c) => c.Report.Focus?.FocalLengthMm),
+        Lens("ff", "focal length at this focus", (in c) => Breathes(c) ? $"{Own(c)} + (fk − {Own(c)})·iₒ/mk" : Own(c), (in c) => c.Report.Focus?.FocalLengthMm),
         Lens(
             "s",
             "subject from the lens",
-            (in c) => Breathes(c) ? "1/((ff·iₒ + E)/(ff·v) + φ)"
-                : IsLargerThanLife(c) ? "fj·v/(v − fj)" : Longer,
+            (in c) => HasGap(c) ? "(ff·v − gf·(ff·iₒ + Ev))/(ff·iₒ + Ev + φ·(ff·v − gf·(ff·iₒ + Ev)))"
+                : Breathes(c) ? "1/((ff·iₒ + Ev)/(ff·v) + φ)"
+                : IsLargerThanLife(c) ? "fj·v/(v − fj)" : Longer(c),
             (in c) => c.Report.Focus?.SubjectFromLensMm),
-        Lens("v", "image distance", (in c) => Breathes(c) ? "ff·(1 + iₒ) + E" : IsLargerThanLife(c) ? Longer : "fj·s/(s − fj)", (in c) => c.Report.Focus?.ImageDistanceMm),
-        Of("i", "racked out", FigureUnit.Ratio, (in c) => c.Report.Focus?.RackedOut == 0 ? "0" : c.Rig.CloseUpDioptres == 0 ? "v/s" : "v/s − φ·v", (in c) => c.Report.Focus?.RackedOut),
-        Of("P", "pupil magnification", FigureUnit.Ratio, (in c) => c.Rig.Lens.PupilMagnification is null ? "1" : "P₀·k", (in c) => FocusReport.PupilMagnification(c.Rig)),
-        Of("w", "working over set f-number", FigureUnit.Ratio, (in c) => c.Report.Focus is null ? "1" : "1 + i/P", (in c) => c.Report.Focus?.WorkingOverSet ?? 1),
+        Lens("v", "image distance", (in c) => Breathes(c) || HasGap(c) ? "ff·(1 + iₒ) + Ev" : IsLargerThanLife(c) ? Longer(c) : "fj·s/(s − fj)", (in c) => c.Report.Focus?.ImageDistanceMm),
+        Of("i", "racked out", FigureUnit.Ratio, (in c) => c.Report.Focus?.RackedOut == 0 ? "0" : c.Rig.CloseUpDioptres == 0 ? "v/s" : HasGap(c) ? "iₒ + Ev/ff" : "v/s − φ·v", (in c) => c.Report.Focus?.RackedOut),
+        Of("P", "pupil magnification", FigureUnit.Ratio, (in c) => c.Rig.Lens.PupilMagnification is null ? "1" : c.Chain.IsTraced || c.Rig.Optics.IsNone ? "P₀" : "1/(1 + (1/P₀ − 1)/k)", (in c) => c.Chain.PupilMagnification),
+        Lens("ζ", "pupil behind the close-up lens", (in c) => $"min({Gap(c)} − ff·(1 − 1/P), 0.5/φ)", (in c) => c.Report.Focus is { } focus ? c.Chain.PupilBehindFrontMm(Place(focus)) : null),
+
+        Of("w", "working over set f-number", FigureUnit.Ratio, (in c) => c.Report.Focus is null ? "1" : c.Rig.Optics.TubesBehindMm != 0 && c.Chain.IsTraced ? "kt/k·(1 + i/P)" : "1 + i/P", (in c) => c.Report.Focus?.WorkingOverSet ?? 1),
         Lens("b", "background from the entrance pupil", (in _) => "a + B − D", (in c) => c.Report.Focus?.BackgroundFromPupilMm),
         Of("e", "circle at the subject over the pupil", FigureUnit.Ratio, (in _) => "cd/(p·m)", (in c) => c.Report.Focus?.Tolerance),
         Of("Fc", "frames a second that count", FigureUnit.PerSecond, (in c) => c.Rig.CaptureFps is null ? "Ft" : "Fq", (in c) => c.Report.Light.CaptureFps),
@@ -63,7 +69,17 @@ internal static class Intermediates
     ];
 
     /// <summary>The longer of the two distances that add up to Ds.</summary>
-    private const string Longer = "(Ds + √(Ds² − 4·fj·Ds))/2";
+    private static string Longer(in FigureCase c) => c.Chain.IsTraced ? "(Ds − Xt + √((Ds − Xt)² − 4·fj·(Ds − Xt)))/2" : "(Ds + √(Ds² − 4·fj·Ds))/2";
+
+    /// <summary>The focal length that the lens focuses with: its own, or that of lens and glass together where they are one thin lens.</summary>
+    private static string Own(in FigureCase c) => c.Chain.IsTraced ? "fu" : "f";
+
+    private static bool HasGap(in FigureCase c) => c.Travel is { CloseUpPerMm: not 0, CloseUpFromLensMm: not 0 };
+
+    private static string Gap(in FigureCase c) => HasGap(c) ? "gf" : "0";
+
+    private static FocusPlace Place(in FocusReport focus) => new(
+        focus.FocalLengthMm, focus.SubjectFromLensMm, focus.ImageDistanceMm, focus.Magnification, focus.RackedOut, focus.RestMm, focus.Ring);
 
     private static bool IsLargerThanLife(in FigureCase c) => c.Report.Focus is { } focus && focus.ImageDistanceMm > focus.SubjectFromLensMm;
 
@@ -85,11 +101,10 @@ internal static class Intermediates
 
     private static double? NearestFocalLength(in FigureCase c) =>
         c.Rig.Lens is { NearestFocusMm: { } nearest, LargestMagnification: { } ratio }
-            ? ThinLens.FocalLengthMm(nearest, ratio * c.Rig.Optics.Magnification)
+            ? ThinLens.FocalLengthMm(nearest, ratio)
             : null;
 
-    private static double? OwnRatio(in FigureCase c) =>
-        c.Report.Focus is { } focus ? focus.RackedOut - c.Rig.ExtensionMm / focus.FocalLengthMm : null;
+    private static double? OwnRatio(in FigureCase c) => c.Report.Focus?.Ring;
 
     private static string ApertureThatCounts(in FigureCase c) =>
         c.Report.Lens.UsedFNumber == c.Rig.FNumber ? "N₀" : c.Report.Lens.UsedFNumber == c.Rig.Lens.NarrowestFNumber ? "Nn" : "Nx";

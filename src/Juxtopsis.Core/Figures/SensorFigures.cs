@@ -135,7 +135,7 @@ internal static class SensorFigures
         var product = "";
         for (var i = 0; i < OpticsChain.Most; i++)
         {
-            if (c.Rig.Optics.At(i) != 1)
+            if (!c.Rig.Optics.At(i).IsNone)
             {
                 product += (product.Length > 0 ? "·" : "") + Givens.OpticsSymbols[i];
             }

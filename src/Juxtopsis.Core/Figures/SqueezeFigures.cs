@@ -37,12 +37,12 @@ internal static class SqueezeFigures
         new(
             FigureId.UprightLeanShare, "Lu", "Lean of uprights", FigureUnit.Share, FigureComparison.Plain,
             "How far a plumb line leans sideways when the squeeze is turned by the angle given.",
-            (in _) => "(S − 1)/2·sin(2·α)",
+            (in _) => "(S − 1)·sin(2·α)/2/(1 − sin(α)²·(1 − 1/S))",
             (in c) => c.Report.Squeeze.UprightLeanShare) { Source = Turned },
         new(
             FigureId.LevelTiltShare, "Lt", "Tilt of levels", FigureUnit.Share, FigureComparison.Plain,
             "How far a level line tilts when the squeeze is turned by the angle given.",
-            (in _) => "(1 − 1/S)/2·sin(2·α)",
+            (in _) => "(1 − 1/S)·sin(2·α)/2/(1 + sin(α)²·(S − 1))",
             (in c) => c.Report.Squeeze.LevelTiltShare) { Source = Turned },
         new(
             FigureId.OpeningNeededMm, "Oc", "Opening needed in front", FigureUnit.LensMm, FigureComparison.Percent,

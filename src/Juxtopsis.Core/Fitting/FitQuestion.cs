@@ -1,10 +1,12 @@
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Optics;
+using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Fitting;
 
-/// <summary>A shot at a place, as every rig is asked about it.</summary>
+/// <summary>A shot at a place, as every rig is asked about it: by the evaluator's own stages, in the order in which they refuse.</summary>
 internal sealed class FitQuestion
 {
     /// <summary>Share of a picture that may be dark before corners count as dark: what rounding makes of a circle that just covers.</summary>
@@ -12,23 +14,24 @@ internal sealed class FitQuestion
 
     /// <summary>Air before the front of the lens, where nothing more is to be kept off, mm.</summary>
     private const double LeastAirMm = 10;
-    private const double JustBelow = 1 - 1e-9;
 
-    private readonly Dictionary<(int Mode, double Squeeze), double> circles;
-    private readonly double[] plainCircles;
+    private readonly Dictionary<(int Mode, double Squeeze, SqueezePlace Place), FitFrame> frames;
+    private readonly FitFrame?[] plainFrames;
 
-    public FitQuestion(Site site, ShotBrief brief, Conventions conventions, int modes)
-        : this(site, brief, conventions, [], new double[modes])
+    public FitQuestion(Site site, ShotBrief brief, Conventions conventions, FitRules rules, int modes)
+        : this(site, brief, conventions, rules, [], new FitFrame?[modes])
     {
     }
 
-    private FitQuestion(Site site, ShotBrief brief, Conventions conventions, Dictionary<(int Mode, double Squeeze), double> circles, double[] plainCircles)
+    private FitQuestion(
+        Site site, ShotBrief brief, Conventions conventions, FitRules rules, Dictionary<(int Mode, double Squeeze, SqueezePlace Place), FitFrame> frames, FitFrame?[] plainFrames)
     {
-        (this.circles, this.plainCircles) = (circles, plainCircles);
-        (Site, Brief, Conventions) = (site, brief, conventions);
+        (this.frames, this.plainFrames) = (frames, plainFrames);
+        (Site, Brief, Conventions, Rules) = (site, brief, conventions, rules);
         Frame = WantedFrame.Of(brief);
         RoomMm = site.RoomMm(brief);
         BehindMm = site.BehindAlongMm(brief);
+        LightAtOne = site.BrightnessEv is { } ev ? 100 / Exposure.TimeSeconds(brief.ShutterAngleDeg, brief.Fps) / PortableMath.Exp2(ev) : null;
     }
 
     public Site Site { get; }
@@ -36,6 +39,8 @@ internal sealed class FitQuestion
     public ShotBrief Brief { get; }
 
     public Conventions Conventions { get; }
+
+    public FitRules Rules { get; }
 
     public WantedFrame Frame { get; }
 
@@ -45,8 +50,11 @@ internal sealed class FitQuestion
     /// <summary>From the subject to what is behind it, mm; infinite in the open.</summary>
     public double BehindMm { get; }
 
+    /// <summary>The sensitivity that ƒ1 and nothing lost would need, ISO; null when the brightness is not known.</summary>
+    private double? LightAtOne { get; }
+
     /// <summary>The same question after a change that leaves what is delivered, and so what counts as sharp.</summary>
-    public FitQuestion After(Remedy remedy) => new(remedy.Apply(Site), remedy.Apply(Brief), Conventions, circles, plainCircles);
+    public FitQuestion After(Remedy remedy) => new(remedy.Apply(Site), remedy.Apply(Brief), Conventions, Rules, frames, plainFrames);
 
     /// <summary>Nearest that the sensor mark of a rig may be to the subject, mm.</summary>
     public double NearestMm(FitRig rig) => rig.FrontMm + Math.Max(Site.KeepOffMm, LeastAirMm);
@@ -81,77 +89,169 @@ internal sealed class FitQuestion
         };
     }
 
-    /// <summary>Where a rig must stand for the framing, from the nearest to the farthest place.</summary>
-    public Standpoints Where(FitRig rig, FitMode mode)
+    /// <summary>The frame that a mode gives of this shot with a rig: what is used of it, and what counts as sharp there.</summary>
+    public FitFrame FrameOf(FitRig rig, FitMode mode)
     {
-        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, Brief.DeliveryAspect);
-        var m = used.HeightMm / Frame.HeightMm;
-        var (near, far) = (NearestMm(rig), FarthestMm(rig));
-        if (mode.FastestFps < Brief.Fps * (1 - 1e-4))
+        if (rig.Squeeze == 1 && mode.Index >= 0 && plainFrames[mode.Index] is { } plain)
         {
-            return new(m, 0, 0, new(MissKind.TooSlow, Brief.Fps / mode.FastestFps, 4 + PortableMath.Log2(Brief.Fps / mode.FastestFps)));
+            return plain;
         }
 
-        if (near > far)
+        var key = (mode.Index, rig.Squeeze, rig.AtShort.SqueezePlace);
+        if (mode.Index >= 0 && frames.TryGetValue(key, out var known))
         {
-            return new(m, 0, 0, new(MissKind.NoPlace, near - far, 8));
+            return known;
         }
 
-        if (rig.CircleMm is { } circle && circle * circle < used.WidthMm * used.WidthMm + used.HeightMm * used.HeightMm)
+        var there = rig.In(mode, rig.ShortMm, rig.AtShort.FNumber);
+        var scene = new Scene(1e7) { DeliveryAspect = Brief.DeliveryAspect, DeliveryWidthPx = Brief.DeliveryWidthPx };
+        var used = UsedArea.Of(there, Brief.DeliveryAspect);
+        var sensor = SensorUse.Of(scene, there, used);
+        var circle = SharpnessLimits.Circle(scene, Conventions, there, used, sensor) ?? used.PictureDiagonalMm / SharpnessLimits.FallbackDivisor;
+        var made = new FitFrame(used, SharpnessLimits.DepthCircleMm(circle, Conventions, there), sensor.Enlargement, used.SensorDiagonalMm, SqueezeReport.Of(there, used, Brief.DeliveryAspect).WasteShare);
+        if (mode.Index >= 0 && rig.Squeeze == 1)
         {
-            var dark = Coverage.DarkShare(used.WidthMm, used.HeightMm, circle);
+            plainFrames[mode.Index] = made;
+        }
+        else if (mode.Index >= 0)
+        {
+            frames.Add(key, made);
+        }
+
+        return made;
+    }
+
+    /// <summary>How a rig stands against others whatever the wish: fewer of these go first.</summary>
+    public Burden BurdenOf(FitRig rig, FitMode mode, FitFrame frame)
+    {
+        var findings = Rules.Findings;
+        var shownWrong = findings && !mode.Shows(rig.Squeeze);
+        var ratesUnknown = Rules.Rates && mode.Rates.Count == 0;
+        var enlarged = Rules.Pixels && frame.Enlargement > ReasonFinder.MeasuringError;
+        var pixelsUnknown = Rules.Pixels && frame.Enlargement is null && Brief.DeliveryWidthPx is not null;
+        return new(
+            (findings ? rig.Spoils : 0) + (enlarged ? 1 : 0),
+            (findings ? rig.Costs + rig.Unknowns : 0) + (shownWrong ? 1 : 0) + (ratesUnknown ? 1 : 0) + (pixelsUnknown ? 1 : 0),
+            enlarged ? frame.Enlargement!.Value : 1);
+    }
+
+    /// <summary>Asks a rig in a mode: the setting that gives the shot and is best by a wish, or what is in the way.</summary>
+    public FitAnswer Ask(FitRig rig, FitMode mode, Wish wish)
+    {
+        var frame = FrameOf(rig, mode);
+        var m = frame.Used.HeightMm / Frame.HeightMm;
+        if (Rules.Rates ? !mode.Offers(Brief.Fps) : !mode.IsAsFastAs(Brief.Fps))
+        {
+            var nearest = mode.NearestRate(Brief.Fps);
+            return FitAnswer.No(new(MissKind.RateNotOffered, nearest, 4 + Math.Abs(PortableMath.Log2(Brief.Fps / nearest))));
+        }
+
+        var place = (Near: NearestMm(rig), Far: FarthestMm(rig));
+        if (place.Near > place.Far)
+        {
+            return FitAnswer.No(new(MissKind.NoPlace, place.Near - place.Far, 8));
+        }
+
+        if (rig.CircleMm is { } circle && circle < frame.DiagonalMm)
+        {
+            var dark = Coverage.DarkShare(frame.Used.WidthMm, frame.Used.HeightMm, circle);
             if (dark > DarkAllowed)
             {
-                return new(m, 0, 0, new(MissKind.DarkCorners, dark, 1 + 10 * dark));
+                return FitAnswer.No(new(MissKind.DarkCorners, dark, 1 + 10 * dark));
             }
         }
 
-        var (shortEnd, longEnd) = (rig.ShortTravel, rig.LongTravel);
-        var nearest = shortEnd.DistanceForMm(m);
-        var farthest = rig.Zooms ? ThinLens.SubjectDistanceMm(longEnd.InfinityFocalLengthMm, m) : nearest;
-        if (nearest > far)
-        {
-            return new(m, nearest, farthest, new(MissKind.TooLong, nearest - far, Off(m, shortEnd, far)));
-        }
-
-        if (farthest < near)
-        {
-            return new(m, nearest, farthest, new(MissKind.TooWide, near - farthest, Off(m, longEnd, near)));
-        }
-
-        return Focused(rig, m, (Math.Max(nearest, near), Math.Min(farthest, far)), shortEnd, longEnd, (near, far));
+        return new StandpointSearch(this, rig, frame, m, place, wish).Answer();
     }
 
-    /// <summary>How a rig is set at a standpoint: zoomed to the framing, and opened as far as the brief allows.</summary>
-    public FitPoint At(FitRig rig, FitMode mode, in Standpoints where, double distanceMm)
+    /// <summary>How a rig is set at a focal length: focused where it frames, and opened as far as the shot allows.</summary>
+    /// <param name="rig">The rig.</param>
+    /// <param name="frame">Its frame.</param>
+    /// <param name="m">Reproduction ratio of the framing.</param>
+    /// <param name="place">From where to where the camera may stand, mm.</param>
+    /// <param name="focalLengthMm">As marked, mm.</param>
+    /// <param name="closes">Whether it is closed as far as diffraction, lens, light and the wish for softness allow.</param>
+    public FitPoint At(FitRig rig, FitFrame frame, double m, (double Near, double Far) place, double focalLengthMm, bool closes)
     {
-        var k = rig.Magnification;
-        var f = FocalLengthMm(rig, where, distanceMm, k);
-        var isLong = f >= rig.LongMm;
-        ref readonly var end = ref isLong ? ref rig.AtLong : ref rig.AtShort;
-        var m = where.Magnification;
-        var focused = isLong ? rig.LongTravel.InfinityFocalLengthMm + rig.LongTravel.FocalLengthSlopeMm * m : k * f;
-        var pupilMagnification = rig.PupilMagnification;
-        var subject = focused * (1 + m) / m + focused * (1 / pupilMagnification - 1);
-        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, Brief.DeliveryAspect);
-        var circle = CircleMm(rig, mode);
+        var chain = rig.ChainAt(focalLengthMm);
+        if (chain.Travel.ForMagnification(m) is not { } focused)
+        {
+            return FitPoint.No(focalLengthMm, OutOfFocus(chain.Travel, m));
+        }
 
-        // What a pupil of one millimetre would blur, as a share of the picture's height: the rest goes with the pupil.
-        var blurPerPupil = Blur.DiscMm(1, m, subject, subject + BehindMm) / used.HeightMm;
-        var widest = Math.Max(k * (LensOnSensor.WidestAt(end.Lens, f) ?? end.FNumber), end.OpticsFastestFNumber ?? 0);
-        var narrowest = Math.Max(widest, k * (end.Lens.NarrowestFNumber ?? Quantities.Quantity.FNumber.Max));
-        var half = Brief.MovesMm / 2;
-        var sharp = half <= 0 ? 0 : half >= subject ? double.PositiveInfinity : half / (subject - half) * focused * m / circle;
-        var readable = Brief.Behind == BehindWish.Readable ? focused * blurPerPupil / ShotBrief.ReadableShare : 0;
-        var soft = Brief.Behind == BehindWish.Soft ? focused * blurPerPupil / ShotBrief.SoftShare : double.PositiveInfinity;
+        var distance = focused.SubjectDistanceMm;
+        if (distance > place.Far * (1 + Rounding) || distance < place.Near * (1 - Rounding))
+        {
+            var far = distance > place.Far;
+            return FitPoint.No(focalLengthMm, new(far ? MissKind.TooLong : MissKind.TooWide, far ? distance - place.Far : place.Near - distance, Off(m, chain.Travel, far ? place.Far : place.Near)))
+                with { DistanceMm = distance };
+        }
+
+        ref readonly var end = ref rig.EndAt(focalLengthMm);
+        var k = rig.Magnification;
+
+        // At ƒ1: pupil, blur and what must be sharp go with the aperture from there.
+        var one = FocusReport.StageOf(frame.Used, 1, chain, focused);
+        var blurAtOne = BlurBehind.Of(one, frame.Used, BehindMm).ShareOfHeight;
+        var widest = Math.Max(Math.Max(k * (LensOnSensor.WidestAt(end.Lens, focalLengthMm) ?? end.FNumber), end.OpticsFastestFNumber ?? 0), ReasonFinder.FastestPossible);
+        var isFixed = Rules.Iris && rig.IrisIsFixed;
+        var narrowest = isFixed ? widest : Math.Max(widest, k * (end.Lens.NarrowestFNumber ?? Quantity.FNumber.Max));
+        var sharp = one.PupilMm / SharpZone.WidestPupilMm(one, frame.CircleMm, Brief.MovesMm / 2);
+        var readable = Brief.Behind == BehindWish.Readable ? blurAtOne / ShotBrief.ReadableShare : 0;
+        var soft = Brief.Behind == BehindWish.Soft ? blurAtOne / ShotBrief.SoftShare : double.PositiveInfinity;
+        var loss = (end.Lens.WidestTNumber / end.Lens.WidestFNumber ?? 1) * one.BellowsFactor;
+        var isoAtOne = LightAtOne * (loss * loss);
+        var bright = Rules.Sensitivity && isoAtOne is { } iso ? Math.Sqrt(Rules.HighestIso / iso) : double.PositiveInfinity;
         var wanted = Math.Max(sharp, readable);
-        var fNumber = Math.Max(widest, wanted);
-        var miss = fNumber > narrowest * (1 + 1e-9) ? Stops(MissKind.NotSharp, fNumber, narrowest)
-            : fNumber <= soft * (1 + 1e-9) ? Shortfall.None
-            : widest > soft ? Stops(MissKind.NotSoft, Math.Max(widest, wanted), soft)
-            : Stops(MissKind.Contradiction, wanted, soft);
-        return new(distanceMm, f, fNumber, narrowest, soft, focused, m, subject, circle, blurPerPupil, miss) { PupilMagnification = pupilMagnification };
+        var (fNumber, by) = widest >= wanted ? (widest, ApertureBy.Widest) : (wanted, sharp >= readable ? ApertureBy.Sharp : ApertureBy.Readable);
+        var miss = Beyond(fNumber, narrowest) ? Stops(isFixed ? MissKind.IrisStuck : MissKind.NotSharp, fNumber, narrowest)
+            : Beyond(fNumber, soft) ? widest > soft ? Stops(MissKind.NotSoft, fNumber, soft) : Stops(MissKind.Contradiction, wanted, soft)
+            : Beyond(fNumber, bright) ? Stops(MissKind.TooDark, fNumber, bright)
+            : Shortfall.None;
+        if (closes && miss.Kind == MissKind.None)
+        {
+            var diffraction = Blur.DiffractionFNumber(frame.CircleMm, one.BellowsFactor);
+            var closed = Math.Min(Math.Min(diffraction, narrowest), Math.Min(soft, bright));
+            if (closed > fNumber)
+            {
+                (fNumber, by) = (closed, closed == diffraction ? ApertureBy.Diffraction : closed == narrowest ? ApertureBy.Narrowest : closed == soft ? ApertureBy.Soft : ApertureBy.Light);
+            }
+        }
+
+        return new(distance, focalLengthMm, fNumber, miss)
+        {
+            By = by,
+            AtOne = one,
+            BlurAtOne = blurAtOne,
+            MostFNumber = Math.Min(Math.Min(narrowest, soft), bright),
+            CircleMm = frame.CircleMm,
+            RackedFarther = chain.Travel.NeedsRackingFarther(focused),
+        };
     }
+
+    /// <summary>Where it frames so it does not focus: nearer than it can, or so far that a tube or close-up lens keeps it from there.</summary>
+    private static Shortfall OutOfFocus(in FocusTravel travel, double m)
+    {
+        var most = travel.EndMagnification();
+        if (m > most)
+        {
+            var there = travel with { LargestOwnMagnification = double.MaxValue };
+            var wanted = travel.FocalLengthSlopeMm == 0 && travel.CloseUpPerMm == 0 ? there.ForMagnification(m)?.SubjectDistanceMm : null;
+            return new(MissKind.NearestFocus, Math.Max(0, travel.NearestMm() - wanted ?? 0), Math.Max(0.01, 2 * PortableMath.Log2(m / most)));
+        }
+
+        var least = travel.At(0).Magnification;
+        return new(MissKind.FocusEnds, travel.FarthestMm(), Math.Max(0.01, 2 * PortableMath.Log2(least / m)));
+    }
+
+    /// <summary>How far the picture from the nearest possible place is off.</summary>
+    private static double Off(double m, in FocusTravel travel, double distanceMm)
+    {
+        var there = Math.Clamp(distanceMm, travel.NearestMm(), travel.FarthestMm());
+        return Math.Abs(2 * PortableMath.Log2(travel.FocusAt(there).Magnification / m));
+    }
+
+    private static bool Beyond(double fNumber, double most) => fNumber > most * (1 + Rounding);
 
     private static Shortfall Stops(MissKind kind, double wanted, double had)
     {
@@ -159,149 +259,101 @@ internal sealed class FitQuestion
         return new(kind, stops, stops);
     }
 
-    /// <summary>Narrows where a rig frames to where it focuses.</summary>
-    private static Standpoints Focused(
-        FitRig rig, double m, (double From, double To) frames, in FocusTravel shortEnd, in FocusTravel longEnd, (double Near, double Far) place)
-    {
-        if (!rig.Zooms)
-        {
-            var limit = shortEnd.NearestMm();
-            return m <= (shortEnd.LargestMagnification() ?? 1) * (1 + 1e-9)
-                ? new(m, frames.From, frames.To, Shortfall.None)
-                : new(m, frames.From, frames.To, new(MissKind.NearestFocus, Math.Max(0, limit - frames.From), 2 * PortableMath.Log2(m / (shortEnd.LargestMagnification() ?? 1))));
-        }
-
-        // Along a zoom the nearest mark is the same; where none is known, the thin lens ends at life size.
-        var mark = rig.AtShort.Lens.NearestFocusMm ?? 0;
-        if (m <= 1 && frames.To >= mark)
-        {
-            return new(m, Math.Max(frames.From, mark), frames.To, Shortfall.None);
-        }
-
-        // At its long end its largest ratio may be known, and then goes before the mark.
-        if (rig.AtLong.Lens.LargestMagnification is not null && m <= longEnd.LargestMagnification())
-        {
-            var there = longEnd.DistanceForMm(m);
-            if (there >= place.Near && there <= place.Far)
-            {
-                return new(m, there, there, Shortfall.None) { AtLongEnd = true };
-            }
-        }
-
-        var reached = longEnd.LargestMagnification() ?? 1;
-        return new(m, frames.From, frames.To, new(MissKind.NearestFocus, Math.Max(0, mark - frames.To), Math.Max(0.01, 2 * PortableMath.Log2(m / reached))));
-    }
-
-    /// <summary>The marked focal length that frames from a distance.</summary>
-    private static double FocalLengthMm(FitRig rig, in Standpoints where, double distanceMm, double k)
-    {
-        if (!rig.Zooms)
-        {
-            return rig.ShortMm;
-        }
-
-        if (where.AtLongEnd)
-        {
-            return rig.LongMm;
-        }
-
-        // At its very end a zoom may change its focal length as it focuses; just before it, it is not known to.
-        var end = rig.AtLong.Lens.LargestMagnification is null ? rig.LongMm : rig.LongMm * JustBelow;
-        return Math.Clamp(ThinLens.FocalLengthMm(distanceMm, where.Magnification) / k, rig.ShortMm, end);
-    }
-
-    /// <summary>How far the picture from the nearest possible place is off.</summary>
-    private static double Off(double m, in FocusTravel travel, double distanceMm)
-    {
-        var there = Math.Max(distanceMm, travel.NearestMm());
-        return Math.Abs(2 * PortableMath.Log2(travel.FocusAt(there).Magnification / m));
-    }
-
-    private double CircleMm(FitRig rig, FitMode mode)
-    {
-        if (rig.Squeeze == 1 && mode.Index >= 0 && plainCircles[mode.Index] is > 0 and var plain)
-        {
-            return plain;
-        }
-
-        var key = (mode.Index, rig.Squeeze * (rig.AtShort.SqueezePlace == SqueezePlace.Front ? 1 : -1));
-        if (mode.Index >= 0 && circles.TryGetValue(key, out var known))
-        {
-            return known;
-        }
-
-        var scene = new Scene(1e7) { DeliveryAspect = Brief.DeliveryAspect, DeliveryWidthPx = Brief.DeliveryWidthPx };
-        var there = rig.In(mode, rig.ShortMm, rig.AtShort.FNumber);
-        var circle = SharpnessLimits.DepthCircleMm(RigEvaluator.Evaluate(scene, Conventions, there).Sharpness.CircleOfConfusionMm, Conventions, there);
-        if (mode.Index >= 0 && rig.Squeeze == 1)
-        {
-            plainCircles[mode.Index] = circle;
-        }
-        else if (mode.Index >= 0)
-        {
-            circles.Add(key, circle);
-        }
-
-        return circle;
-    }
+    private const double Rounding = 1e-9;
 }
 
-/// <summary>Where a rig can stand for a framing.</summary>
-/// <param name="Magnification">Reproduction ratio of the framing, upright.</param>
-/// <param name="FromMm">Nearest, mm from the sensor mark.</param>
-/// <param name="ToMm">Farthest, mm; the same for a prime.</param>
-/// <param name="Miss">What is in the way.</param>
-internal readonly record struct Standpoints(double Magnification, double FromMm, double ToMm, Shortfall Miss)
+/// <summary>What a mode gives of a shot with a squeeze.</summary>
+/// <param name="Used">Used area.</param>
+/// <param name="CircleMm">The circle of confusion that decides depth, mm.</param>
+/// <param name="Enlargement">How many times recorded pixels are enlarged for delivery; null when not known.</param>
+/// <param name="DiagonalMm">Diagonal of the used area on the sensor, mm.</param>
+/// <param name="WasteShare">Share of the mode that the trim throws away.</param>
+internal sealed record FitFrame(UsedArea Used, double CircleMm, double? Enlargement, double DiagonalMm, double WasteShare);
+
+/// <summary>What speaks against a rig, whatever the wish.</summary>
+/// <param name="Spoils">Things that spoil its use, too few pixels among them.</param>
+/// <param name="Costs">Things that cost something, or are not known.</param>
+/// <param name="Enlargement">How many times what is recorded is enlarged; 1 where it need not be.</param>
+internal readonly record struct Burden(int Spoils, int Costs, double Enlargement)
 {
-    /// <summary>True when only the long end's known ratio reaches so near.</summary>
-    public bool AtLongEnd { get; init; }
+    /// <summary>0 for nothing, 1 for what costs, 2 for what spoils.</summary>
+    public int Tier => Spoils > 0 ? 2 : Costs > 0 ? 1 : 0;
+
+    /// <summary>Below 0 when there is less against it than against another.</summary>
+    public int Against(Burden other) =>
+        Tier != other.Tier ? Tier.CompareTo(other.Tier)
+        : Spoils != other.Spoils ? Spoils.CompareTo(other.Spoils)
+        : Math.Round(PortableMath.Log2(Enlargement), 9).CompareTo(Math.Round(PortableMath.Log2(other.Enlargement), 9));
+}
+
+/// <summary>What came of asking a rig in a mode.</summary>
+/// <param name="Best">The best setting that gives the shot; null when none does.</param>
+/// <param name="FromMm">Nearest place from which it gives the shot, mm from the sensor mark.</param>
+/// <param name="ToMm">Farthest.</param>
+/// <param name="Miss">What is in the way of the setting that comes nearest.</param>
+/// <param name="Nearest">That setting; null when there is none.</param>
+internal readonly record struct FitAnswer(FitPoint? Best, double FromMm, double ToMm, Shortfall Miss, FitPoint? Nearest)
+{
+    public static FitAnswer No(Shortfall miss) => new(null, 0, 0, miss, null);
+}
+
+/// <summary>What decides an aperture.</summary>
+internal enum ApertureBy
+{
+    Widest,
+    Sharp,
+    Readable,
+    Diffraction,
+    Narrowest,
+    Soft,
+    Light,
 }
 
 /// <summary>How a rig is set at a standpoint.</summary>
 /// <param name="DistanceMm">Sensor mark to subject, mm.</param>
 /// <param name="FocalLengthMm">As marked, mm.</param>
 /// <param name="FNumber">N as the sensor sees it.</param>
-/// <param name="NarrowestFNumber">The narrowest that the lens has, as the sensor sees it.</param>
-/// <param name="SoftFNumber">The narrowest at which what is behind stays soft, where that is wished; else infinite.</param>
-/// <param name="FocusedMm">f at this focus, mm.</param>
-/// <param name="Magnification">m.</param>
-/// <param name="SubjectMm">a, from the entrance pupil, mm.</param>
-/// <param name="CircleMm">c that decides depth, mm.</param>
-/// <param name="BlurPerPupil">Disc of a point behind over the picture's height, for each mm of pupil.</param>
 /// <param name="Miss">What is in the way.</param>
-internal readonly record struct FitPoint(
-    double DistanceMm,
-    double FocalLengthMm,
-    double FNumber,
-    double NarrowestFNumber,
-    double SoftFNumber,
-    double FocusedMm,
-    double Magnification,
-    double SubjectMm,
-    double CircleMm,
-    double BlurPerPupil,
-    Shortfall Miss)
+internal sealed record FitPoint(double DistanceMm, double FocalLengthMm, double FNumber, Shortfall Miss)
 {
-    /// <summary>P of lens and optics together.</summary>
-    public double PupilMagnification { get; init; }
+    public ApertureBy By { get; init; }
+
+    /// <summary>The stage of focus at ƒ1.</summary>
+    public FocusStage AtOne { get; init; }
+
+    /// <summary>Disc of a point behind over the picture's height, at ƒ1.</summary>
+    public double BlurAtOne { get; init; }
+
+    /// <summary>The narrowest that lens, light and the wish for softness allow.</summary>
+    public double MostFNumber { get; init; }
+
+    public double CircleMm { get; init; }
+
+    public bool RackedFarther { get; init; }
+
+    public bool Gives => Miss.Kind == MissKind.None;
 
     /// <summary>Disc of a point behind, as a share of the picture's height.</summary>
-    public double BlurShare => BlurPerPupil * FocusedMm / FNumber;
+    public double BlurShare => BlurAtOne / FNumber;
 
     /// <summary>Sharp in front and behind together, mm; may be infinite.</summary>
     public double DepthMm
     {
         get
         {
-            var e = DepthOfField.Tolerance(CircleMm, FocusedMm / FNumber, Magnification);
-            return DepthOfField.FarLimitMm(SubjectMm, e) - DepthOfField.NearLimitMm(SubjectMm, e);
+            var zone = SharpZone.Of(AtOne with { PupilMm = AtOne.PupilMm / FNumber }, CircleMm);
+            return zone.InFrontMm + zone.BehindMm;
         }
     }
 
-    /// <summary>The same, closed as far as diffraction, the lens and the wish for softness behind allow.</summary>
-    public FitPoint Closed()
+    /// <summary>The smaller, the better, of what depends on the setting.</summary>
+    public double Score(Wish wish) => wish switch
     {
-        var diffraction = Blur.AiryDiscMm(1) * (1 + Magnification / PupilMagnification);
-        return this with { FNumber = Math.Max(FNumber, Math.Min(Math.Min(CircleMm / diffraction, NarrowestFNumber), SoftFNumber)) };
-    }
+        Wish.MostBlur => -BlurShare,
+        Wish.Deepest => -Math.Min(DepthMm, 1e12),
+        Wish.Farthest => -DistanceMm,
+        _ => DistanceMm,
+    };
+
+    public static FitPoint No(double focalLengthMm, Shortfall miss) => new(0, focalLengthMm, 0, miss);
 }

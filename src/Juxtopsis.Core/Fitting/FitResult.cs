@@ -17,6 +17,12 @@ public sealed record Fit(FitRig Rig, FitMode Mode, double FromMm, double ToMm, R
     /// <summary>What the evaluator says of it.</summary>
     public RigReport Report { get; init; }
 
+    /// <summary>0 where nothing speaks against it, 1 where something costs or is not known, 2 where something spoils it.</summary>
+    public int Tier { get; init; }
+
+    /// <summary>Share of the mode's area that the trim to the delivered shape throws away.</summary>
+    public double WasteShare => Report.Squeeze.WasteShare;
+
     /// <summary>From the last thing behind the camera to the end of the room, mm; infinite in the open.</summary>
     public double RoomLeftMm { get; init; }
 
@@ -57,11 +63,14 @@ public sealed record FitResult(
     {
         var question = search.Question;
         var found = search.Fits.Values.Order(Comparer<FitSearch.Found>.Create((a, b) => a.StandsAgainst(b))).ToArray();
+        var told = found.Take(most).Select(f => (Found: f, Fit: ToFit(question, f))).ToArray();
+        var refused = told.Where(t => !Confirms(question, t.Fit)).Select(t => t.Found).ToHashSet();
+        found = [.. found.Where(f => !refused.Contains(f))];
         var missed = search.Misses.Where(m => !search.Gives(m.Rig.Group)).OrderBy(m => m.Shortfall.Off).ThenBy(m => m.Rig.Group).ToArray();
-        var remedies = new Remedies(question, search.Shelf, found);
+        var remedies = new Remedies(search, found);
         return new(
             question.Frame,
-            [.. found.Take(most).Select(f => ToFit(question, f))],
+            [.. told.Where(t => !refused.Contains(t.Found)).Select(t => t.Fit)],
             Nearest(missed.Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m))), mostMisses),
             found.Length,
             missed.Select(m => m.Rig.Group).Distinct().Count(),
@@ -97,20 +106,43 @@ public sealed record FitResult(
         return [.. helped.Concat(others.Values.Where(o => helped.All(h => h.Rig.Group != o.Rig.Group))).Take(most)];
     }
 
-    private static Fit ToFit(FitQuestion question, FitSearch.Found found)
+    internal static Fit ToFit(FitQuestion question, FitSearch.Found found)
     {
         var (rig, mode, point) = (found.Rig, found.Mode, found.Point);
-        var k = rig.Magnification;
-        var set = rig.In(mode, point.FocalLengthMm, point.FNumber / k) with { CaptureFps = question.Brief.CaptureFps };
+        var set = rig.In(mode, point.FocalLengthMm, point.FNumber / rig.Magnification) with
+        {
+            CaptureFps = question.Brief.CaptureFps,
+            RackedFarther = point.RackedFarther,
+        };
         var scene = question.SceneAt(rig, point.DistanceMm);
         var report = RigEvaluator.Evaluate(scene, question.Conventions, set);
         var depth = report.Focus is { } focus ? Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm) : 0;
-        return new(rig, mode, found.Where.FromMm, found.Where.ToMm, set, scene, found.Ways)
+        return new(rig, mode, found.FromMm, found.ToMm, set, scene, found.Ways)
         {
             Report = report,
+            Tier = found.Burden.Tier,
             RoomLeftMm = question.RoomMm - question.RearMm(rig) - point.DistanceMm,
             SharpToSpareMm = depth - question.Brief.MovesMm / 2,
             Unsteadiness = report.Handling.Unsteadiness * Carriages.Unsteadiness(question.Brief.Carriage),
         };
     }
+
+    /// <summary>What the evaluator must agree with before a proposal is told.</summary>
+    internal static bool Confirms(FitQuestion question, Fit fit)
+    {
+        var (brief, report) = (question.Brief, fit.Report);
+        const Reasons never = Reasons.TooClose | Reasons.TooFar | Reasons.InsideLens | Reasons.ApertureTooNarrow | Reasons.OutsideZoom | Reasons.FasterThanPossible;
+        return report.Focus is { } focus
+            && (report.Reasons & never) == Reasons.None
+            && Math.Abs(focus.FieldHeightMm / question.Frame.HeightMm - 1) < Exact
+            && fit.RoomLeftMm > -1e-3
+            && fit.SharpToSpareMm >= -Exact * (1 + brief.MovesMm)
+            && (brief.Behind != BehindWish.Soft || focus.BackgroundDiscFractionOfHeight >= ShotBrief.SoftShare * (1 - Exact))
+            && (brief.Behind != BehindWish.Readable || focus.BackgroundDiscFractionOfHeight <= ShotBrief.ReadableShare * (1 + Exact))
+            && report.Sensor.DarkShare is not > Exact
+            && (!question.Rules.Rates || fit.Mode.Offers(brief.Fps))
+            && !(question.Rules.Sensitivity && fit.SensitivityIso > question.Rules.HighestIso * (1 + Exact));
+    }
+
+    private const double Exact = 1e-6;
 }

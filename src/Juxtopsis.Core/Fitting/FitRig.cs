@@ -1,58 +1,20 @@
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Gear;
-using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Fitting;
 
-/// <summary>A recording mode as the search reads it.</summary>
-public sealed class FitMode
-{
-    private FitMode(GearItem item, int index, double widthMm, double heightMm, double fastestFps)
-    {
-        (Item, Index, WidthMm, HeightMm, FastestFps) = (item, index, widthMm, heightMm, fastestFps);
-        Recorded = item.Get(ModeFields.PixelsAcross) is { } x && item.Get(ModeFields.PixelsUp) is { } y ? new PixelSize(x, y) : null;
-    }
-
-    /// <summary>The mode.</summary>
-    public GearItem Item { get; }
-
-    /// <summary>Used width, mm.</summary>
-    public double WidthMm { get; }
-
-    /// <summary>Used height, mm.</summary>
-    public double HeightMm { get; }
-
-    /// <summary>The fastest frame rate that it offers; infinite when its rates are not known.</summary>
-    public double FastestFps { get; }
-
-    /// <summary>Recorded pixels; null when not known.</summary>
-    public PixelSize? Recorded { get; }
-
-    /// <summary>Its number on the shelf; −1 for one that is punched in.</summary>
-    internal int Index { get; }
-
-    /// <summary>A part of the picture of this mode.</summary>
-    /// <param name="times">How many times smaller, 1 or more.</param>
-    /// <returns>The mode, punched in.</returns>
-    public FitMode Punched(double times) => new(Item, -1, WidthMm / times, HeightMm / times, FastestFps);
-
-    internal static FitMode Of(GearItem mode, int index)
-    {
-        var rates = mode.Get(ModeFields.Fps);
-        return new(mode, index, mode.Get(ModeFields.AreaWidth) ?? 36, mode.Get(ModeFields.AreaHeight) ?? 24, rates.Count > 0 ? rates.Max() : double.PositiveInfinity);
-    }
-}
-
-/// <summary>A body with a lens and what joins them, put together once for all of its modes.</summary>
+/// <summary>A body with a lens, what joins them and what is screwed on in front, put together once for all of its modes.</summary>
 public sealed class FitRig
 {
     private readonly Rig atShort;
     private readonly Rig atLong;
 
-    private FitRig(int group, GearItem body, GearItem lens, IReadOnlyList<GearItem> links, IReadOnlyList<FitMode> modes, Assembly atShort, Assembly atLong)
+    private FitRig(
+        int group, GearItem body, GearItem lens, IReadOnlyList<GearItem> links, IReadOnlyList<GearItem> front, IReadOnlyList<FitMode> modes, Assembly atShort, Assembly atLong,
+        IrisSetting iris)
     {
-        (Group, Body, Lens, Links, Modes) = (group, body, lens, links, modes);
+        (Group, Body, Lens, Links, Front, Modes, Iris) = (group, body, lens, links, front, modes, iris);
         (this.atShort, this.atLong) = (atShort.Rig!.Value, atLong.Rig!.Value);
         var layout = atShort.Layout;
         BackMm = -layout.Spans[0].FromMm;
@@ -65,10 +27,14 @@ public sealed class FitRig
         CircleMm = this.atShort.Lens.ImageCircleMm * Magnification;
         ShortMm = this.atShort.FocalLengthMm;
         LongMm = this.atLong.FocalLengthMm;
-        ShortTravel = RigEvaluator.TravelOf(this.atShort, Magnification * ShortMm);
-        LongTravel = RigEvaluator.TravelOf(this.atLong, Magnification * LongMm);
-        PupilMagnification = FocusReport.PupilMagnification(this.atShort);
-        LosesMuch = atShort.Findings.Any(f => f.Severity == Severity.Spoils && f.Kind != FindingKind.CircleTooSmall);
+        ShortChain = LensInChain.Of(this.atShort, ShortMm);
+        LongChain = LensInChain.Of(this.atLong, LongMm);
+
+        // What depends on the mode, circle and squeeze, is asked of each mode.
+        Findings = [.. atShort.Findings.Where(f => f.Kind is not (FindingKind.CircleTooSmall or FindingKind.SqueezeNotShown))];
+        Spoils = Findings.Count(f => f.Severity == Severity.Spoils);
+        Costs = Findings.Count(f => f.Severity == Severity.Costs);
+        Unknowns = Findings.Count(f => f.Kind is FindingKind.CircleUnknown or FindingKind.CarriageUnknown);
     }
 
     /// <summary>Numbers the pair of body and lens; ways to join the same two have one number.</summary>
@@ -80,8 +46,11 @@ public sealed class FitRig
     /// <summary>The lens; the camera itself when it keeps its own.</summary>
     public GearItem Lens { get; }
 
-    /// <summary>What stands between them, from the body on.</summary>
+    /// <summary>What stands between them, from the body on: adapters, reducers, extenders, tubes.</summary>
     public IReadOnlyList<GearItem> Links { get; }
+
+    /// <summary>What is screwed on in front.</summary>
+    public IReadOnlyList<GearItem> Front { get; }
 
     /// <summary>The body's recording modes.</summary>
     public IReadOnlyList<FitMode> Modes { get; }
@@ -107,15 +76,28 @@ public sealed class FitRig
     /// <summary>How the crew comes by the part that is hardest to come by.</summary>
     public Holding Holding { get; }
 
-    /// <summary>True when something of the way to join them spoils its use, such as a focus that nothing moves.</summary>
-    public bool LosesMuch { get; }
+    /// <summary>What was found when its parts were put together, whatever the mode.</summary>
+    public IReadOnlyList<Finding> Findings { get; }
 
-    // What the search asks for every mode, reckoned once.
+    /// <summary>True when the iris cannot be set on this rig, or is not known to be: it stays wide open.</summary>
+    public bool IrisIsFixed => Iris != IrisSetting.CanBeSet;
+
+    /// <summary>Whether the iris can be set.</summary>
+    internal IrisSetting Iris { get; }
+
+    /// <summary>How many findings spoil its use, such as a front that turns with an attachment on it.</summary>
+    internal int Spoils { get; }
+
+    /// <summary>How many cost something, such as a focus that only hands move.</summary>
+    internal int Costs { get; }
+
+    /// <summary>How many tell that something that matters is not known.</summary>
+    internal int Unknowns { get; }
 
     /// <summary>k of all glass between lens and sensor.</summary>
     internal double Magnification { get; }
 
-    /// <summary>Squeeze of the lens.</summary>
+    /// <summary>Squeeze of the lens and what is in front of it.</summary>
     internal double Squeeze { get; }
 
     /// <summary>Image circle on the sensor, mm; null when not known.</summary>
@@ -127,17 +109,14 @@ public sealed class FitRig
     /// <summary>Long end, mm as marked.</summary>
     internal double LongMm { get; }
 
-    /// <summary>How it focuses at its short end.</summary>
-    internal FocusTravel ShortTravel { get; }
+    /// <summary>The lens in its chain at its short end.</summary>
+    internal LensInChain ShortChain { get; }
 
-    /// <summary>How it focuses at its long end.</summary>
-    internal FocusTravel LongTravel { get; }
-
-    /// <summary>P of lens and optics together.</summary>
-    internal double PupilMagnification { get; }
+    /// <summary>The lens in its chain at its long end.</summary>
+    internal LensInChain LongChain { get; }
 
     /// <summary>All its parts, from the body on.</summary>
-    public IEnumerable<GearItem> Parts => ReferenceEquals(Body, Lens) ? [Body] : [Body, .. Links, Lens];
+    public IEnumerable<GearItem> Parts => ReferenceEquals(Body, Lens) ? [Body, .. Front] : [Body, .. Links, Lens, .. Front];
 
     /// <summary>True when the focal length can be changed.</summary>
     public bool Zooms => ShortMm < LongMm;
@@ -150,33 +129,41 @@ public sealed class FitRig
     public Rig In(FitMode mode, double focalLengthMm, double fNumber)
     {
         ArgumentNullException.ThrowIfNull(mode);
-        var end = focalLengthMm >= LongMm ? atLong : atShort;
+        ref readonly var end = ref EndAt(focalLengthMm);
         var measured = ChainOptics.MeasuredMm(Lens, focalLengthMm);
         return end with
         {
             Lens = end.Lens.MeasuredFocalLengthMm == measured ? end.Lens : end.Lens with { MeasuredFocalLengthMm = measured },
-            SensorWidthMm = mode.WidthMm,
-            SensorHeightMm = mode.HeightMm,
+            SensorWidthMm = mode.WidthMm * mode.PunchIn,
+            SensorHeightMm = mode.HeightMm * mode.PunchIn,
+            PunchIn = mode.PunchIn,
             Recorded = mode.Recorded,
             FocalLengthMm = focalLengthMm,
             FNumber = fNumber,
         };
     }
 
-    /// <summary>Puts a rig together; null when something stops it in every mode.</summary>
-    internal static FitRig? Of(int group, GearItem body, GearItem lens, IReadOnlyList<GearItem> links, IReadOnlyList<FitMode> modes, MountBook mounts)
+    /// <summary>The end of the zoom whose data hold at a focal length: the largest ratio is known at the very long end only.</summary>
+    internal ref readonly Rig EndAt(double focalLengthMm)
     {
-        IReadOnlyList<GearItem> parts = ReferenceEquals(body, lens) ? [body] : [body, .. links, lens];
-        var squeeze = lens.Get(LensFields.Squeeze) ?? 1;
-
-        // A mode that shows squeezes shows these as they should look, and others not; one that names none shows what is not squeezed.
-        FitMode[] shown = [.. modes.Where(m => m.Item.Get(ModeFields.Squeezes) is { Count: > 0 } squeezes ? squeezes.Contains(squeeze) : squeeze == 1)];
-        if (shown.Length == 0)
+        if (focalLengthMm >= LongMm)
         {
-            return null;
+            return ref atLong;
         }
 
-        var setting = new ChainSetting { Mode = shown[0].Item.Name };
+        return ref atShort;
+    }
+
+    /// <summary>The lens in its chain at a focal length.</summary>
+    internal LensInChain ChainAt(double focalLengthMm) =>
+        focalLengthMm >= LongMm ? LongChain : focalLengthMm == ShortMm ? ShortChain : ShortChain.Zoomed(atShort, focalLengthMm);
+
+    /// <summary>Puts a rig together; null when something stops it in every mode.</summary>
+    internal static FitRig? Of(
+        int group, GearItem body, GearItem lens, IReadOnlyList<GearItem> links, IReadOnlyList<GearItem> front, IReadOnlyList<FitMode> modes, MountBook mounts)
+    {
+        IReadOnlyList<GearItem> parts = ReferenceEquals(body, lens) ? [body, .. front] : [body, .. links, lens, .. front];
+        var setting = new ChainSetting { Mode = modes[0].Item.Name };
         var shortEnd = ChainAssembler.Assemble(parts, mounts, setting);
         if (!shortEnd.Works)
         {
@@ -184,6 +171,6 @@ public sealed class FitRig
         }
 
         var longEnd = lens.Get(LensFields.Long) is { } end ? ChainAssembler.Assemble(parts, mounts, setting with { FocalLengthMm = end }) : shortEnd;
-        return new(group, body, lens, links, shown, shortEnd, longEnd);
+        return new(group, body, lens, links, front, modes, shortEnd, longEnd, CarriageChecks.IrisOf(Anatomy.Of(parts, setting, [])));
     }
 }

@@ -8,17 +8,16 @@ namespace Juxtopsis.Core.Fitting;
 /// rigs at a time, so that a page stays quick; the answer is the same however many.
 /// </summary>
 /// <remarks>
-/// Of each body and lens the best way and mode counts. Where a zoom frames from a range of standpoints, both ends and three places
-/// evenly between are tried, and the one that the wish likes best is proposed; for all wishes but blur and depth an end is exactly
-/// the best. The aperture is the widest that keeps what the brief asks to be sharp or readable; for the deepest zone the narrowest
-/// that diffraction, the lens and the brief allow.
+/// Of each body and lens the best way and mode counts. First go those that nothing speaks against, then those that cost something or of which
+/// something is not known, then the spoilt, too few pixels among them; within these the wish decides, at the best standpoint of each
+/// (<see cref="StandpointSearch"/>). The aperture is the widest that keeps what the shot asks to be sharp or readable; for the deepest zone the narrowest
+/// that diffraction, the lens, the light and the shot allow.
 /// </remarks>
 public sealed class FitSearch
 {
     /// <summary>Of misses fewer are told than of fits.</summary>
     public const int UsualMisses = 12;
 
-    private const int Places = 5;
     private const int Kinds = 16;
 
     private readonly FittingShelf shelf;
@@ -27,6 +26,7 @@ public sealed class FitSearch
     private readonly RigChoice? before;
     private readonly Dictionary<int, Found> fits = [];
     private readonly Dictionary<int, Missed> misses = [];
+    private readonly List<Found> all = [];
     private int next;
 
     /// <summary>Begins a search.</summary>
@@ -35,16 +35,17 @@ public sealed class FitSearch
     /// <param name="brief">What is wanted.</param>
     /// <param name="conventions">What figures go by; distances are from the sensor mark here whatever they say.</param>
     /// <param name="wish">What decides the order.</param>
-    /// <param name="before">The rig of the shot before; null when there is none.</param>
-    public FitSearch(FittingShelf shelf, Site site, ShotBrief brief, Conventions conventions, Wish wish, RigChoice? before = null)
+    /// <param name="before">The rig of the shot before; null when there is none, and then the least change is the least weight.</param>
+    /// <param name="rules">What a proposal must keep; all of it when left out.</param>
+    public FitSearch(FittingShelf shelf, Site site, ShotBrief brief, Conventions conventions, Wish wish, RigChoice? before = null, FitRules? rules = null)
     {
         ArgumentNullException.ThrowIfNull(shelf);
         ArgumentNullException.ThrowIfNull(site);
         ArgumentNullException.ThrowIfNull(brief);
         this.shelf = shelf;
-        this.wish = wish;
+        this.wish = wish == Wish.LeastChange && before is null ? Wish.LeastWeight : wish;
         this.before = before;
-        question = new(site, brief, conventions with { DistanceFrom = DistanceMark.SensorMark }, shelf.Modes);
+        question = new(site, brief, conventions with { DistanceFrom = DistanceMark.SensorMark }, rules ?? FitRules.All, shelf.Modes);
     }
 
     /// <summary>How many rigs there are to ask.</summary>
@@ -56,11 +57,17 @@ public sealed class FitSearch
     /// <summary>How many settings of rigs were looked at: a rig in each of its modes.</summary>
     public int Looked { get; private set; }
 
+    /// <summary>What decides the order: least weight where the least change has nothing before it.</summary>
+    public Wish Wish => wish;
+
     internal FitQuestion Question => question;
 
     internal FittingShelf Shelf => shelf;
 
     internal IReadOnlyDictionary<int, Found> Fits => fits;
+
+    /// <summary>Every way to join a body and a lens that gives the shot, in its best mode.</summary>
+    internal IReadOnlyList<Found> Ways => all;
 
     /// <summary>For each body and lens and each thing in the way the nearest miss: one mode may be too long where another is not soft.</summary>
     internal IEnumerable<Missed> Misses => misses.Values;
@@ -94,101 +101,76 @@ public sealed class FitSearch
 
     private void Ask(FitRig rig)
     {
+        Found? best = null;
         foreach (var mode in rig.Modes)
         {
             Looked++;
-            var where = question.Where(rig, mode);
-            if (where.Miss.Kind != MissKind.None)
+            var answer = question.Ask(rig, mode, wish);
+            if (answer.Best is null)
             {
-                Miss(rig, mode, where, null, where.Miss);
+                Miss(rig, mode, answer.Nearest, answer.Miss);
                 continue;
             }
 
-            var (best, score, off) = ((FitPoint?)null, double.PositiveInfinity, (FitPoint?)null);
-            var places = where.FromMm < where.ToMm ? Places : 1;
-            for (var i = 0; i < places; i++)
+            var found = Of(rig, mode, answer);
+            var known = fits.GetValueOrDefault(rig.Group);
+            var ways = (known?.Ways ?? 0) + 1;
+            if (known is null || found.StandsAgainst(known) < 0)
             {
-                var at = places == 1 ? where.FromMm : where.FromMm + (where.ToMm - where.FromMm) * i / (places - 1);
-                var point = question.At(rig, mode, where, at);
-                if (point.Miss.Kind != MissKind.None)
-                {
-                    off = off is { } o && o.Miss.Off <= point.Miss.Off ? off : point;
-                    continue;
-                }
-
-                point = wish == Wish.Deepest ? point.Closed() : point;
-                var points = Score(rig, mode, point);
-                if (best is null || points < score)
-                {
-                    (best, score) = (point, points);
-                }
+                fits[rig.Group] = known = found;
             }
 
-            if (best is { } found)
-            {
-                Fit(rig, mode, where, found, score);
-            }
-            else
-            {
-                Miss(rig, mode, where, off, off!.Value.Miss);
-            }
+            known.Ways = ways;
+            best = best is null || found.StandsAgainst(best) < 0 ? found : best;
+        }
+
+        if (best is not null)
+        {
+            all.Add(best);
         }
     }
 
+    /// <summary>A rig that gives the shot, with how it stands.</summary>
+    internal Found Of(FitRig rig, FitMode mode, in FitAnswer answer) =>
+        new(rig, mode, answer.FromMm, answer.ToMm, answer.Best!, question.BurdenOf(rig, mode, question.FrameOf(rig, mode)), Score(rig, mode, answer.Best!));
+
     /// <summary>The smaller, the better.</summary>
-    private double Score(FitRig rig, FitMode mode, in FitPoint point) => wish switch
+    private double Score(FitRig rig, FitMode mode, FitPoint point) => wish switch
     {
-        Wish.MostBlur => -point.BlurShare,
-        Wish.Deepest => -Math.Min(point.DepthMm, 1e12),
-        Wish.Farthest => -point.DistanceMm,
-        Wish.Nearest => point.DistanceMm,
-        Wish.LeastChange when before is not null => before.ChangeTo(rig, mode),
+        Wish.LeastChange => before!.ChangeTo(rig, mode),
         Wish.Owned => (double)rig.Holding,
-        _ => Weight(rig),
+        Wish.LeastWeight => Weight(rig),
+        _ => point.Score(wish),
     };
 
     /// <summary>Weights that are not wholly known come after those that are.</summary>
     private static double Weight(FitRig rig) => rig.WeightG + (rig.WeightUnknown ? 1e7 : 0);
 
-    private void Fit(FitRig rig, FitMode mode, in Standpoints where, in FitPoint point, double score)
-    {
-        var known = fits.GetValueOrDefault(rig.Group);
-        if (known is null || known.Rig.LosesMuch && !rig.LosesMuch || known.Rig.LosesMuch == rig.LosesMuch && score <= known.Score)
-        {
-            var found = new Found(rig, mode, where, point, score) { Ways = known?.Ways ?? 0 };
-            if (known is null || found.StandsAgainst(known) < 0)
-            {
-                fits[rig.Group] = known = found;
-            }
-        }
-
-        known.Ways++;
-    }
-
-    private void Miss(FitRig rig, FitMode mode, in Standpoints where, FitPoint? point, Shortfall shortfall)
+    private void Miss(FitRig rig, FitMode mode, FitPoint? point, Shortfall shortfall)
     {
         var key = rig.Group * Kinds + (int)shortfall.Kind;
         if (!misses.TryGetValue(key, out var known) || shortfall.Off < known.Shortfall.Off)
         {
-            misses[key] = new(rig, mode, where, point, shortfall);
+            misses[key] = new(rig, mode, point, shortfall);
         }
     }
 
     /// <summary>A rig that gives the shot.</summary>
-    internal sealed record Found(FitRig Rig, FitMode Mode, Standpoints Where, FitPoint Point, double Score)
+    internal sealed record Found(FitRig Rig, FitMode Mode, double FromMm, double ToMm, FitPoint Point, Burden Burden, double Score)
     {
         /// <summary>Ways and modes of this body and lens that give it.</summary>
-        public int Ways { get; set; }
+        public int Ways { get; set; } = 1;
 
         /// <summary>Below 0 when it is the better of two.</summary>
         public int StandsAgainst(Found other) =>
-            Rig.LosesMuch != other.Rig.LosesMuch ? Rig.LosesMuch.CompareTo(other.Rig.LosesMuch)
+            Burden.Against(other.Burden) is not 0 and var burden ? burden
             : !Score.Equals(other.Score) ? Score.CompareTo(other.Score)
+            : Burden.Costs != other.Burden.Costs ? Burden.Costs.CompareTo(other.Burden.Costs)
             : Rig.Links.Count != other.Rig.Links.Count ? Rig.Links.Count.CompareTo(other.Rig.Links.Count)
             : !Weight(Rig).Equals(Weight(other.Rig)) ? Weight(Rig).CompareTo(Weight(other.Rig))
             : Rig.Group.CompareTo(other.Rig.Group);
     }
 
     /// <summary>A rig that does not.</summary>
-    internal sealed record Missed(FitRig Rig, FitMode Mode, Standpoints Where, FitPoint? Point, Shortfall Shortfall);
+    internal sealed record Missed(FitRig Rig, FitMode Mode, FitPoint? Point, Shortfall Shortfall);
 }

@@ -1,6 +1,8 @@
 using System.Globalization;
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Quantities;
+using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Fitting;
 
@@ -27,6 +29,36 @@ public sealed class FitWords(LengthUnit unit)
         };
     }
 
+    /// <summary>What speaks against a rig that gives a shot.</summary>
+    /// <param name="fit">The rig.</param>
+    /// <returns>What was found about its parts, its mode and its pixels, the weightiest first, each kind once.</returns>
+    public static IReadOnlyList<Finding> Against(Fit fit)
+    {
+        ArgumentNullException.ThrowIfNull(fit);
+        var (rig, mode) = (fit.Rig, fit.Mode);
+        var found = rig.Findings.Where(f => f.Severity != Severity.Note || f.Kind is FindingKind.CircleUnknown or FindingKind.CarriageUnknown or FindingKind.GlassPlaceUnknown).ToList();
+        if (fit.Report.Sensor.Enlargement is { } enlarged && fit.Report.Reasons.HasFlag(Reasons.Enlarged))
+        {
+            found.Add(new(
+                FindingKind.TooFewPixels, Severity.Spoils, 0, -1, $"{mode.Item.Name} records too few pixels for delivery: they are enlarged {LengthWords.Number(Math.Round(enlarged, 2))} times.",
+                "Use a mode with more pixels, or deliver smaller."));
+        }
+
+        if (!mode.Shows(rig.Squeeze))
+        {
+            found.Add(new(
+                FindingKind.SqueezeNotShown, Severity.Costs, 0, -1, $"{mode.Item.Name} is not known to show a squeeze of {LengthWords.Number(Math.Round(rig.Squeeze, 3))}× as it should look.",
+                "Use a screen that desqueezes, and stretch the picture afterwards."));
+        }
+
+        if (mode.Rates.Count == 0)
+        {
+            found.Add(new(FindingKind.RatesUnknown, Severity.Note, 0, -1, $"The frame rates of {mode.Item.Name} are not known; it is taken to offer this one.", "Give its rates on the Shelf."));
+        }
+
+        return [.. found.DistinctBy(f => (f.Kind, f.Part)).OrderBy(f => f.Severity)];
+    }
+
     /// <summary>From where a rig gives a shot, and how it is set.</summary>
     /// <param name="fit">The rig.</param>
     /// <returns>A few words.</returns>
@@ -39,15 +71,15 @@ public sealed class FitWords(LengthUnit unit)
     /// <summary>What an order goes by.</summary>
     /// <param name="wish">The wish.</param>
     /// <returns>A sentence.</returns>
-    public static string Order(Wish wish) => wish switch
+    public static string Order(Wish wish) => "Those that nothing speaks against first, then those at a cost, then the spoilt. Within these: " + wish switch
     {
-        Wish.MostBlur => "By the disc that a point behind becomes, as a share of the picture's height; each as open, and from where it blurs most, as the shot allows.",
-        Wish.Deepest => "By the depth of the sharp zone; each closed as far as diffraction does not soften it.",
-        Wish.LeastWeight => "By the weight of body, lens and adapters; unknown weights last.",
-        Wish.Farthest => "The camera farthest from the subject first.",
-        Wish.Nearest => "The camera nearest to the subject first.",
-        Wish.LeastChange => "By how many of body, lens and adapter differ from the shot before; another mode counts little.",
-        _ => "Ours before borrowed before hired; the lighter first.",
+        Wish.MostBlur => "by the disc that a point behind becomes, as a share of the picture's height; each as open, and from where it blurs most, as the shot allows.",
+        Wish.Deepest => "by the depth of the sharp zone; each closed as far as diffraction does not soften it and the accepted sensitivity goes.",
+        Wish.LeastWeight => "by the weight of body, lens and adapters; unknown weights last.",
+        Wish.Farthest => "the camera farthest from the subject first.",
+        Wish.Nearest => "the camera nearest to the subject first.",
+        Wish.LeastChange => "by how many of body, lens and adapter differ from the shot before; another mode counts little.",
+        _ => "ours before borrowed before hired; the lighter first.",
     };
 
     /// <summary>By how much a rig misses.</summary>
@@ -64,7 +96,10 @@ public sealed class FitWords(LengthUnit unit)
             MissKind.TooWide => $"{Far(by)} too far off: it must come nearer than it may.",
             MissKind.NearestFocus => by > 0.5 ? $"Does not focus so near, by {Far(by)}." : "Does not draw it so large.",
             MissKind.DarkCorners => $"{Percent(by)} of the picture stays dark.",
-            MissKind.TooSlow => $"No mode is fast enough, by {Number(by)} times.",
+            MissKind.FocusEnds => $"Focuses no farther than {Far(by)}.",
+            MissKind.RateNotOffered => $"Does not offer that frame rate; the nearest is {Number(by)} fps.",
+            MissKind.IrisStuck => double.IsInfinity(by) ? "Its iris stays wide open." : $"Its iris stays wide open here, and would have to be closed {Stops(by)}.",
+            MissKind.TooDark => $"Too dark by {Stops(by)}, at the highest sensitivity that is accepted.",
             MissKind.NotSharp => double.IsInfinity(by) ? "Would have to be sharp up to its front." : $"Cannot close far enough, by {Stops(by)}.",
             MissKind.NotSoft => double.IsInfinity(by) ? "Nothing is behind the subject that could blur." : $"Not open enough for so soft a background, by {Stops(by)}.",
             _ => double.IsInfinity(by) ? "What must be sharp leaves nothing soft behind." : $"What must be sharp wants it closed {Stops(by)} farther than what must be soft.",
@@ -87,7 +122,9 @@ public sealed class FitWords(LengthUnit unit)
             RemedyKind.CloseUp or RemedyKind.Tube => $"Add {remedy.ItemName}",
             RemedyKind.OtherLens => $"{remedy.ItemName} instead",
             RemedyKind.MovesLess => $"Subject moves {Far(remedy.Value)} at most",
-            RemedyKind.SlowerRate => $"{Number(remedy.Value)} fps",
+            RemedyKind.OfferedRate => $"{Number(remedy.Value)} fps",
+            RemedyKind.BehindAsItComes => "Let what is behind be as it comes",
+            RemedyKind.MoreLight => $"{Stops(remedy.Change)} more light",
             _ => remedy.Carriage switch { Carriage.HandHeld => "By hand", Carriage.Shoulder => "On the shoulder", _ => "On a clamp" },
         };
     }

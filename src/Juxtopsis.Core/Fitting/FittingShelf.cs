@@ -15,6 +15,7 @@ public sealed class FittingShelf
     private readonly List<(GearItem Body, IReadOnlyList<FitMode> Modes)> bodies;
     private readonly List<GearItem> lenses;
     private readonly List<FitRig> rigs = [];
+    private readonly Dictionary<(FitRig Rig, GearItem Added, int At), FitRig?> variants = [];
 
     /// <summary>Begins with some gear.</summary>
     /// <param name="items">Bodies, lenses, adapters, mounts; other kinds are left aside, and so are bodies without a mode and lenses that bend straight lines, since what they frame is not reckoned here.</param>
@@ -51,10 +52,71 @@ public sealed class FittingShelf
     /// <summary>Tubes, the shortest first.</summary>
     internal IReadOnlyList<GearItem> Tubes { get; }
 
-    /// <summary>True when a tube can stand before the lens of a rig, behind what joins it.</summary>
-    internal bool Joins(GearItem tube, FitRig rig) =>
-        mounts.Takes(tube.Get(AdapterFields.LensMount), rig.Lens.Get(LensFields.Mount))
-        && (rig.Links.Count > 0 ? [rig.Links[^1].Get(AdapterFields.LensMount)] : rig.Body.Get(BodyFields.Mounts)).Any(m => mounts.Takes(m, tube.Get(AdapterFields.BodyMount)));
+    /// <summary>A rig with a close-up lens in front.</summary>
+    /// <param name="rig">The rig.</param>
+    /// <param name="closeUp">The close-up lens.</param>
+    /// <returns>The rig; null when it does not screw on, or the threads are not known to fit.</returns>
+    internal FitRig? WithCloseUp(FitRig rig, GearItem closeUp) => Variant(rig, closeUp, rig.Links, [.. rig.Front, closeUp]) is { } made
+        && made.Findings.All(f => f.Kind != FindingKind.ThreadUnknown) ? made : null;
+
+    /// <summary>A rig with a tube, in each place where its mounts fit: next to the lens, and behind what joins it.</summary>
+    /// <param name="rig">The rig.</param>
+    /// <param name="tube">The tube.</param>
+    /// <returns>The rigs, the one with the tube next to the lens first.</returns>
+    internal IEnumerable<FitRig> WithTube(FitRig rig, GearItem tube)
+    {
+        if (ReferenceEquals(rig.Body, rig.Lens))
+        {
+            yield break;
+        }
+
+        for (var at = rig.Links.Count; at >= 0; at--)
+        {
+            if (Variant(rig, tube, [.. rig.Links.Take(at), tube, .. rig.Links.Skip(at)], rig.Front) is { } made)
+            {
+                yield return made;
+            }
+        }
+    }
+
+    /// <summary>One rig by its parts alone.</summary>
+    /// <param name="choice">Its parts; tubes are among the links.</param>
+    /// <returns>A shelf with that rig in all of its modes, or in the one that is punched in; empty when a part is not here or they do not go together.</returns>
+    public FittingShelf Alone(RigChoice choice)
+    {
+        ArgumentNullException.ThrowIfNull(choice);
+        GearItem? Find(Guid id) => items.FirstOrDefault(i => i.Id == id);
+        var alone = new FittingShelf(items.Where(i => i.Kind == GearKind.Mount)) { Modes = Modes };
+        alone.Done = alone.Pairs;
+        var known = bodies.FirstOrDefault(b => b.Body.Id == choice.Body);
+        GearItem?[] links = [.. choice.Links.Select(Find)];
+        GearItem?[] front = [.. choice.Front.Select(Find)];
+        if (known.Body is null || Find(choice.Lens) is not { } lens || links.Any(l => l is null) || front.Any(f => f is null))
+        {
+            return alone;
+        }
+
+        IReadOnlyList<FitMode> modes = choice.PunchIn > 1 ? [.. known.Modes.Where(m => m.Item.Name == choice.Mode).Select(m => m.Punched(choice.PunchIn))] : known.Modes;
+        alone.bodies.Add(known);
+        if (modes.Count > 0 && FitRig.Of(0, known.Body, lens, links!, front!, modes, mounts) is { } rig)
+        {
+            alone.rigs.Add(rig);
+        }
+
+        return alone;
+    }
+
+    private FitRig? Variant(FitRig rig, GearItem added, IReadOnlyList<GearItem> links, IReadOnlyList<GearItem> front)
+    {
+        var key = (rig, added, links.Count == rig.Links.Count ? -1 : links.TakeWhile(l => !ReferenceEquals(l, added)).Count());
+        if (!variants.TryGetValue(key, out var made))
+        {
+            made = FitRig.Of(rig.Group, rig.Body, rig.Lens, links, front, rig.Modes, mounts);
+            variants.Add(key, made);
+        }
+
+        return made;
+    }
 
     /// <summary>Modes of all bodies: their numbers are below this.</summary>
     internal int Modes { get; private set; }
@@ -98,7 +160,7 @@ public sealed class FittingShelf
             {
                 if (Done % each == 0)
                 {
-                    Add(FitRig.Of(Done, body, body, [], modes, mounts));
+                    Add(FitRig.Of(Done, body, body, [], [], modes, mounts));
                 }
             }
             else if (lenses.Count > 0)
@@ -106,7 +168,7 @@ public sealed class FittingShelf
                 var lens = lenses[Done % each];
                 foreach (var links in joining.Between(body, lens))
                 {
-                    Add(FitRig.Of(Done, body, lens, links, modes, mounts));
+                    Add(FitRig.Of(Done, body, lens, links, [], modes, mounts));
                 }
             }
         }

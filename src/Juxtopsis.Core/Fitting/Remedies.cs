@@ -5,7 +5,9 @@ using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Fitting;
 
-/// <summary>Finds what would let a rig give a shot. Each remedy is tried before it is offered.</summary>
+/// <summary>
+/// Finds what would let a rig give a shot. Each remedy is asked of the same search, with all that the shot wishes and all rules, before it is offered.
+/// </summary>
 internal sealed class Remedies
 {
     /// <summary>Rounding must not undo a remedy that only just helps.</summary>
@@ -13,47 +15,56 @@ internal sealed class Remedies
 
     private const int Halvings = 50;
 
+    /// <summary>The brightest that a place can be made in earnest, EV at ISO 100: full sun.</summary>
+    private const double BrightestEv = 16;
+
+    private readonly FitSearch search;
     private readonly FitQuestion question;
-    private readonly FittingShelf shelf;
     private readonly ILookup<Guid, FitSearch.Found> fitsByBody;
 
-    public Remedies(FitQuestion question, FittingShelf shelf, IReadOnlyList<FitSearch.Found> fits)
+    public Remedies(FitSearch search, IReadOnlyList<FitSearch.Found> fits)
     {
-        (this.question, this.shelf) = (question, shelf);
+        (this.search, question) = (search, search.Question);
         fitsByBody = fits.ToLookup(f => f.Rig.Body.Id);
     }
 
     /// <summary>What would help a rig, in its mode that comes nearest: what changes least for the crew first.</summary>
     public IReadOnlyList<Remedy> For(FitSearch.Missed miss)
     {
-        var (rig, mode, site) = (miss.Rig, miss.Mode, question.Site);
+        var (rig, mode) = (miss.Rig, miss.Mode);
         IEnumerable<Remedy?> remedies = miss.Shortfall.Kind switch
         {
             MissKind.TooLong => [OtherLens(miss), SubjectBack(rig, mode, miss.Shortfall.By), OtherAxis(rig, mode), Reframed(rig, mode, question.FarthestMm(rig), atLong: false)],
             MissKind.TooWide => [PunchedIn(rig, mode, Widening(rig, mode)), OtherLens(miss), Reframed(rig, mode, question.NearestMm(rig), atLong: true)],
-            MissKind.NearestFocus => [.. Closer(rig, mode), OtherLens(miss), Reframed(rig, mode, 0, atLong: true)],
+            MissKind.NearestFocus => [CloseUp(rig, mode), Tube(rig, mode), OtherLens(miss), Reframed(rig, mode, 0, atLong: true)],
             MissKind.DarkCorners => [PunchedIn(rig, mode, Uncovered(rig, mode)), OtherLens(miss)],
             MissKind.NoPlace => [OtherCarriage(rig, mode), SubjectBack(rig, mode, miss.Shortfall.By), OtherAxis(rig, mode)],
-            MissKind.TooSlow => [Slower(rig)],
-            MissKind.NotSharp => [LessMove(miss), OtherLens(miss)],
-            MissKind.NotSoft => [Forward(miss), OtherLens(miss)],
-            MissKind.Contradiction => [LessMove(miss), Forward(miss)],
-            _ => [],
+            MissKind.RateNotOffered => [OfferedRate(rig)],
+            MissKind.NotSharp or MissKind.IrisStuck => [LessMove(miss), BehindAsItComes(rig, mode), OtherLens(miss)],
+            MissKind.NotSoft => [Forward(miss), BehindAsItComes(rig, mode), OtherLens(miss)],
+            MissKind.Contradiction => [LessMove(miss), Forward(miss), BehindAsItComes(rig, mode)],
+            MissKind.TooDark => [LessMove(miss), OtherLens(miss), MoreLight(miss)],
+            _ => [OtherLens(miss)],
         };
         return [.. remedies.OfType<Remedy>()];
     }
 
-    private bool Gives(Remedy remedy, FitRig rig, FitMode mode) =>
-        Gives(question.After(remedy), rig, mode);
-
-    private static bool Gives(FitQuestion asked, FitRig rig, FitMode mode)
-    {
-        var where = asked.Where(rig, mode);
-        return where.Miss.Kind == MissKind.None
-            && (asked.At(rig, mode, where, where.FromMm).Miss.Kind == MissKind.None || asked.At(rig, mode, where, where.ToMm).Miss.Kind == MissKind.None);
-    }
+    private bool Gives(Remedy remedy, FitRig rig, FitMode mode) => question.After(remedy).Ask(rig, mode, search.Wish).Best is not null;
 
     private Remedy? Tried(Remedy remedy, FitRig rig, FitMode mode) => Gives(remedy, rig, mode) ? remedy : null;
+
+    /// <summary>A remedy that is another rig, when that gives the shot and the evaluator agrees.</summary>
+    private Remedy? Instead(Remedy remedy, FitRig rig, FitMode mode)
+    {
+        var answer = question.Ask(rig, mode, search.Wish);
+        if (answer.Best is null)
+        {
+            return null;
+        }
+
+        var fit = FitResult.ToFit(question, search.Of(rig, mode, answer));
+        return FitResult.Confirms(question, fit) ? remedy with { With = fit } : null;
+    }
 
     private Remedy? SubjectBack(FitRig rig, FitMode mode, double by)
     {
@@ -66,36 +77,37 @@ internal sealed class Remedies
     private Remedy? OtherAxis(FitRig rig, FitMode mode) =>
         question.Site is { LengthMm: not null, WidthMm: not null } && !question.Brief.IsOverhead ? Tried(new(RemedyKind.OtherAxis, 0, 0), rig, mode) : null;
 
+    private Remedy? BehindAsItComes(FitRig rig, FitMode mode) =>
+        question.Brief.Behind == BehindWish.AsItComes ? null : Tried(new(RemedyKind.BehindAsItComes, 0, 0), rig, mode);
+
     /// <summary>The lens on the same body that gives the shot and whose focal length is nearest.</summary>
     private Remedy? OtherLens(FitSearch.Missed miss)
     {
-        var wanted = miss.Rig.AtShort.FocalLengthMm * miss.Rig.AtShort.Optics.Magnification;
+        var wanted = miss.Rig.ShortMm * miss.Rig.Magnification;
         var other = fitsByBody[miss.Rig.Body.Id]
-            .OrderBy(f => Math.Abs(PortableMath.Log2(f.Point.FocalLengthMm * f.Rig.AtShort.Optics.Magnification / wanted))).ThenBy(f => f.Rig.Group).FirstOrDefault();
+            .Where(f => !ReferenceEquals(f.Rig.Lens, f.Rig.Body))
+            .OrderBy(f => f.Burden.Tier).ThenBy(f => Math.Abs(PortableMath.Log2(f.Point.FocalLengthMm * f.Rig.Magnification / wanted))).ThenBy(f => f.Rig.Group).FirstOrDefault();
         return other is null ? null
-            : new(RemedyKind.OtherLens, other.Point.FocalLengthMm, other.Point.FocalLengthMm - miss.Rig.AtShort.FocalLengthMm) { Item = other.Rig.Lens.Id, ItemName = other.Rig.Lens.Name };
+            : Instead(new(RemedyKind.OtherLens, other.Point.FocalLengthMm, other.Point.FocalLengthMm - miss.Rig.ShortMm) { ItemName = other.Rig.Lens.Name }, other.Rig, other.Mode);
     }
 
     /// <summary>The picture that the rig does give from a place, or as near as it focuses.</summary>
     private Remedy? Reframed(FitRig rig, FitMode mode, double distanceMm, bool atLong)
     {
-        var end = atLong ? rig.AtLong : rig.AtShort;
-        var travel = RigEvaluator.TravelOf(end, end.Optics.Magnification * end.FocalLengthMm);
-        var nearest = travel.NearestMm();
         if (distanceMm > 0 && distanceMm < question.NearestMm(rig))
         {
             return null;
         }
 
         // At the very nearest mark rounding could fall on the wrong side of it.
-        var m = distanceMm > nearest ? travel.FocusAt(distanceMm).Magnification : travel.LargestMagnification() / Margin;
+        var travel = (atLong ? rig.LongChain : rig.ShortChain).Travel;
+        var m = distanceMm > travel.NearestMm() && distanceMm <= travel.FarthestMm() ? travel.FocusAt(distanceMm).Magnification : travel.LargestMagnification() / Margin;
         if (m is not > 0)
         {
             return null;
         }
 
-        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, question.Brief.DeliveryAspect);
-        var height = used.HeightMm / m.Value;
+        var height = question.FrameOf(rig, mode).Used.HeightMm / m.Value;
         height *= height > question.Frame.HeightMm ? Margin : 1 / Margin;
         return Tried(new(RemedyKind.OtherFraming, height, height - question.Frame.HeightMm), rig, mode);
     }
@@ -103,52 +115,29 @@ internal sealed class Remedies
     /// <summary>How many times tighter the picture must be than what the long end gives from the nearest place.</summary>
     private double Widening(FitRig rig, FitMode mode)
     {
-        var travel = RigEvaluator.TravelOf(rig.AtLong, rig.AtLong.Optics.Magnification * rig.AtLong.FocalLengthMm);
+        var travel = rig.LongChain.Travel;
         var there = Math.Max(question.NearestMm(rig), travel.NearestMm());
-        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, question.Brief.DeliveryAspect);
-        return used.HeightMm / travel.FocusAt(there).Magnification / question.Frame.HeightMm * Margin;
+        return there > travel.FarthestMm() ? 1 : question.FrameOf(rig, mode).Used.HeightMm / travel.FocusAt(there).Magnification / question.Frame.HeightMm * Margin;
     }
 
-    private double Uncovered(FitRig rig, FitMode mode)
-    {
-        var used = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, question.Brief.DeliveryAspect);
-        var circle = rig.CircleMm!.Value;
-        return Math.Sqrt(used.WidthMm * used.WidthMm + used.HeightMm * used.HeightMm) / circle * Margin;
-    }
+    private double Uncovered(FitRig rig, FitMode mode) => question.FrameOf(rig, mode).DiagonalMm / rig.CircleMm!.Value * Margin;
 
-    /// <summary>Punch-in, as far as there are recorded pixels for what is delivered.</summary>
+    /// <summary>Punch-in, as far as the mode's electronic zoom or the recorded pixels go for what is delivered.</summary>
     private Remedy? PunchedIn(FitRig rig, FitMode mode, double times)
     {
-        var pixels = mode.Recorded is { } recorded && question.Brief.DeliveryWidthPx is { } asked ? recorded.Width * rig.Squeeze / asked : double.PositiveInfinity;
-        if (times <= 1 || times > pixels)
-        {
-            return null;
-        }
-
-        return Gives(question, rig, mode.Punched(times)) ? new(RemedyKind.PunchIn, times, times - 1) : null;
+        var room = question.FrameOf(rig, mode).Enlargement is { } enlargement ? ReasonFinder.MeasuringError / enlargement : double.PositiveInfinity;
+        return times <= 1 || times > room ? null : Instead(new(RemedyKind.PunchIn, times, times - 1), rig, mode.Punched(times));
     }
 
-    /// <summary>The weakest close-up lens and the shortest tube of the shelf that bring the rig near enough.</summary>
-    private IEnumerable<Remedy?> Closer(FitRig rig, FitMode mode)
-    {
-        var m = UsedArea.Trim(mode.WidthMm, mode.HeightMm, rig.Squeeze, question.Brief.DeliveryAspect).HeightMm / question.Frame.HeightMm;
-        bool Reaches(double dioptres, double tube) => new[] { rig.AtLong, rig.AtShort }.Any(end =>
-        {
-            var travel = RigEvaluator.TravelOf(end with { CloseUpDioptres = dioptres, ExtensionMm = tube }, end.Optics.Magnification * end.FocalLengthMm);
-            var distance = travel.DistanceForMm(m);
-            return m <= (travel.LargestMagnification() ?? 1) && distance >= question.NearestMm(rig) + 20 && distance <= question.FarthestMm(rig)
-                && distance >= travel.NearestMm() && distance <= travel.FarthestMm();
-        });
-        var closeUp = shelf.CloseUps.FirstOrDefault(c => Reaches(c.Get(FrontFields.Dioptres) ?? 0, 0) && Screws(c, rig.Lens));
-        yield return closeUp is null ? null : new(RemedyKind.CloseUp, closeUp.Get(FrontFields.Dioptres) ?? 0, 0) { Item = closeUp.Id, ItemName = closeUp.Name };
-        var tube = ReferenceEquals(rig.Body, rig.Lens) ? null : shelf.Tubes.FirstOrDefault(t => Reaches(0, t.Get(AdapterFields.Extension) ?? 0) && shelf.Joins(t, rig));
-        yield return tube is null ? null : new(RemedyKind.Tube, tube.Get(AdapterFields.Extension) ?? 0, 0) { Item = tube.Id, ItemName = tube.Name };
-    }
+    /// <summary>The weakest close-up lens of the shelf with which the rig gives the shot.</summary>
+    private Remedy? CloseUp(FitRig rig, FitMode mode) => search.Shelf.CloseUps
+        .Select(item => search.Shelf.WithCloseUp(rig, item) is { } made ? Instead(new(RemedyKind.CloseUp, item.Get(FrontFields.Dioptres) ?? 0, 0) { ItemName = item.Name }, made, mode) : null)
+        .FirstOrDefault(r => r is not null);
 
-    /// <summary>A close-up lens screws on where the threads are the same; where either is not known, that is to be tried by hand.</summary>
-    private static bool Screws(GearItem closeUp, GearItem lens) =>
-        lens.Get(LensFields.NoFilters) != true
-        && (closeUp.Get(CommonFields.RearThread) is not { } rear || lens.Get(LensFields.FilterThread) is not { } thread || rear == thread);
+    /// <summary>The shortest tube of the shelf with which the rig gives the shot, in the place where it does.</summary>
+    private Remedy? Tube(FitRig rig, FitMode mode) => search.Shelf.Tubes
+        .SelectMany(item => search.Shelf.WithTube(rig, item).Select(made => Instead(new(RemedyKind.Tube, item.Get(AdapterFields.Extension) ?? 0, 0) { ItemName = item.Name }, made, mode)))
+        .FirstOrDefault(r => r is not null);
 
     private Remedy? OtherCarriage(FitRig rig, FitMode mode)
     {
@@ -163,24 +152,31 @@ internal sealed class Remedies
         return null;
     }
 
-    private Remedy? Slower(FitRig rig)
-    {
-        var fastest = rig.Modes.MaxBy(m => m.FastestFps)!;
-        return Tried(new(RemedyKind.SlowerRate, fastest.FastestFps, fastest.FastestFps - question.Brief.Fps), rig, fastest);
-    }
+    /// <summary>The rate of any of the rig's modes that is nearest to what is asked, and with which it gives the shot.</summary>
+    private Remedy? OfferedRate(FitRig rig) => rig.Modes
+        .SelectMany(mode => mode.Rates.Select(rate => (Mode: mode, Rate: rate)))
+        .OrderBy(o => Math.Max(o.Rate / question.Brief.Fps, question.Brief.Fps / o.Rate)).ThenBy(o => o.Rate)
+        .Select(o => Tried(new(RemedyKind.OfferedRate, o.Rate, o.Rate - question.Brief.Fps), rig, o.Mode))
+        .FirstOrDefault(r => r is not null);
 
-    /// <summary>How far the subject may move so that it stays sharp, and what is behind stays soft.</summary>
+    /// <summary>How far the subject may move so that it stays sharp with what lens, light and softness behind allow.</summary>
     private Remedy? LessMove(FitSearch.Missed miss)
     {
-        if (miss.Point is not { } point)
+        if (miss.Point is not { AtOne.SubjectFromPupilMm: > 0 } point)
         {
             return null;
         }
 
-        // N = e·f·m/c and e = h/(a − h), the other way about.
-        var e = Math.Min(point.NarrowestFNumber, point.SoftFNumber) * point.CircleMm / (point.FocusedMm * point.Magnification);
-        var moves = 2 * point.SubjectMm * e / (1 + e) / Margin;
+        // The zone in front at the narrowest that is left.
+        var zone = SharpZone.Of(point.AtOne with { PupilMm = point.AtOne.PupilMm / point.MostFNumber }, point.CircleMm);
+        var moves = 2 * zone.InFrontMm / Margin;
         return moves < question.Brief.MovesMm ? Tried(new(RemedyKind.MovesLess, moves, moves - question.Brief.MovesMm), miss.Rig, miss.Mode) : null;
+    }
+
+    private Remedy? MoreLight(FitSearch.Missed miss)
+    {
+        var ev = question.Site.BrightnessEv + miss.Shortfall.By * Margin + 1e-9;
+        return ev is { } value && value <= BrightestEv ? Tried(new(RemedyKind.MoreLight, value, miss.Shortfall.By), miss.Rig, miss.Mode) : null;
     }
 
     /// <summary>How far the subject must come forward so that what is behind blurs enough, by halving.</summary>

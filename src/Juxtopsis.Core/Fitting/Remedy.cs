@@ -32,26 +32,35 @@ public enum RemedyKind
     /// <summary>The subject moves less.</summary>
     MovesLess,
 
-    /// <summary>A slower frame rate.</summary>
-    SlowerRate,
+    /// <summary>A frame rate that the mode offers.</summary>
+    OfferedRate,
 
     /// <summary>Another way of carrying, with less behind the camera.</summary>
     OtherCarriage,
+
+    /// <summary>What is behind need not be soft, or readable.</summary>
+    BehindAsItComes,
+
+    /// <summary>More light.</summary>
+    MoreLight,
 }
 
 /// <summary>A change after which a rig gives the shot.</summary>
 /// <param name="Kind">What to change.</param>
 /// <param name="Value">
 /// To what: the new distance to what is behind, mm; the new height of the picture, mm; punch-in; dioptres; mm of tube; focal length, mm;
-/// how far the subject may move altogether, mm; frames a second. 0 where that means nothing.
+/// how far the subject may move altogether, mm; frames a second; exposure value at ISO 100. 0 where that means nothing.
 /// </param>
 /// <param name="Change">By how much that differs from now, in the same unit.</param>
 public sealed record Remedy(RemedyKind Kind, double Value, double Change)
 {
-    /// <summary>The lens, close-up lens or tube meant; empty for none.</summary>
-    public Guid Item { get; init; }
+    /// <summary>
+    /// The rig as it gives the shot, where the change is of the rig: another lens, a tube, a close-up lens, punched in. Null where the shot or the place
+    /// changes.
+    /// </summary>
+    public Fit? With { get; init; }
 
-    /// <summary>Its name.</summary>
+    /// <summary>Name of the lens, close-up lens or tube meant; empty for none.</summary>
     public string ItemName { get; init; } = "";
 
     /// <summary>The way of carrying meant.</summary>
@@ -67,6 +76,7 @@ public sealed record Remedy(RemedyKind Kind, double Value, double Change)
         {
             RemedyKind.SubjectBack or RemedyKind.SubjectForward => site with { BehindMm = Value },
             RemedyKind.OtherAxis => site with { Along = site.Along == LooksAlong.Length ? LooksAlong.Width : LooksAlong.Length },
+            RemedyKind.MoreLight => site with { BrightnessEv = Value },
             _ => site,
         };
     }
@@ -81,8 +91,9 @@ public sealed record Remedy(RemedyKind Kind, double Value, double Change)
         {
             RemedyKind.OtherFraming => brief with { Typed = new(Value, IsAcross: false) },
             RemedyKind.MovesLess => brief with { MovesMm = Value },
-            RemedyKind.SlowerRate => brief with { CaptureFps = Value },
+            RemedyKind.OfferedRate => brief with { CaptureFps = Value },
             RemedyKind.OtherCarriage => brief with { Carriage = Carriage, RearMm = null },
+            RemedyKind.BehindAsItComes => brief with { Behind = BehindWish.AsItComes },
             _ => brief,
         };
     }

@@ -29,13 +29,19 @@ public enum Wish
 /// <param name="Body">Identity of the body.</param>
 /// <param name="Mode">Name of its mode.</param>
 /// <param name="Lens">Identity of the lens; that of the camera when it keeps its own.</param>
-/// <param name="Links">Identities of what stands between, from the body on.</param>
+/// <param name="Links">Identities of what stands between, from the body on; tubes too.</param>
 public sealed record RigChoice(Guid Body, string Mode, Guid Lens, IReadOnlyList<Guid> Links)
 {
+    /// <summary>Identities of what is screwed on in front.</summary>
+    public IReadOnlyList<Guid> Front { get; init; } = [];
+
+    /// <summary>Electronic zoom or a crop afterwards; 1 for none.</summary>
+    public double PunchIn { get; init; } = 1;
+
     /// <summary>How many parts of a rig differ from these: body, lens and what joins them count one each, another mode a tenth.</summary>
     internal double ChangeTo(FitRig rig, FitMode mode)
     {
-        var same = rig.Links.Count == Links.Count && rig.Links.Select(l => l.Id).SequenceEqual(Links);
+        var same = rig.Links.Select(l => l.Id).SequenceEqual(Links) && rig.Front.Select(l => l.Id).SequenceEqual(Front);
         return (rig.Body.Id == Body ? 0 : 1) + (rig.Lens.Id == Lens ? 0 : 1) + (same ? 0 : 1) + (mode.Item.Name == Mode ? 0 : 0.1);
     }
 }

@@ -27,6 +27,9 @@ public sealed class GearItem : IEquatable<GearItem>
     /// <summary>Maker and name, as people say it.</summary>
     public string FullName => Get(CommonFields.Maker) is { Length: > 0 } maker ? $"{maker} {Name}" : Name;
 
+    /// <summary>Its weight, g; null when not known.</summary>
+    public double? WeightG => Get(CommonFields.Weight);
+
     /// <summary>The fields of which something is known, in the kind's order.</summary>
     public IEnumerable<GearField> Known => GearKinds.Of(Kind).Fields.Where(values.ContainsKey);
 

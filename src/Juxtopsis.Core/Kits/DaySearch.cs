@@ -10,62 +10,66 @@ namespace Juxtopsis.Core.Kits;
 /// <param name="Brief">What is wanted.</param>
 public sealed record DayShot(Site Site, ShotBrief Brief);
 
-/// <summary>A lens in a bag, and what it is taken along for.</summary>
-/// <param name="Lens">The lens, or a camera that keeps its own.</param>
-/// <param name="Shots">Indexes of the shots that it does, on any of the bodies.</param>
-/// <param name="Alone">Of these the ones that no other lens of the bag does.</param>
-/// <param name="Rigs">For each of its shots the lightest rig that does it.</param>
-public sealed record KitLens(GearItem Lens, IReadOnlyList<int> Shots, IReadOnlyList<int> Alone, IReadOnlyList<KitRig> Rigs)
-{
-    /// <summary>Its weight, g; null when it is not known.</summary>
-    public double? WeightG => Lens.Get(CommonFields.Weight);
-}
-
-/// <summary>A rig of a bag.</summary>
-/// <param name="Rig">Its parts.</param>
+/// <summary>How a bag does a shot.</summary>
+/// <param name="Shot">Index of the shot.</param>
+/// <param name="Rig">The rig.</param>
 /// <param name="Mode">Its mode.</param>
-public sealed record KitRig(FitRig Rig, FitMode Mode);
+/// <param name="Fills">True when enough pixels are recorded for delivery.</param>
+public sealed record KitShot(int Shot, FitRig Rig, FitMode Mode, bool Fills);
 
 /// <summary>A bag for a day.</summary>
-/// <param name="Lenses">Its lenses, the one with the most shots first.</param>
-/// <param name="Undone">Indexes of the shots that it cannot do.</param>
-/// <param name="WeightG">Weight of the lenses, g: what was minimised.</param>
-/// <param name="WeightUnknown">True when a weight is not known.</param>
-public sealed record Kit(IReadOnlyList<KitLens> Lenses, IReadOnlyList<int> Undone, double WeightG, bool WeightUnknown);
+/// <param name="Bodies">Bodies, and cameras that keep their lens.</param>
+/// <param name="Lenses">Lenses, the one with the most shots first.</param>
+/// <param name="Adapters">What joins them.</param>
+/// <param name="Shots">How it does each shot that it does, in shooting order.</param>
+/// <param name="Undone">Indexes of the shots that it does not.</param>
+/// <param name="Changes">How often the rig changes from one of its shots to the next.</param>
+/// <param name="WeightG">Weight of all of it, in so far as it is known, g.</param>
+/// <param name="WeightsUnknown">Of how many things the weight is not known.</param>
+public sealed record Kit(
+    IReadOnlyList<GearItem> Bodies, IReadOnlyList<GearItem> Lenses, IReadOnlyList<GearItem> Adapters, IReadOnlyList<KitShot> Shots, IReadOnlyList<int> Undone, int Changes,
+    double WeightG, int WeightsUnknown);
 
 /// <summary>The bags to choose from.</summary>
-/// <param name="Kits">Up to three: the best two that do all that can be done, and the best with one lens fewer.</param>
+/// <param name="Kits">Up to three: the best two that do all that can be done, and the best that leaves one shot undone and takes less of what counts first.</param>
 /// <param name="Impossible">Indexes of the shots that nothing of this gear does.</param>
-public sealed record DayResult(IReadOnlyList<Kit> Kits, IReadOnlyList<int> Impossible);
+/// <param name="IsProven">False when the search ended before it was proven that the first is the best.</param>
+public sealed record DayResult(IReadOnlyList<Kit> Kits, IReadOnlyList<int> Impossible, bool IsProven);
 
 /// <summary>
-/// Asks which lenses do all shots of a day. Minimised is the number of lenses, and among as many the weight of the lenses; bodies
-/// are taken as given, and what joins them is told but not weighed.
+/// Asks what to take for all shots of a day: with least of what counts, in the order that the person gives. Rigs that something spoils are left aside.
 /// </summary>
 public sealed class DaySearch
 {
     /// <summary>The most shots of a day.</summary>
     public const int MostShots = 64;
 
+    /// <summary>For the bags without one shot, of which there are as many as shots, fewer branches each.</summary>
+    private const int MostNodesWithout = 4000;
+
     private readonly FittingShelf shelf;
     private readonly IReadOnlyList<DayShot> shots;
     private readonly Conventions conventions;
-    private readonly Dictionary<Guid, GearItem> lenses = [];
-    private readonly Dictionary<Guid, ulong> masks = [];
-    private readonly Dictionary<(Guid Lens, int Shot), KitRig> rigs = [];
+    private readonly IReadOnlyList<KitCriterion> order;
+    private readonly FitRules rules;
+    private readonly List<GearItem> items = [];
+    private readonly Dictionary<Guid, int> numbers = [];
+    private readonly List<List<(KitOption Option, KitShot How)>> ways = [];
     private FitSearch? search;
 
     /// <summary>Begins a search.</summary>
     /// <param name="shelf">The rigs.</param>
-    /// <param name="shots">The shots, at most <see cref="MostShots"/>.</param>
+    /// <param name="shots">The shots in shooting order, at most <see cref="MostShots"/>.</param>
     /// <param name="conventions">What figures go by.</param>
+    /// <param name="order">What counts first; lenses, bodies, adapters and so on when left out.</param>
+    /// <param name="rules">What a proposal must keep; all of it when left out.</param>
     /// <exception cref="ArgumentOutOfRangeException">There are too many shots.</exception>
-    public DaySearch(FittingShelf shelf, IReadOnlyList<DayShot> shots, Conventions conventions)
+    public DaySearch(FittingShelf shelf, IReadOnlyList<DayShot> shots, Conventions conventions, IReadOnlyList<KitCriterion>? order = null, FitRules? rules = null)
     {
         ArgumentNullException.ThrowIfNull(shelf);
         ArgumentNullException.ThrowIfNull(shots);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(shots.Count, MostShots, nameof(shots));
-        (this.shelf, this.shots, this.conventions) = (shelf, shots, conventions);
+        (this.shelf, this.shots, this.conventions, this.order, this.rules) = (shelf, shots, conventions, order ?? [], rules ?? FitRules.All);
     }
 
     /// <summary>How many shots there are.</summary>
@@ -81,10 +85,10 @@ public sealed class DaySearch
     {
         if (Done < shots.Count)
         {
-            search ??= new(shelf, shots[Done].Site, shots[Done].Brief, conventions, Wish.LeastWeight);
+            search ??= new(shelf, shots[Done].Site, shots[Done].Brief, conventions, Wish.LeastWeight, rules: rules);
             if (search.Step(count))
             {
-                Note(search);
+                ways.Add([.. search.Ways.Where(w => !rules.Findings || w.Rig.Spoils == 0).Select(w => Option(w, Done))]);
                 search = null;
                 Done++;
             }
@@ -101,54 +105,78 @@ public sealed class DaySearch
         {
         }
 
-        var all = lenses.Values.OrderBy(l => l.FullName, StringComparer.Ordinal).ThenBy(l => l.Id).ToArray();
-        ulong[] held = [.. all.Select(l => masks[l.Id])];
-        double[] weights = [.. all.Select(l => l.Get(CommonFields.Weight) ?? 0)];
-        var possible = held.Aggregate(0UL, (u, m) => u | m);
-        var covers = SetCover.Covers(held, weights, keep: 2);
-        var kits = covers.Select(c => KitOf(c, all)).ToList();
-        if (covers is [{ Length: > 1 } best, ..])
+        int[] possible = [.. Enumerable.Range(0, shots.Count).Where(s => ways[s].Count > 0)];
+        int[] impossible = [.. Enumerable.Range(0, shots.Count).Except(possible)];
+        var solver = Solver(possible, keep: 2, KitSolver.MostNodes);
+        var best = solver.Solve();
+        var kits = best.Select(k => KitOf(k, possible)).ToList();
+        if (best.Count > 0 && Without(possible, best[0]) is { } fewer)
         {
-            kits.Add(KitOf(SetCover.Most(held, weights, best.Length - 1), all));
+            kits.Add(fewer);
         }
 
-        return new(kits, [.. Bits(~possible)]);
+        return new(kits, impossible, solver.IsProven);
     }
 
-    private void Note(FitSearch asked)
-    {
-        foreach (var (_, fit) in asked.Fits.OrderBy(f => f.Key))
-        {
-            var lens = fit.Rig.Lens;
-            if (fit.Rig.LosesMuch)
-            {
-                continue;
-            }
+    private KitSolver Solver(int[] of, int keep, int mostNodes) => new(
+        [.. items.Select(i => new KitItem(KindOf(i), i.Get(CommonFields.Weight)))], [.. of.Select(s => (IReadOnlyList<KitOption>)[.. ways[s].Select(w => w.Option)])], order, keep, mostNodes);
 
-            lenses[lens.Id] = lens;
-            masks[lens.Id] = masks.GetValueOrDefault(lens.Id) | 1UL << Done;
-            if (!rigs.TryGetValue((lens.Id, Done), out var known) || fit.Rig.WeightG < known.Rig.WeightG)
+    /// <summary>The best bag that leaves out one shot, and with it some of what counts first.</summary>
+    private Kit? Without(int[] possible, KitChoice best)
+    {
+        (KitChoice Choice, int[] Of)? least = null;
+        foreach (var left in possible)
+        {
+            int[] of = [.. possible.Where(s => s != left)];
+            if (of.Length > 0 && Solver(of, 1, MostNodesWithout).Solve() is [var choice, ..] && choice.Cost[0] < (least?.Choice.Cost[0] ?? best.Cost[0]))
             {
-                rigs[(lens.Id, Done)] = new(fit.Rig, fit.Mode);
+                least = (choice, of);
             }
         }
+
+        return least is { } found ? KitOf(found.Choice, found.Of) : null;
     }
 
-    private Kit KitOf(IReadOnlyList<int> chosen, GearItem[] all)
+    private static KitCriterion KindOf(GearItem item) => item.Kind switch
     {
-        var together = chosen.Aggregate(0UL, (held, i) => held | masks[all[i].Id]);
-        var kit = chosen.Select(i => all[i]).Select(lens =>
+        GearKind.Body or GearKind.FixedLensCamera => KitCriterion.Bodies,
+        GearKind.Lens => KitCriterion.Lenses,
+        _ => KitCriterion.Adapters,
+    };
+
+    private (KitOption Option, KitShot How) Option(FitSearch.Found found, int shot)
+    {
+        var fills = found.Burden.Enlargement <= 1;
+        return (new([.. found.Rig.Parts.Select(Number).Order()], fills), new(shot, found.Rig, found.Mode, fills));
+    }
+
+    private int Number(GearItem item)
+    {
+        if (!numbers.TryGetValue(item.Id, out var number))
         {
-            var others = chosen.Select(i => all[i]).Where(o => o.Id != lens.Id).Aggregate(0UL, (held, o) => held | masks[o.Id]);
-            int[] mine = [.. Bits(masks[lens.Id])];
-            return new KitLens(lens, mine, [.. Bits(masks[lens.Id] & ~others)], [.. mine.Select(s => rigs[(lens.Id, s)])]);
-        });
+            numbers.Add(item.Id, number = items.Count);
+            items.Add(item);
+        }
+
+        return number;
+    }
+
+    private Kit KitOf(KitChoice choice, int[] of)
+    {
+        KitShot[] done = [.. of.Select((s, i) => Used(s, i, choice))];
+        GearItem[] taken = [.. done.SelectMany(d => d.Rig.Parts).DistinctBy(p => p.Id)];
+        IReadOnlyList<GearItem> Of(KitCriterion kind) =>
+            [.. taken.Where(i => KindOf(i) == kind).OrderByDescending(i => done.Count(d => d.Rig.Parts.Any(p => p.Id == i.Id))).ThenBy(i => i.FullName, StringComparer.Ordinal)];
+        var changes = done.Zip(done.Skip(1)).Count(p => !p.First.Rig.Parts.SequenceEqual(p.Second.Rig.Parts));
         return new(
-            [.. kit.OrderByDescending(l => l.Shots.Count).ThenBy(l => l.Lens.Name, StringComparer.Ordinal)],
-            [.. Bits(~together)],
-            chosen.Sum(i => all[i].Get(CommonFields.Weight) ?? 0),
-            chosen.Any(i => all[i].Get(CommonFields.Weight) is null));
+            Of(KitCriterion.Bodies), Of(KitCriterion.Lenses), Of(KitCriterion.Adapters), done, [.. Enumerable.Range(0, shots.Count).Except(of)], changes,
+            taken.Sum(i => i.Get(CommonFields.Weight) ?? 0), taken.Count(i => i.Get(CommonFields.Weight) is null));
     }
 
-    private IEnumerable<int> Bits(ulong mask) => Enumerable.Range(0, shots.Count).Where(i => (mask >> i & 1) != 0);
+    /// <summary>The way that a shot uses: the solver's options are those of the ways less the ones of the same things.</summary>
+    private KitShot Used(int shot, int at, KitChoice choice)
+    {
+        var things = choice.UsedItems[at];
+        return ways[shot].Where(w => w.Option.Items.SequenceEqual(things)).OrderByDescending(w => w.Option.Fills).First().How;
+    }
 }

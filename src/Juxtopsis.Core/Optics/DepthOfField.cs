@@ -33,15 +33,4 @@ public static class DepthOfField
     /// <returns>Millimetres from the entrance pupil, never less than a; positive infinity from e = 1.</returns>
     public static double FarLimitMm(double subjectFromPupilMm, double tolerance) =>
         tolerance >= 1 ? double.PositiveInfinity : subjectFromPupilMm / (1 - tolerance);
-
-    /// <summary>The hyperfocal distance: focus there, and all from half of it to infinity is sharp.</summary>
-    /// <param name="focalLengthMm">f as the sensor sees it, mm.</param>
-    /// <param name="fNumber">N as the sensor sees it.</param>
-    /// <param name="circleOfConfusionMm">c on the sensor, mm.</param>
-    /// <returns>
-    /// Millimetres <b>from the sensor mark</b>: f(1 + m)²/m at m = N·c/f, which is H = f²/(N·c) + f from the lens with its image
-    /// distance added.
-    /// </returns>
-    public static double HyperfocalDistanceMm(double focalLengthMm, double fNumber, double circleOfConfusionMm) =>
-        ThinLens.SubjectDistanceMm(focalLengthMm, fNumber * circleOfConfusionMm / focalLengthMm);
 }

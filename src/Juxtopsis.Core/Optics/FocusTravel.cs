@@ -1,56 +1,59 @@
 namespace Juxtopsis.Core.Optics;
 
 /// <summary>
-/// How a lens focuses: from infinity to its nearest mark, with tubes behind it and a close-up lens before it.
+/// How a lens focuses within its chain: close-up lens, lens with its own travel, and whatever stands still between it and the sensor.
 /// </summary>
 /// <remarks>
 /// <para>
-/// The place of the focusing ring is told by i, the reproduction ratio that the lens alone would have there: 0 at infinity,
-/// its largest ratio at the nearest mark. Real lenses shorten as they focus close; between the two ends the focal length is
-/// taken as linear in i. Source of the end: Dmin = f(1 + m)²/m of the thin lens, so f = Dmin·m/(1 + m)² there.
+/// The place of the focusing ring is told by i, the reproduction ratio that the bare lens would have there: 0 at infinity, its maximum
+/// magnification at the minimum focus distance. Real lenses shorten as they focus close; between the two ends the focal length is taken as
+/// linear in i. Source of the end: Dmin = f(1 + m)²/m of the thin lens, so f = Dmin·m/(1 + m)² there.
 /// </para>
 /// <para>
-/// A tube of e mm moves the lens out: v = f(1 + i) + e. A close-up lens of φ (1/mm) brings the subject nearer:
-/// 1/s = (1/f − 1/v) + φ. Lens and close-up lens are taken to lie in one plane.
+/// The lens images a plane v = f(1 + i) + E behind it, the rear group draws that plane K times as large on the sensor, X farther on. A
+/// close-up lens of φ (1/mm) stands g before it. With q = f·i + E, Q = f·v − g·q and A = q + φ·Q follow s = Q/A from the frontmost glass to
+/// the subject, the reproduction ratio m = K·A/f and the distance D = s + g + v + X. These are the products of the ray-transfer matrices
+/// of the elements, with the condition that subject and sensor are images of each other (B = 0), written out.
 /// </para>
 /// </remarks>
-/// <param name="InfinityFocalLengthMm">f at infinity as the sensor sees it, mm.</param>
+/// <param name="InfinityFocalLengthMm">f at infinity, mm.</param>
 /// <param name="FocalLengthSlopeMm">Change of f for each 1 of i, mm; 0 for a lens that keeps its focal length.</param>
-/// <param name="LargestOwnMagnification">i at the nearest mark; null when only the thin lens limits it.</param>
-/// <param name="ExtensionMm">e, mm.</param>
+/// <param name="LargestOwnMagnification">i at the minimum focus distance; null when only the thin lens limits it.</param>
+/// <param name="Rear">What stands between lens and sensor.</param>
 /// <param name="CloseUpPerMm">φ, 1/mm: dioptres over 1000.</param>
+/// <param name="CloseUpFromLensMm">g, from the close-up lens back to the lens, mm.</param>
 public readonly record struct FocusTravel(
     double InfinityFocalLengthMm,
     double FocalLengthSlopeMm,
     double? LargestOwnMagnification,
-    double ExtensionMm,
-    double CloseUpPerMm)
+    RearGroup Rear,
+    double CloseUpPerMm = 0,
+    double CloseUpFromLensMm = 0)
 {
-    /// <summary>Focal length of lens and close-up lens together at infinity, mm.</summary>
-    private double JoinedFocalLengthMm =>
-        CloseUpPerMm == 0 ? InfinityFocalLengthMm : InfinityFocalLengthMm / (1 + CloseUpPerMm * InfinityFocalLengthMm);
+    /// <summary>Distances are compared no finer than this, as a ratio: what rounding makes of a mark that is set exactly.</summary>
+    private const double Rounding = 1e-12;
 
-    /// <summary>True when a tube or a close-up lens keeps the rig from focusing far away.</summary>
-    public bool HasFarEnd => ExtensionMm > 0 || CloseUpPerMm > 0;
+    private const int Halvings = 80;
 
-    /// <summary>A lens with the data that its maker gives, behind optics of magnification k.</summary>
-    /// <param name="focalLengthMm">f at infinity as the sensor sees it, mm.</param>
-    /// <param name="nearestFocusMm">Nearest mark, mm from the sensor mark; null when not known.</param>
-    /// <param name="largestMagnification">Largest ratio of the lens itself; null when not known.</param>
-    /// <param name="opticsMagnification">k.</param>
-    /// <param name="extensionMm">Tubes, mm.</param>
+    /// <summary>True when a tube or a close-up lens keeps the chain from focusing far away.</summary>
+    public bool HasFarEnd => Rear.ShiftMm > 0 || CloseUpPerMm > 0;
+
+    /// <summary>True when light can be brought to the sensor at all: a tube behind a converter may be too long for that.</summary>
+    public bool CanFocus => Rear.Magnification > 0;
+
+    /// <summary>A lens with the data that its maker gives.</summary>
+    /// <param name="focalLengthMm">f at infinity, mm.</param>
+    /// <param name="nearestFocusMm">Minimum focus distance of the lens itself, mm from the sensor mark; null when not known.</param>
+    /// <param name="largestMagnification">Maximum magnification of the lens itself; null when not known.</param>
+    /// <param name="rear">What stands between lens and sensor.</param>
     /// <param name="closeUpDioptres">Close-up lens, 1/m.</param>
-    /// <returns>The travel. A nearest mark that the thin lens cannot reach, without a ratio, is left to the thin lens.</returns>
+    /// <param name="closeUpFromLensMm">From it to the lens, mm.</param>
+    /// <returns>The travel. A minimum focus distance that the thin lens cannot reach, without a magnification, is left to the thin lens.</returns>
     public static FocusTravel Of(
-        double focalLengthMm,
-        double? nearestFocusMm,
-        double? largestMagnification,
-        double opticsMagnification,
-        double extensionMm,
-        double closeUpDioptres)
+        double focalLengthMm, double? nearestFocusMm, double? largestMagnification, RearGroup rear, double closeUpDioptres = 0, double closeUpFromLensMm = 0)
     {
         var slope = 0.0;
-        double? largest = largestMagnification * opticsMagnification;
+        var largest = largestMagnification;
         if (largest is { } m && nearestFocusMm is { } nearest)
         {
             slope = (ThinLens.FocalLengthMm(nearest, m) - focalLengthMm) / m;
@@ -60,7 +63,7 @@ public readonly record struct FocusTravel(
             largest = focalLengthMm / (ThinLens.SubjectFromLensMm(focalLengthMm, mark) - focalLengthMm);
         }
 
-        return new FocusTravel(focalLengthMm, slope, largest, extensionMm, closeUpDioptres / 1000);
+        return new FocusTravel(focalLengthMm, slope, largest, rear, closeUpDioptres / 1000, closeUpFromLensMm);
     }
 
     /// <summary>Where things are when the ring stands at i.</summary>
@@ -68,130 +71,185 @@ public readonly record struct FocusTravel(
     /// <returns>The place of focus.</returns>
     public FocusPlace At(double ownMagnification)
     {
-        var f = InfinityFocalLengthMm + FocalLengthSlopeMm * ownMagnification;
-        var v = f * (1 + ownMagnification) + ExtensionMm;
-        return new FocusPlace(f, 1 / Power(f, v, ownMagnification), v, ownMagnification + ExtensionMm / f);
+        var d = Derivatives(ownMagnification);
+        return new FocusPlace(
+            d.F,
+            d.Q / d.A,
+            d.V,
+            Rear.Magnification * d.A / d.F,
+            ownMagnification + Rear.ShiftMm / d.F,
+            CloseUpFromLensMm + Rear.TrackMm,
+            ownMagnification);
     }
 
-    /// <summary>The nearest distance that this can focus.</summary>
-    /// <returns>Millimetres from the sensor mark.</returns>
+    /// <summary>The minimum focus distance of the chain.</summary>
+    /// <returns>Millimetres from the sensor mark; infinite when it cannot focus at all.</returns>
     public double NearestMm()
     {
-        if (IsBeyondLifeSize)
+        if (!CanFocus)
         {
-            return At(0).SubjectDistanceMm;
+            return double.PositiveInfinity;
         }
 
-        return LargestOwnMagnification is { } largest
-            ? At(RingAtNearest(largest)).SubjectDistanceMm
-            : ThinLens.NearestSubjectDistanceMm(JoinedFocalLengthMm);
+        // A plain lens without data ends at 4f, which needs no search.
+        return IsPlain && LargestOwnMagnification is null && !IsBeyondLifeSize
+            ? ThinLens.NearestSubjectDistanceMm(JoinedFocalLengthMm) + Rear.TrackMm
+            : At(NearestRing(EndRing())).SubjectDistanceMm;
     }
 
-    /// <summary>The farthest distance that this can focus.</summary>
+    /// <summary>The farthest distance that the chain can focus.</summary>
     /// <returns>Millimetres from the sensor mark; infinite without tube and close-up lens.</returns>
     public double FarthestMm() => !HasFarEnd ? double.PositiveInfinity
-        : At(IsBeyondLifeSize ? LargestOwnMagnification ?? 1 : 0).SubjectDistanceMm;
+        : !CanFocus ? 0
+        : Math.Max(At(0).SubjectDistanceMm, At(EndRing()).SubjectDistanceMm);
 
-    /// <summary>The largest ratio that this can reach.</summary>
+    /// <summary>The maximum magnification of the chain.</summary>
     /// <returns>
     /// A ratio; null when nothing but the thin lens limits it and no data says how far the lens racks out, unless all is larger than
     /// life anyway: then the lens is taken to rack out as far as in <see cref="FarthestMm"/>.
     /// </returns>
     public double? LargestMagnification() =>
-        (LargestOwnMagnification ?? (IsBeyondLifeSize ? 1 : null)) is { } largest ? At(largest).Magnification : null;
+        (LargestOwnMagnification ?? (CanFocus && IsBeyondLifeSize ? 1 : null)) is { } largest ? At(largest).Magnification : null;
+
+    /// <summary>The magnification where the travel ends, also where only the thin lens ends it.</summary>
+    /// <returns>A ratio.</returns>
+    public double EndMagnification() => At(EndRing()).Magnification;
+
+    /// <summary>True when a distance lies within the travel.</summary>
+    /// <param name="subjectDistanceMm">Millimetres from the sensor mark.</param>
+    /// <returns>True up to the last digits of either end.</returns>
+    public bool Reaches(double subjectDistanceMm) =>
+        subjectDistanceMm >= NearestMm() * (1 - Rounding) && subjectDistanceMm <= FarthestMm() * (1 + Rounding);
 
     /// <summary>Focuses at a distance.</summary>
     /// <param name="subjectDistanceMm">D, mm from the sensor mark, between <see cref="NearestMm"/> and <see cref="FarthestMm"/>.</param>
+    /// <param name="rackedFarther">
+    /// Where the ring focuses at this distance in two places (around life size): true for the one where it is racked out farther.
+    /// </param>
     /// <returns>
-    /// The place of focus, found in closed form where the focal length keeps, else to the last digits by Newton's method held
-    /// between bounds. Where two places would do (beyond life size), the one with the lens nearer the sensor, unless a tube
-    /// keeps it from there.
+    /// The place of focus, found in closed form where the focal length keeps, else to the last digits by Newton's method held between
+    /// bounds.
     /// </returns>
-    public FocusPlace FocusAt(double subjectDistanceMm)
+    public FocusPlace FocusAt(double subjectDistanceMm, bool rackedFarther = false)
     {
-        if (FocalLengthSlopeMm != 0)
+        var farther = IsOnFartherSide(subjectDistanceMm, rackedFarther);
+        if (!IsPlain)
         {
-            return At(Ring(subjectDistanceMm));
+            return At(Ring(subjectDistanceMm, farther));
         }
 
         var joined = JoinedFocalLengthMm;
-        var root = Math.Sqrt(Math.Max(0, subjectDistanceMm * (subjectDistanceMm - 4 * joined)));
-        var longer = (subjectDistanceMm + root) / 2;
+        var sum = subjectDistanceMm - Rear.TrackMm;
+        var longer = (sum + Math.Sqrt(Math.Max(0, sum * (sum - 4 * joined)))) / 2;
 
         // The shorter from the lens's equation, not as a difference, which would lose all its digits where it is much shorter.
         var shorter = joined * longer / (longer - joined);
-        var (s, v) = IsBeyondLifeSize ? (shorter, longer) : (longer, shorter);
-        return new FocusPlace(InfinityFocalLengthMm, s, v, Math.Max(0, v / s - CloseUpPerMm * v));
+        var (s, v) = farther ? (shorter, longer) : (longer, shorter);
+        var racked = Math.Max(0, v / s - CloseUpPerMm * v);
+        return new FocusPlace(
+            InfinityFocalLengthMm, s, v, Rear.Magnification * v / s, racked, Rear.TrackMm, Math.Max(0, racked - Rear.ShiftMm / InfinityFocalLengthMm));
     }
 
-    /// <summary>The distance at which the subject is drawn at a ratio.</summary>
+    /// <summary>Where the subject is drawn at a magnification.</summary>
     /// <param name="magnification">m wanted, positive.</param>
-    /// <returns>Millimetres from the sensor mark, whether or not the lens reaches so far.</returns>
-    public double DistanceForMm(double magnification)
+    /// <returns>The place; null when the travel ends before it on either side.</returns>
+    public FocusPlace? ForMagnification(double magnification)
     {
-        if (FocalLengthSlopeMm == 0)
+        if (!CanFocus)
         {
-            return ThinLens.SubjectDistanceMm(JoinedFocalLengthMm, magnification);
+            return null;
         }
 
-        if (ExtensionMm == 0 && CloseUpPerMm == 0)
+        var end = EndRing();
+        var ring = RingFor(magnification, end);
+        return ring >= -Rounding && ring <= end * (1 + Rounding) && double.IsFinite(ring) ? At(Math.Max(0, ring)) : null;
+    }
+
+    /// <summary>True when a place lies where the ring, racked out less, would focus at the same distance too.</summary>
+    /// <param name="place">A place of this travel.</param>
+    /// <returns>True when <see cref="FocusAt"/> needs to be told that the farther one is meant.</returns>
+    public bool NeedsRackingFarther(in FocusPlace place)
+    {
+        var nearest = NearestRing(EndRing());
+        return place.Ring > nearest * (1 + Rounding) && place.SubjectDistanceMm <= At(0).SubjectDistanceMm * (1 + Rounding);
+    }
+
+    /// <summary>True where focal length and lens plane keep, so that all follows in closed form.</summary>
+    private bool IsPlain => FocalLengthSlopeMm == 0 && (CloseUpFromLensMm == 0 || CloseUpPerMm == 0);
+
+    /// <summary>Focal length of lens and close-up lens together at infinity, mm.</summary>
+    private double JoinedFocalLengthMm =>
+        CloseUpPerMm == 0 ? InfinityFocalLengthMm : InfinityFocalLengthMm / (1 + CloseUpPerMm * InfinityFocalLengthMm);
+
+    /// <summary>True when a tube or close-up lens has the distance grow from the very start of the ring: all is drawn larger than life.</summary>
+    private bool IsBeyondLifeSize => HasFarEnd && Slope(0) > 0;
+
+    /// <summary>Where the ring ends: by the lens's data; without, where the distance is least, or at 1 where it only grows.</summary>
+    private double EndRing() => LargestOwnMagnification ?? (IsBeyondLifeSize ? 1
+        : IsPlain ? Math.Max(0, 2 * JoinedFocalLengthMm / InfinityFocalLengthMm - 1 - Rear.ShiftMm / InfinityFocalLengthMm)
+        : NearestRing(1));
+
+    /// <summary>The ring's place of the nearest distance: its end, unless the distance grows again beyond life size.</summary>
+    private double NearestRing(double end)
+    {
+        if (Slope(end) <= 0)
         {
-            // Nothing but the lens: the ring's own ratio is the ratio.
-            return At(magnification).SubjectDistanceMm;
+            return end;
         }
 
-        // m = v·(1/s) grows with the ring; beyond the nearest mark the focal length is taken to go on as before, but to stay positive.
-        var low = 0.0;
-        var high = Math.Max(LargestOwnMagnification ?? 1, 1e-9);
-        for (var i = 0; i < 80; i++)
+        var (low, high) = (0.0, end);
+        if (Slope(0) > 0)
+        {
+            return 0;
+        }
+
+        for (var i = 0; i < Halvings; i++)
         {
             var middle = (low + high) / 2;
-            if (At(middle).Magnification < magnification)
-            {
-                low = middle;
-            }
-            else
-            {
-                high = middle;
-            }
+            (low, high) = Slope(middle) > 0 ? (low, middle) : (middle, high);
         }
 
-        return At(high).SubjectDistanceMm;
+        return high;
     }
 
-    /// <summary>True when a tube holds the lens so far out that everything is drawn larger than life.</summary>
-    private bool IsBeyondLifeSize => ExtensionMm > 0 && Slope(0) > 0;
-
-    /// <summary>1/s with the ring at i; written so that it keeps its digits near infinity.</summary>
-    private double Power(double f, double v, double ring) => (f * ring + ExtensionMm) / (f * v) + CloseUpPerMm;
-
-    private double Ring(double subjectDistanceMm)
+    /// <summary>Whether a distance is reached beyond the nearest place of the ring.</summary>
+    private bool IsOnFartherSide(double subjectDistanceMm, bool rackedFarther)
     {
-        var beyond = IsBeyondLifeSize;
-        var high = beyond ? LargestOwnMagnification ?? 1 : RingAtNearest(LargestOwnMagnification ?? 1);
-        var low = 0.0;
-        var ring = Math.Min(high, PlainMagnification(subjectDistanceMm));
-        for (var i = 0; i < 60; i++)
+        if (!HasFarEnd && !rackedFarther)
         {
-            // (D − v)/s = 1, multiplied out: smooth through infinity, and nothing to divide by.
+            return false;
+        }
+
+        var end = EndRing();
+        if (Slope(end) <= 0)
+        {
+            return false;
+        }
+
+        // The farther side it must be where the nearer ends before this distance; it can be where its own end lies beyond it.
+        var (near, far) = (Slope(0) > 0 ? 0 : At(0).SubjectDistanceMm, At(end).SubjectDistanceMm);
+        return subjectDistanceMm > near * (1 + Rounding) || rackedFarther && subjectDistanceMm <= far * (1 + Rounding);
+    }
+
+    private double Ring(double subjectDistanceMm, bool farther)
+    {
+        var end = EndRing();
+        var nearest = NearestRing(end);
+        var (low, high) = farther ? (nearest, end) : (0, nearest);
+        var ring = Math.Clamp(PlainMagnification(subjectDistanceMm), low, high);
+        for (var i = 0; i < Halvings; i++)
+        {
+            // (D − g − v − X)·A = Q: smooth through infinity, and nothing to divide by.
             var d = Derivatives(ring);
-            var behind = subjectDistanceMm - d.V;
-            var error = d.A * behind - d.Fv;
-            var step = error / (d.ASlope * behind - d.A * d.VSlope - d.FvSlope);
-            if (Math.Abs(step) <= 1e-14 * ring)
+            var behind = subjectDistanceMm - CloseUpFromLensMm - Rear.TrackMm - d.V;
+            var error = d.A * behind - d.Q;
+            var step = error / (d.ASlope * behind - d.A * d.VSlope - d.QSlope);
+            if (Math.Abs(step) <= 1e-15 * ring)
             {
                 break;
             }
 
-            if (error > 0 != beyond)
-            {
-                high = ring;
-            }
-            else
-            {
-                low = ring;
-            }
-
+            (low, high) = error > 0 != farther ? (low, ring) : (ring, high);
             var next = ring - step;
             ring = next > low && next < high ? next : (low + high) / 2;
         }
@@ -206,20 +264,26 @@ public readonly record struct FocusTravel(
         return subjectDistanceMm <= 4 * f ? 1 : f / ((subjectDistanceMm + Math.Sqrt(subjectDistanceMm * (subjectDistanceMm - 4 * f))) / 2 - f);
     }
 
-    /// <summary>The ring's place of the nearest distance: its end, unless the distance grows again beyond life size.</summary>
-    private double RingAtNearest(double end)
+    /// <summary>The ring for a magnification, A/f = m/K: as it is without tube and close-up lens, else by halving, since it grows with the ring.</summary>
+    private double RingFor(double magnification, double end)
     {
-        if (Slope(end) <= 0)
+        var wanted = magnification / Rear.Magnification;
+        if (CloseUpPerMm == 0 && (FocalLengthSlopeMm == 0 || Rear.ShiftMm == 0))
         {
-            return end;
+            return wanted - Rear.ShiftMm / InfinityFocalLengthMm;
         }
 
-        var low = 0.0;
-        var high = end;
-        for (var i = 0; i < 60; i++)
+        double Had(in Travelled d) => d.A / d.F;
+        if (wanted < Had(Derivatives(0)) * (1 - Rounding) || wanted > Had(Derivatives(end)) * (1 + Rounding))
+        {
+            return double.NaN;
+        }
+
+        var (low, high) = (0.0, end);
+        for (var i = 0; i < Halvings && low < high; i++)
         {
             var middle = (low + high) / 2;
-            (low, high) = Slope(middle) > 0 ? (low, middle) : (middle, high);
+            (low, high) = Had(Derivatives(middle)) < wanted ? (middle, high) : (low, middle);
         }
 
         return high;
@@ -229,34 +293,36 @@ public readonly record struct FocusTravel(
     private double Slope(double ring)
     {
         var d = Derivatives(ring);
-        return d.VSlope * d.A * d.A - (d.ASlope * d.Fv - d.A * d.FvSlope);
+        return d.VSlope * d.A * d.A + d.QSlope * d.A - d.Q * d.ASlope;
     }
 
-    /// <summary>v, f·v and A = f·v/s with their slopes.</summary>
-    private (double V, double VSlope, double Fv, double FvSlope, double A, double ASlope) Derivatives(double ring)
+    private Travelled Derivatives(double ring)
     {
         var f = InfinityFocalLengthMm + FocalLengthSlopeMm * ring;
-        var v = f * (1 + ring) + ExtensionMm;
+        var v = f * (1 + ring) + Rear.ShiftMm;
         var vSlope = FocalLengthSlopeMm * (1 + ring) + f;
-        var fv = f * v;
-        var fvSlope = FocalLengthSlopeMm * v + f * vSlope;
-        return (v, vSlope, fv, fvSlope, f * ring + ExtensionMm + CloseUpPerMm * fv, f + FocalLengthSlopeMm * ring + CloseUpPerMm * fvSlope);
+        var q = f * ring + Rear.ShiftMm;
+        var qSlope = f + FocalLengthSlopeMm * ring;
+        var big = f * v - CloseUpFromLensMm * q;
+        var bigSlope = FocalLengthSlopeMm * v + f * vSlope - CloseUpFromLensMm * qSlope;
+        return new(f, v, vSlope, big, bigSlope, q + CloseUpPerMm * big, qSlope + CloseUpPerMm * bigSlope);
     }
+
+    /// <summary>f, v, Q and A of the remarks, with their slopes.</summary>
+    private readonly record struct Travelled(double F, double V, double VSlope, double Q, double QSlope, double A, double ASlope);
 }
 
 /// <summary>Where lens and subject are when something is in focus.</summary>
-/// <param name="FocalLengthMm">Focal length of the lens at this focus, as the sensor sees it, without a close-up lens, mm.</param>
-/// <param name="SubjectFromLensMm">s, mm.</param>
-/// <param name="ImageDistanceMm">v, mm.</param>
-/// <param name="RackedOut">
-/// v/f − 1, reckoned as m − φ·v to keep its digits: how far the lens is racked out, which sets the light lost. Equal to m without
-/// a close-up lens.
-/// </param>
-public readonly record struct FocusPlace(double FocalLengthMm, double SubjectFromLensMm, double ImageDistanceMm, double RackedOut)
+/// <param name="FocalLengthMm">Focal length of the lens at this focus, without a close-up lens, mm.</param>
+/// <param name="SubjectFromLensMm">s, from the frontmost glass of the model (lens or close-up lens) to the subject, mm.</param>
+/// <param name="ImageDistanceMm">v, from the lens to the plane that it images onto, mm.</param>
+/// <param name="Magnification">m, size on the sensor over true size.</param>
+/// <param name="RackedOut">v/f − 1, reckoned to keep its digits: how far the lens is racked out, which sets the light lost.</param>
+/// <param name="RestMm">g + X: what the distance holds besides s and v, mm.</param>
+/// <param name="Ring">i, the ratio that the bare lens would have there.</param>
+public readonly record struct FocusPlace(
+    double FocalLengthMm, double SubjectFromLensMm, double ImageDistanceMm, double Magnification, double RackedOut, double RestMm, double Ring)
 {
-    /// <summary>D = s + v, mm from the sensor mark.</summary>
-    public double SubjectDistanceMm => SubjectFromLensMm + ImageDistanceMm;
-
-    /// <summary>m = v/s, the reproduction ratio.</summary>
-    public double Magnification => ImageDistanceMm / SubjectFromLensMm;
+    /// <summary>D = s + g + v + X, mm from the sensor mark.</summary>
+    public double SubjectDistanceMm => SubjectFromLensMm + ImageDistanceMm + RestMm;
 }

@@ -76,6 +76,12 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>Close-up lens, dioptres.</summary>
     public static Quantity CloseUp { get; } = new("Close-up lens", "dpt", 0, 25, "2 or +2");
 
+    /// <summary>From a close-up lens back to the lens, mm.</summary>
+    public static Quantity CloseUpPlace { get; } = new("Close-up lens to the lens", "mm", 0, 1000, "40");
+
+    /// <summary>From the glass of a reducer or extender to the plane that it images, mm.</summary>
+    public static Quantity ConverterPlace { get; } = new("Place of the glass", "mm", 1, 500, "40");
+
     /// <summary>Extension tubes or bellows, mm.</summary>
     public static Quantity Extension { get; } = new("Extension", "mm", 0, 1000, "16");
 

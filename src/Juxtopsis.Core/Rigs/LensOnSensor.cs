@@ -4,45 +4,45 @@ using Juxtopsis.Core.Optics;
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>The lens behind its reducers and extenders, and what it equals on the reference format.</summary>
-public record struct LensOnSensor
+public readonly record struct LensOnSensor
 {
     /// <summary>f₀ that counts: as marked within the zoom, or as measured, mm.</summary>
-    public double UsedFocalLengthMm { get; private set; }
+    public double UsedFocalLengthMm { get; init; }
 
     /// <summary>N₀ that counts: as set, within what the lens has there.</summary>
-    public double UsedFNumber { get; private set; }
+    public double UsedFNumber { get; init; }
 
     /// <summary>The widest N₀ at this focal length; null when not known.</summary>
-    public double? WidestFNumber { get; private set; }
+    public double? WidestFNumber { get; init; }
 
     /// <summary>k·f₀, mm; up and down for a squeezed lens.</summary>
-    public double EffectiveFocalLengthMm { get; private set; }
+    public double EffectiveFocalLengthMm { get; init; }
 
     /// <summary>k·f₀/S, mm; the same as the other for a spherical lens.</summary>
-    public double FocalLengthAcrossMm { get; private set; }
+    public double FocalLengthAcrossMm { get; init; }
 
     /// <summary>k·N₀, no faster than the reducer lets out: light as set.</summary>
-    public double EffectiveFNumber { get; private set; }
+    public double EffectiveFNumber { get; init; }
 
     /// <summary>T-number as the sensor sees it; null when the lens's transmission is not known.</summary>
-    public double? EffectiveTNumber { get; private set; }
+    public double? EffectiveTNumber { get; init; }
 
     /// <summary>Light gained by the optics in between, −2·log2 k stops.</summary>
-    public double LightGainStops { get; private set; }
+    public double LightGainStops { get; init; }
 
     /// <summary>Focal length on the reference format for the same angle, mm.</summary>
-    public double EquivalentFocalLengthMm { get; private set; }
+    public double EquivalentFocalLengthMm { get; init; }
 
     /// <summary>f-number on the reference format for the same blur at the same framing: blur as seen.</summary>
-    public double EquivalentFNumber { get; private set; }
+    public double EquivalentFNumber { get; init; }
 
     /// <summary>The same for blur across, which a front squeeze makes smaller.</summary>
-    public double EquivalentAcrossFNumber { get; private set; }
+    public double EquivalentAcrossFNumber { get; init; }
 
     /// <summary>C²: times the sensitivity for the same picture and noise on the reference format.</summary>
-    public double SensitivityFactor { get; private set; }
+    public double SensitivityFactor { get; init; }
 
-    internal static void Fill(ref LensOnSensor to, in Conventions conventions, in Rig rig, double crop)
+    internal static LensOnSensor Of(in Conventions conventions, in Rig rig, double crop)
     {
         var marked = InZoom(rig);
         var widest = WidestAt(rig.Lens, marked);
@@ -52,18 +52,21 @@ public record struct LensOnSensor
         var k = rig.Optics.Magnification;
         var focalLength = k * used;
         var effective = Math.Max(k * fNumber, rig.OpticsFastestFNumber ?? 0);
-        to.UsedFocalLengthMm = used;
-        to.UsedFNumber = fNumber;
-        to.WidestFNumber = widest;
-        to.EffectiveFocalLengthMm = focalLength;
-        to.FocalLengthAcrossMm = focalLength / rig.Squeeze;
-        to.EffectiveFNumber = effective;
-        to.EffectiveTNumber = effective * (rig.Lens.WidestTNumber / rig.Lens.WidestFNumber);
-        to.LightGainStops = k == 1 ? 0 : -2 * PortableMath.Log2(k);
-        to.EquivalentFocalLengthMm = focalLength * crop;
-        to.EquivalentFNumber = effective * crop;
-        to.EquivalentAcrossFNumber = effective * crop * rig.PupilNarrowing();
-        to.SensitivityFactor = crop * crop;
+        return new LensOnSensor
+        {
+            UsedFocalLengthMm = used,
+            UsedFNumber = fNumber,
+            WidestFNumber = widest,
+            EffectiveFocalLengthMm = focalLength,
+            FocalLengthAcrossMm = focalLength / rig.Squeeze,
+            EffectiveFNumber = effective,
+            EffectiveTNumber = effective * (rig.Lens.WidestTNumber / rig.Lens.WidestFNumber),
+            LightGainStops = k == 1 ? 0 : -2 * PortableMath.Log2(k),
+            EquivalentFocalLengthMm = focalLength * crop,
+            EquivalentFNumber = effective * crop,
+            EquivalentAcrossFNumber = effective * crop * rig.PupilNarrowing(),
+            SensitivityFactor = crop * crop,
+        };
     }
 
     /// <summary>The marked focal length, kept within the zoom.</summary>

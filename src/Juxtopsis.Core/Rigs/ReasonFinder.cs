@@ -16,13 +16,13 @@ internal static class ReasonFinder
     private const double Rounding = 0.01;
 
     /// <summary>Areas of modes are known to a few hundredths of a millimetre: less enlargement than this is no enlargement.</summary>
-    private const double MeasuringError = 1.002;
+    internal const double MeasuringError = 1.002;
 
     public static Reasons Find(in Scene scene, in Conventions conventions, in Rig rig, in RigReport report)
     {
         var lens = report.Lens;
-        return If(scene.SubjectDistanceMm < report.Limits.NearestSubjectDistanceMm, Reasons.TooClose)
-            | If(scene.SubjectDistanceMm > report.Limits.FarthestSubjectDistanceMm, Reasons.TooFar)
+        return If(!report.IsFocused && !(scene.SubjectDistanceMm > report.Limits.FarthestSubjectDistanceMm), Reasons.TooClose)
+            | If(!report.IsFocused && scene.SubjectDistanceMm > report.Limits.FarthestSubjectDistanceMm, Reasons.TooFar)
             | If(rig.Lens.FrontFromSensorMm >= scene.SubjectDistanceMm + RigEvaluator.MarkMm(conventions, rig), Reasons.InsideLens)
             | If(report.Sharpness.CircleOfConfusionMm > report.Sensor.UsedHeightMm, Reasons.CircleLargerThanFrame)
             | If(rig.FNumber < lens.UsedFNumber * (1 - Rounding), Reasons.ApertureTooWide)
@@ -31,22 +31,23 @@ internal static class ReasonFinder
             | If(lens.EffectiveFNumber > rig.Optics.Magnification * lens.UsedFNumber * (1 + Rounding), Reasons.ReducerLimitsAperture)
             | If(lens.EffectiveFNumber < FastestPossible, Reasons.FasterThanPossible)
             | If(
-                rig.Lens.LargestMagnification is null && rig.Lens.NearestFocusMm < ThinLens.NearestSubjectDistanceMm(lens.EffectiveFocalLengthMm),
+                rig.Lens.LargestMagnification is null && rig.Lens.NearestFocusMm < ThinLens.NearestSubjectDistanceMm(lens.UsedFocalLengthMm),
                 Reasons.NearestFocusIncomplete)
-            | If(IsUnlikely(rig, lens.EffectiveFocalLengthMm), Reasons.NearestFocusUnlikely)
+            | If(IsUnlikely(rig, lens.UsedFocalLengthMm), Reasons.NearestFocusUnlikely)
             | If(report.Sharpness.CircleIsFallback, Reasons.PixelsUnknown)
             | If(conventions.DistanceFrom == DistanceMark.LensFront && rig.Lens.FrontFromSensorMm is null, Reasons.FrontUnknown)
             | If(conventions.FocalLength == FocalLengthSchool.Measured && rig.Lens.MeasuredFocalLengthMm is null, Reasons.NotMeasured)
+            | (report.Focus is { } focus ? InFocus(focus, report.Sharpness.CircleOfConfusionMm) : Reasons.None)
             | Spoils(scene, rig, report);
     }
 
     /// <summary>Lenses shorten to perhaps a third as they focus close, and lengthen by little.</summary>
     private static bool IsUnlikely(in Rig rig, double focalLengthMm) =>
         rig.Lens is { NearestFocusMm: { } nearest, LargestMagnification: { } ratio }
-        && ThinLens.FocalLengthMm(nearest, ratio * rig.Optics.Magnification) / focalLengthMm is < 0.25 or > 1.6;
+        && ThinLens.FocalLengthMm(nearest, ratio) / focalLengthMm is < 0.25 or > 1.6;
 
     /// <summary>What only a plane of focus can bring about.</summary>
-    public static Reasons InFocus(in FocusReport focus, double circleMm) =>
+    private static Reasons InFocus(in FocusReport focus, double circleMm) =>
         If(focus.AiryDiscMm > circleMm, Reasons.DiffractionSoftens)
         | If((focus.FaceStretch ?? double.PositiveInfinity) > Perspective.FaceStretchNoticed, Reasons.FaceStretched);
 

@@ -37,16 +37,16 @@ public static partial class ReasonWords
                     "Move the camera back, or use a shorter lens.");
             case Reasons.NearestFocusIncomplete:
                 var own = Far(rig.Lens.NearestFocusMm!.Value);
-                var thin = Far(ThinLens.NearestSubjectDistanceMm(report.Lens.EffectiveFocalLengthMm));
+                var thin = Far(ThinLens.NearestSubjectDistanceMm(report.Lens.UsedFocalLengthMm));
                 return new(
                     kind, Severity.Note, "Nearest focus", own, thin,
                     $"A nearest focus of {own} is nearer than a plain lens of this focal length can, {thin}: the lens must shorten, and how much is not known.",
                     "Give the largest ratio of the lens beside it.");
             case Reasons.NearestFocusUnlikely:
-                var close = Math.Round(ThinLens.FocalLengthMm(rig.Lens.NearestFocusMm!.Value, rig.Lens.LargestMagnification!.Value * rig.Optics.Magnification), 1);
+                var close = Math.Round(ThinLens.FocalLengthMm(rig.Lens.NearestFocusMm!.Value, rig.Lens.LargestMagnification!.Value), 1);
                 var mark = Far(rig.Lens.NearestFocusMm.Value);
                 return new(
-                    kind, Severity.Note, "Nearest focus", mark, LengthWords.Millimetres(Math.Round(report.Lens.EffectiveFocalLengthMm, 1)),
+                    kind, Severity.Note, "Nearest focus", mark, LengthWords.Millimetres(Math.Round(report.Lens.UsedFocalLengthMm, 1)),
                     $"A ratio of {LengthWords.Number(rig.Lens.LargestMagnification.Value)} at {mark} would make it a lens of {LengthWords.Millimetres(close)} there, which is not likely.",
                     "Look at the lens again: the nearest focus counts from the sensor mark, and 1:4 is a ratio of 0.25.");
             case Reasons.InfinityLost:

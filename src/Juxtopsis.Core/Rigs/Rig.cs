@@ -1,3 +1,5 @@
+using System.Diagnostics.CodeAnalysis;
+
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>A camera setup in bare numbers: the part of a sensor that records, and the lens in front of it.</summary>
@@ -22,8 +24,18 @@ public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, d
     /// <summary>How far the squeeze is turned against the sensor, degrees.</summary>
     public double SqueezeTurnDeg { get; init; }
 
+    private readonly OpticsChain optics = OpticsChain.None;
+
     /// <summary>Reducers (below 1) and extenders (above 1) between lens and sensor.</summary>
-    public OpticsChain Optics { get; init; } = OpticsChain.None;
+    public OpticsChain Optics
+    {
+        get => optics;
+        init => optics = value;
+    }
+
+    /// <summary>The same, where it lies.</summary>
+    [UnscopedRef]
+    internal ref readonly OpticsChain OpticsRef => ref optics;
 
     /// <summary>The fastest f-number that the reducer lets out; null when it is not known to limit.</summary>
     public double? OpticsFastestFNumber { get; init; }
@@ -37,7 +49,13 @@ public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, d
     /// <summary>Close-up lens in front, dioptres (1/m); 0 is none.</summary>
     public double CloseUpDioptres { get; init; }
 
-    /// <summary>Extension tubes or bellows, mm; 0 is none.</summary>
+    /// <summary>From the close-up lens back to the lens, mm; 0 for one plane.</summary>
+    public double CloseUpFromLensMm { get; init; }
+
+    /// <summary>True where the ring focuses at the distance in two places, around life size, and is racked out to the farther one.</summary>
+    public bool RackedFarther { get; init; }
+
+    /// <summary>Extension tubes or bellows next to the lens, before any glass, mm; 0 is none.</summary>
     public double ExtensionMm { get; init; }
 
     /// <summary>How much too long the mount is, mm; negative when too short.</summary>

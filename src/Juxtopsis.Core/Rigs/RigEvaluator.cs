@@ -1,9 +1,13 @@
-using System.Runtime.CompilerServices;
-using Juxtopsis.Core.Optics;
-
 namespace Juxtopsis.Core.Rigs;
 
-/// <summary>Answers what a rig gives in a scene. Pure arithmetic: no state, no allocation, safe on any thread.</summary>
+/// <summary>
+/// Answers what a rig gives in a scene: the one evaluator, in stages. Pure arithmetic: no state, no allocation, safe on any thread.
+/// </summary>
+/// <remarks>
+/// The stages are frame (<see cref="UsedArea"/>, <see cref="SensorUse"/>, <see cref="CropFactors"/>), lens (<see cref="LensOnSensor"/>,
+/// <see cref="LensInChain"/>), focus (<see cref="FocusStage"/>), sharp zone (<see cref="SharpZone"/>), blur
+/// (<see cref="BlurBehind"/>) and light (<see cref="LightReport"/>). A search that needs some of them only asks those; what it says is asked here.
+/// </remarks>
 public static class RigEvaluator
 {
     /// <summary>Evaluates one rig.</summary>
@@ -16,67 +20,37 @@ public static class RigEvaluator
     /// </returns>
     public static RigReport Evaluate(in Scene scene, in Conventions conventions, in Rig rig)
     {
-        Evaluate(scene, conventions, rig, out var report);
-        return report;
-    }
-
-    /// <summary>Evaluates one rig into a report that lies somewhere already; the same as the other, without a copy.</summary>
-    /// <param name="scene">The scene.</param>
-    /// <param name="conventions">What the figures go by.</param>
-    /// <param name="rig">The rig.</param>
-    /// <param name="report">The report.</param>
-    public static void Evaluate(in Scene scene, in Conventions conventions, in Rig rig, out RigReport report)
-    {
-        Unsafe.SkipInit(out report);
-        var modeWidth = rig.SensorWidthMm / rig.PunchIn;
-        var modeHeight = rig.SensorHeightMm / rig.PunchIn;
-        var desqueezedAspect = rig.Squeeze * modeWidth / modeHeight;
-        var aspect = scene.DeliveryAspect ?? desqueezedAspect;
-        var used = scene.DeliveryAspect is null
-            ? new UsedArea(modeWidth, modeHeight, rig.Squeeze)
-            : UsedArea.Trim(modeWidth, modeHeight, rig.Squeeze, aspect);
-        SensorUse.Fill(ref report.SensorPart, scene, rig, used, desqueezedAspect, aspect);
-        CropFactors.Fill(ref report.CropPart, conventions, rig, aspect, used);
-        LensOnSensor.Fill(ref report.LensPart, conventions, rig, report.CropPart.Chosen);
-        ref readonly var lens = ref report.LensPart;
-        report.Angle = AngleOfView.Of(used, lens.EffectiveFocalLengthMm);
-
-        var travel = TravelOf(rig, lens.EffectiveFocalLengthMm);
+        var used = UsedArea.Of(rig, scene.DeliveryAspect);
+        var sensor = SensorUse.Of(scene, rig, used);
+        var crop = CropFactors.Of(conventions, rig, sensor.DeliveredAspect, used);
+        var lens = LensOnSensor.Of(conventions, rig, crop.Chosen);
+        var chain = LensInChain.Of(rig, lens.UsedFocalLengthMm);
         var mark = MarkMm(conventions, rig);
-        var limits = new FocusLimits(travel.NearestMm() - mark, travel.FarthestMm() - mark, travel.LargestMagnification());
-        report.Limits = limits;
-        var sharpness = SharpnessLimits.Of(scene, conventions, rig, used, report.SensorPart, lens, travel.HasFarEnd ? null : mark);
-        report.Sharpness = sharpness;
-        var working = 1.0;
-        var reasons = Reasons.None;
-        if (scene.SubjectDistanceMm >= limits.NearestSubjectDistanceMm && scene.SubjectDistanceMm <= limits.FarthestSubjectDistanceMm)
+        var limits = FocusLimits.Of(chain.Travel, mark);
+        var sharpness = SharpnessLimits.Of(scene, conventions, rig, used, sensor, lens, chain, mark);
+        var distance = scene.SubjectDistanceMm + mark;
+        FocusReport? focus = null;
+        if (chain.Travel.Reaches(distance))
         {
-            var depthCircle = SharpnessLimits.DepthCircleMm(sharpness.CircleOfConfusionMm, conventions, rig);
-            FocusReport.Fill(ref report.FocusPart, scene, rig, used, lens.EffectiveFNumber, depthCircle, travel.FocusAt(scene.SubjectDistanceMm + mark));
-            working = report.FocusPart.WorkingOverSet;
-            reasons = ReasonFinder.InFocus(report.FocusPart, sharpness.CircleOfConfusionMm);
-            report.IsFocused = true;
-        }
-        else
-        {
-            report.FocusPart = default;
-            report.IsFocused = false;
+            var circle = SharpnessLimits.DepthCircleMm(sharpness.CircleOfConfusionMm, conventions, rig);
+            focus = FocusReport.Of(scene, rig, used, lens.EffectiveFNumber, circle, chain, chain.Travel.FocusAt(distance, rig.RackedFarther));
         }
 
-        report.Squeeze = SqueezeReport.Of(rig, used, aspect);
-        LightReport.Fill(ref report.LightPart, scene, rig, lens, working);
-        HandlingReport.Fill(ref report.HandlingPart, rig, lens, used, UsedArea.Trim(36, 24, 1, aspect).HeightMm / used.HeightMm, mark);
-        report.Reasons = reasons | ReasonFinder.Find(scene, conventions, rig, report);
+        var report = new RigReport(
+            sensor,
+            crop,
+            lens,
+            focus,
+            LightReport.Of(scene, rig, lens, focus?.WorkingOverSet ?? 1),
+            HandlingReport.Of(rig, lens, used, UsedArea.Trim(36, 24, 1, sensor.DeliveredAspect).HeightMm / used.HeightMm, mark))
+        {
+            Angle = AngleOfView.Of(used, lens.EffectiveFocalLengthMm),
+            Sharpness = sharpness,
+            Limits = limits,
+            Squeeze = SqueezeReport.Of(rig, used, sensor.DeliveredAspect),
+        };
+        return report with { Reasons = ReasonFinder.Find(scene, conventions, rig, report) };
     }
-
-    /// <summary>How a rig's lens focuses.</summary>
-    internal static FocusTravel TravelOf(in Rig rig, double focalLengthMm) => FocusTravel.Of(
-        focalLengthMm,
-        rig.Lens.NearestFocusMm,
-        rig.Lens.LargestMagnification,
-        rig.Optics.Magnification,
-        rig.ExtensionMm,
-        rig.CloseUpDioptres);
 
     /// <summary>Where the chosen mark lies, mm before the sensor mark; 0 when the front of the lens is not known.</summary>
     internal static double MarkMm(in Conventions conventions, in Rig rig) =>

@@ -1,5 +1,3 @@
-using Juxtopsis.Core.Optics;
-
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>What counts as sharp for this rig.</summary>
@@ -8,7 +6,7 @@ namespace Juxtopsis.Core.Rigs;
 /// <param name="HyperfocalDistanceMm">Focus here, and all is sharp to infinity, mm; null when the rig cannot focus there.</param>
 public readonly record struct SharpnessLimits(double CircleOfConfusionMm, bool CircleIsFallback, double? HyperfocalDistanceMm)
 {
-    private const double FallbackDivisor = 1500;
+    internal const double FallbackDivisor = 1500;
 
     /// <summary>Tangent of one arc minute, the acuity of a good eye.</summary>
     public const double ArcMinuteTangent = 0.00029088821687;
@@ -26,14 +24,14 @@ public readonly record struct SharpnessLimits(double CircleOfConfusionMm, bool C
             _ => used.PictureDiagonalMm / conventions.CocDivisor,
         };
 
-    /// <summary>What counts as sharp; the hyperfocal distance from a mark, or none when the rig cannot focus far away (a null mark).</summary>
+    /// <summary>What counts as sharp; the hyperfocal distance from a mark, or none when the rig cannot focus far away.</summary>
     internal static SharpnessLimits Of(
-        in Scene scene, in Conventions conventions, in Rig rig, in UsedArea used, in SensorUse sensor, in LensOnSensor lens, double? markMm)
+        in Scene scene, in Conventions conventions, in Rig rig, in UsedArea used, in SensorUse sensor, in LensOnSensor lens, in LensInChain chain, double markMm)
     {
         var circle = Circle(scene, conventions, rig, used, sensor);
         var c = circle ?? used.PictureDiagonalMm / FallbackDivisor;
-        double? hyperfocal = c <= used.HeightMm
-            ? DepthOfField.HyperfocalDistanceMm(lens.EffectiveFocalLengthMm, lens.EffectiveFNumber, DepthCircleMm(c, conventions, rig)) - markMm
+        double? hyperfocal = c <= used.HeightMm && !chain.Travel.HasFarEnd
+            ? chain.HyperfocalDistanceMm(lens.EffectiveFNumber * DepthCircleMm(c, conventions, rig) / lens.EffectiveFocalLengthMm) - markMm
             : null;
         return new SharpnessLimits(c, circle is null, hyperfocal);
     }

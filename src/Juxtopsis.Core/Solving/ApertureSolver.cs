@@ -9,6 +9,9 @@ public static class ApertureSolver
 {
     private const int Halvings = 100;
 
+    /// <summary>What is said to be met is so when it is evaluated, to this share.</summary>
+    private const double Exact = 1e-7;
+
     /// <summary>Focus and aperture that make all sharp from one distance to another, and no more.</summary>
     /// <param name="scene">The scene.</param>
     /// <param name="conventions">The conventions.</param>
@@ -47,9 +50,19 @@ public static class ApertureSolver
         var (near, far) = FromPupil(focus, high, fromMm, toMm);
         var tolerance = double.IsInfinity(far) ? 1 : (far - near) / (far + near);
         var circle = SharpnessLimits.DepthCircleMm(report.Sharpness.CircleOfConfusionMm, conventions, rig);
-        var wanted = tolerance * focus.FocalLengthMm * focus.Magnification / circle / rig.Optics.Magnification;
-        return Set("Sharp zone", there, wanted, $"{zone} sharp: focus at {setting.Far(high)}", isDepth: true) with { SubjectDistanceMm = high };
+
+        // The pupil goes inversely with the aperture, and e with the pupil.
+        var wanted = report.Lens.EffectiveFNumber * (focus.PupilMm * focus.Magnification * tolerance / circle) / rig.Optics.Magnification;
+        var solution = Set("Sharp zone", there, wanted, $"{zone} sharp: focus at {setting.Far(high)}", isDepth: true) with { SubjectDistanceMm = high };
+        return !solution.IsMet || Holds(there, solution.FNumber!.Value, fromMm, toMm) ? solution
+            : new Solution("Sharp zone", SolveBound.Impossible, $"No focus of this rig makes {zone} sharp and no more.", "Ask for another zone, or use another lens.");
     }
+
+    /// <summary>Whether the evaluator agrees that a zone is sharp.</summary>
+    private static bool Holds(in Setting there, double fNumber, double fromMm, double toMm) =>
+        (there with { Rig = there.Rig with { FNumber = fNumber } }).Report.Focus is { } focus
+        && focus.DepthOfFieldNearMm <= fromMm * (1 + Exact)
+        && (double.IsInfinity(toMm) ? focus.Tolerance >= 1 - Exact : focus.DepthOfFieldFarMm >= toMm * (1 - Exact));
 
     /// <summary>The aperture that blurs the background by a share of the picture's height.</summary>
     /// <param name="scene">The scene.</param>

@@ -12,6 +12,9 @@ public static class Follower
 {
     private const double Same = 1e-9;
 
+    /// <summary>What is said to be held is so when it is evaluated, to this share.</summary>
+    private const double Exact = 1e-6;
+
     /// <summary>After a change, brings a rig back to what it gave before, in what is held.</summary>
     /// <param name="conventions">The conventions.</param>
     /// <param name="before">The rig before the change.</param>
@@ -77,7 +80,29 @@ public static class Follower
             now = BringLight(now, targets, rig.FiltersAreFixed ? free & ~Giving.Filter : free, notes);
         }
 
-        return new Followed(now.Scene, now.Rig, notes);
+        return new Followed(now.Scene, now.Rig, Confirmed(now, targets, hold, notes));
+    }
+
+    /// <summary>What is said to be held is so when the rig is evaluated; else it is told.</summary>
+    private static List<HoldNote> Confirmed(in Setting now, HeldValues targets, Hold hold, List<HoldNote> notes)
+    {
+        if (notes.Any(n => n.Outcome != HoldOutcome.Followed))
+        {
+            return notes;
+        }
+
+        var has = HeldValues.Of(now.Conventions, new(now.Scene, now.Rig, false));
+        if (hold.Framing && targets.FieldHeightMm is { } height && !(has.FieldHeightMm is { } field && Math.Abs(field / height - 1) < Exact))
+        {
+            notes.Add(new(HoldOutcome.Stopped, "The framing is not held.", "Let go of something, or change one thing at a time."));
+        }
+
+        if (hold.Blur && targets.BlurShare is { } share && !(has.BlurShare is { } blur && Math.Abs(blur / share - 1) < Exact))
+        {
+            notes.Add(new(HoldOutcome.Stopped, "The blur is not held.", "Let go of something, or change one thing at a time."));
+        }
+
+        return notes;
     }
 
     private static Setting BringFraming(in Setting now, double height, Giving free, List<HoldNote> notes)
@@ -92,7 +117,7 @@ public static class Follower
         if (free.HasFlag(Giving.Distance))
         {
             var solution = FramingSolver.Distance(now.Scene, now.Conventions, now.Rig, framing, now.Unit);
-            var there = solution.SubjectDistanceMm is { } distance ? now.Standing(distance) : now;
+            var there = solution.SubjectDistanceMm is { } distance ? now.Standing(distance) with { Rig = now.Rig with { RackedFarther = solution.RackedFarther } } : now;
             notes.Add(Note(solution, $"{now.Far(now.Scene.SubjectDistanceMm)} → {there.Far(there.Scene.SubjectDistanceMm)}.{Perspective(now, there)}"));
             return there;
         }

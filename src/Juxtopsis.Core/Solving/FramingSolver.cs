@@ -8,6 +8,9 @@ public static class FramingSolver
 {
     private const int Halvings = 80;
 
+    /// <summary>What is said to be met is so when it is evaluated, to this share.</summary>
+    private const double Exact = 1e-7;
+
     /// <summary>The distance at which a rig frames a size.</summary>
     /// <param name="scene">The scene, with the bounds of the place.</param>
     /// <param name="conventions">The conventions.</param>
@@ -26,19 +29,34 @@ public static class FramingSolver
 
         var report = setting.Report;
         var m = (framing.IsAcross ? rig.Squeeze * report.Sensor.UsedWidthMm : report.Sensor.UsedHeightMm) / framing.SizeMm;
-        var travel = RigEvaluator.TravelOf(rig, report.Lens.EffectiveFocalLengthMm);
-        var isTooLarge = m > (report.Limits.LargestMagnification ?? 1) * (1 + 1e-12);
-        var wanted = isTooLarge ? 0 : travel.DistanceForMm(m) - RigEvaluator.MarkMm(conventions, rig);
-        var reached = Math.Clamp(wanted, from, to);
-        var bound = !isTooLarge && Within(wanted, reached) ? SolveBound.None : wanted < from ? fromBound : toBound;
-        var there = setting.At(reached);
-        var field = there.Field(framing.IsAcross);
+        var chain = LensInChain.Of(rig, report.Lens.UsedFocalLengthMm);
         var size = Size(setting, framing);
-        var message = bound == SolveBound.None
-            ? $"{setting.Far(reached)} frames {size}."
-            : $"{setting.Far(reached)} is {Say(bound)}; there it frames {setting.Far(field ?? double.NaN)}, not {size}"
-                + (isTooLarge ? "." : $", which wants {setting.Far(wanted)}.");
-        return Of("Distance", bound, message, Lift(setting, bound, isTooLarge ? null : wanted), there) with { SubjectDistanceMm = reached };
+        if (chain.Travel.ForMagnification(m) is { } place)
+        {
+            var wanted = place.SubjectDistanceMm - RigEvaluator.MarkMm(conventions, rig);
+            var met = setting.At(wanted) with { Rig = rig with { RackedFarther = chain.Travel.NeedsRackingFarther(place) } };
+            if (wanted >= from * (1 - 1e-12) && wanted <= to * (1 + 1e-12) && met.Field(framing.IsAcross) is { } framed && Within(framed, framing.SizeMm, Exact))
+            {
+                return Of("Distance", SolveBound.None, $"{setting.Far(wanted)} frames {size}.", "", met) with { SubjectDistanceMm = wanted, RackedFarther = met.Rig.RackedFarther };
+            }
+
+            // Where it frames so there is no place for the camera: the nearest place there is.
+            var bound = wanted < from ? fromBound : toBound;
+            var reached = setting.At(Math.Clamp(wanted, from, to));
+            return Of(
+                "Distance", bound,
+                $"{setting.Far(reached.Scene.SubjectDistanceMm)} is {Say(bound)}; there it frames {Framed(reached, framing)}, not {size}, which wants {setting.Far(wanted)}.",
+                Lift(setting, bound, wanted), reached) with
+            { SubjectDistanceMm = reached.Scene.SubjectDistanceMm };
+        }
+
+        // The travel ends before the framing: tighter than it gets at its nearest, or wider than it gets at its farthest.
+        var isTooLarge = !(m < chain.Travel.EndMagnification());
+        var (end, endBound) = isTooLarge ? (from, fromBound) : (Math.Min(to, Quantity.SubjectDistance.Max), toBound);
+        var there = setting.At(end);
+        return Of(
+            "Distance", endBound, $"{setting.Far(end)} is {Say(endBound)}; there it frames {Framed(there, framing)}, not {size}.", Lift(setting, endBound, null), there) with
+        { SubjectDistanceMm = end };
     }
 
     /// <summary>The focal length with which a rig frames a size from where it stands.</summary>
@@ -65,6 +83,13 @@ public static class FramingSolver
         var reached = Math.Clamp(wanted, from, to);
         var bound = Within(wanted, reached) ? SolveBound.None : wanted < from ? SolveBound.ZoomShort : SolveBound.ZoomLong;
         var there = setting.With(reached);
+        if (bound == SolveBound.None && !(there.Field(framing.IsAcross) is { } given && Within(given, framing.SizeMm, Exact)))
+        {
+            return new Solution(
+                "Focal length", SolveBound.Impossible, $"With {Setting.FocalLength(reached)} this lens does not focus where it would frame {size}.",
+                "Go farther from the subject, or frame more.");
+        }
+
         var end = from == to ? $"all that this lens has, {Setting.FocalLength(from)}" : bound == SolveBound.ZoomShort ? $"the short end, {Setting.FocalLength(from)}" : $"the long end, {Setting.FocalLength(to)}";
         var message = bound == SolveBound.None
             ? $"{Setting.FocalLength(reached)} frames {size}."
@@ -97,8 +122,11 @@ public static class FramingSolver
                 continue;
             }
 
-            var wide = End("Widest", end, to, toBound);
-            var tight = End("Tightest", end, from, fromBound);
+            if (End("Widest", end, to, toBound) is not { } wide || End("Tightest", end, from, fromBound) is not { } tight)
+            {
+                continue;
+            }
+
             widest = (wide.FieldWidthMm ?? double.PositiveInfinity) > (widest is null ? 0 : widest.FieldWidthMm ?? double.PositiveInfinity) ? wide : widest ?? wide;
             tightest = tightest is null || tight.FieldWidthMm < tightest.FieldWidthMm ? tight : tightest;
         }
@@ -106,7 +134,7 @@ public static class FramingSolver
         return widest is null || tightest is null ? [NoPlace(setting, setting.Reach.From, setting.Reach.To)] : [widest, tightest];
     }
 
-    private static Solution End(string what, in Setting setting, double distance, SolveBound bound)
+    private static Solution? End(string what, in Setting setting, double distance, SolveBound bound)
     {
         var lens = Setting.FocalLength(setting.Rig.FocalLengthMm);
         if (double.IsPositiveInfinity(distance))
@@ -115,7 +143,11 @@ public static class FramingSolver
         }
 
         var there = setting.At(distance);
-        var focus = there.Report.Focus!.Value;
+        if (there.Report.Focus is not { } focus)
+        {
+            return null;
+        }
+
         return Of(
             what,
             bound,
@@ -165,13 +197,16 @@ public static class FramingSolver
         $"There is no place to stand: the camera must be {setting.Far(from)} away or more, and cannot be farther than {setting.Far(to)}.",
         "Use a lens that focuses nearer, or another place.");
 
-    private static bool Within(double wanted, double reached) => Math.Abs(wanted - reached) <= 1e-9 * reached;
+    private static bool Within(double wanted, double reached, double share = 1e-9) => Math.Abs(wanted - reached) <= share * reached;
+
+    private static string Framed(in Setting there, FramedSize framing) => there.Field(framing.IsAcross) is { } field ? there.Far(field) : "nothing, out of focus";
 
     private static string Say(SolveBound bound) => bound switch
     {
         SolveBound.NearestFocus => "the nearest that it focuses",
         SolveBound.FarthestFocus => "the farthest that it focuses",
         SolveBound.NearestPlace => "as near as the camera may come",
+        SolveBound.LensFront => "just in front of the lens",
         _ => "as far as the room goes",
     };
 
@@ -182,6 +217,7 @@ public static class FramingSolver
         {
             SolveBound.NearestFocus => "Use a lens that focuses nearer, a tube, a close-up lens, an extender, a cropped mode or punch in.",
             SolveBound.FarthestFocus => "Take the tube or close-up lens off.",
+            SolveBound.LensFront => "Nearer, the subject would be inside the lens: use a longer lens, an extender, a cropped mode or punch in.",
             SolveBound.NearestPlace => "Keep the distance; use a longer lens, an extender, a cropped mode or punch in.",
             SolveBound.FarthestPlace => $"The room is too short{short_}: use a shorter lens, a reducer, a larger mode, or move the subject.",
             _ => "",

@@ -7,6 +7,9 @@ namespace Juxtopsis.Core.Solving;
 /// <summary>A rig that is asked backwards: what it gives when one thing of it is changed. Every answer is the evaluator's own.</summary>
 internal readonly record struct Setting(Scene Scene, Conventions Conventions, Rig Rig, LengthUnit Unit)
 {
+    /// <summary>As near before the front of a lens as anything may be, mm.</summary>
+    private static readonly double LeastMm = Quantity.SubjectDistance.Min;
+
     public RigReport Report => RigEvaluator.Evaluate(Scene, Conventions, Rig);
 
     /// <summary>From where the camera may stand, mm: the rig's focus and the place, whichever is narrower.</summary>
@@ -17,9 +20,15 @@ internal readonly record struct Setting(Scene Scene, Conventions Conventions, Ri
             var limits = Report.Limits;
             var near = Scene.NearestCameraMm ?? 0;
             var far = Scene.FarthestCameraMm ?? double.PositiveInfinity;
+
+            // The subject is before the front of the lens, or at least before the mark that distances begin at.
+            var front = Math.Max(LeastMm, Rig.Lens.FrontFromSensorMm - RigEvaluator.MarkMm(Conventions, Rig) + LeastMm ?? 0);
+            var (from, bound) = near >= limits.NearestSubjectDistanceMm && near >= front ? (near, SolveBound.NearestPlace)
+                : front > limits.NearestSubjectDistanceMm ? (front, SolveBound.LensFront)
+                : (limits.NearestSubjectDistanceMm, SolveBound.NearestFocus);
             return (
-                Math.Max(limits.NearestSubjectDistanceMm, near),
-                near > limits.NearestSubjectDistanceMm ? SolveBound.NearestPlace : SolveBound.NearestFocus,
+                from,
+                bound,
                 Math.Min(limits.FarthestSubjectDistanceMm, far),
                 far < limits.FarthestSubjectDistanceMm ? SolveBound.FarthestPlace : SolveBound.FarthestFocus);
         }

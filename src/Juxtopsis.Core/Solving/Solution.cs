@@ -12,6 +12,9 @@ public enum SolveBound
     /// <summary>The farthest focus of a rig with a tube or a close-up lens.</summary>
     FarthestFocus,
 
+    /// <summary>The front of the lens.</summary>
+    LensFront,
+
     /// <summary>The nearest place where the camera may stand.</summary>
     NearestPlace,
 
@@ -55,6 +58,9 @@ public sealed record Solution(string What, SolveBound Bound, string Message, str
 
     /// <summary>Where to focus, mm from the chosen mark; null when it stays.</summary>
     public double? SubjectDistanceMm { get; init; }
+
+    /// <summary>True where the ring focuses at that distance in two places and the one racked out farther is meant.</summary>
+    public bool RackedFarther { get; init; }
 
     /// <summary>Focal length to set, mm as marked; null when it stays.</summary>
     public double? FocalLengthMm { get; init; }

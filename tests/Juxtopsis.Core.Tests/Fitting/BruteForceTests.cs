@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Rigs;
@@ -7,78 +8,103 @@ using Juxtopsis.Core.Tests.Chains;
 namespace Juxtopsis.Core.Tests.Fitting;
 
 /// <summary>
-/// The search against brute force: every place in small steps, every aperture in small steps, each asked of the evaluator, which
-/// knows nothing of the search.
+/// The search against brute force: every place in small steps, every aperture in small steps, each asked of the evaluator, which knows nothing of the
+/// search. Shelves have modes with rates of their own, irises that stay open, squeezes, bodies with two mounts, tubes and close-up lenses.
 /// </summary>
 public sealed class BruteForceTests
 {
-    private const int Places = 600;
-    private static readonly double[] Apertures = [.. Enumerable.Range(0, 61).Select(i => 1.2 * Math.Pow(2, i / 12.0))];
+    private const int Places = 240;
+    private static readonly double[] Apertures = [.. Enumerable.Range(0, 73).Select(i => 1.2 * Math.Pow(2, i / 12.0))];
 
-    public static TheoryData<int> Seeds => [.. Enumerable.Range(1, 60)];
+    public static TheoryData<int> Seeds => [.. Enumerable.Range(1, 120)];
 
     [Theory]
     [MemberData(nameof(Seeds))]
     public void What_the_search_says_is_what_trying_everything_finds(int seed)
     {
         var random = new Random(seed);
-        var (site, brief, shelf) = (SiteOf(random), BriefOf(random), FittingShelf.Of(GearOf(random)));
+        var asked = new Asked(SiteOf(random), BriefOf(random), new FitRules { HighestIso = random.Next(2) == 0 ? 6400 : 400 });
+        var shelf = FittingShelf.Of(GearOf(random));
         var wish = (Wish)(seed % 5);
-        var result = new FitSearch(shelf, site, brief, Conventions.Default, wish).Finish(1000, 1000);
+        var result = new FitSearch(shelf, asked.Site, asked.Brief, Conventions.Default, wish, rules: asked.Rules).Finish(1000, 1000);
         Assert.Equal(result.FitCount, result.Fits.Count);
-        foreach (var fit in result.Fits)
+        Assert.All(result.Fits, fit => Assert.Null(Wrong(fit, asked)));
+
+        // In order: within a tier each stands at least as well as the next by the evaluator's own figures.
+        Assert.All(result.Fits.Zip(result.Fits.Skip(1)), pair => Assert.True(
+            pair.First.Tier < pair.Second.Tier || pair.First.Tier == pair.Second.Tier && (Enlarged(pair.First) < Enlarged(pair.Second) || Score(pair.First.Report, pair.First.Scene, pair.First.Rig, wish) <= Score(pair.Second.Report, pair.Second.Scene, pair.Second.Rig, wish) + 1e-9 || pair.First.Tier == 2)));
+        foreach (var group in shelf.Rigs.GroupBy(r => r.Group))
         {
-            Assert.Null(Wrong(fit, site, brief));
+            var fit = result.Fits.FirstOrDefault(f => f.Rig.Group == group.Key);
+            foreach (var (rig, mode) in group.SelectMany(r => r.Modes.Select(m => (r, m))))
+            {
+                foreach (var (scene, report, d) in Settings(rig, mode, asked))
+                {
+                    Assert.True(fit is not null, $"missing: {rig.Body.Name} {mode.Item.Name} {rig.Lens.Name} at {d}");
+
+                    // None of the same standing is better than the one that is proposed.
+                    if (fit.Tier == 0 && rig.Findings.All(f => f.Severity == Severity.Note && f.Kind != FindingKind.CarriageUnknown) && report.Sensor.Enlargement is not > 1.002 && mode.Shows(rig.Squeeze))
+                    {
+                        Assert.True(Score(fit.Report, fit.Scene, fit.Rig, wish) <= Score(report, scene, rig, wish) * (wish is Wish.MostBlur or Wish.Deepest or Wish.Farthest ? 1 - 1e-4 : 1 + 1e-4), $"better: {rig.Body.Name} {mode.Item.Name} {rig.Lens.Name} at {d}");
+                    }
+                }
+            }
         }
 
-        // In order: each stands at least as well as the next by the evaluator's own figures.
-        Assert.All(result.Fits.Zip(result.Fits.Skip(1)), pair => Assert.True(Score(pair.First, wish) <= Score(pair.Second, wish) + 1e-9));
         foreach (var miss in result.Misses)
         {
-            foreach (var rig in shelf.Rigs.Where(r => r.Group == miss.Rig.Group))
-            {
-                Assert.All(rig.Modes, mode => Assert.Null(Tried(rig, mode, site, brief)));
-            }
-
-            Assert.All(miss.Remedies, remedy => Assert.True(Helps(remedy, miss, shelf, site, brief), $"{miss.Shortfall.Kind}: {remedy}"));
+            Assert.All(miss.Remedies, remedy => Assert.True(Helps(remedy, miss, shelf, asked), $"{miss.Shortfall.Kind}: {remedy}"));
         }
     }
 
-    /// <summary>What of a proposal is not as it says; null when all is.</summary>
-    private static string? Wrong(Fit fit, Site site, ShotBrief brief)
+    private sealed record Asked(Site Site, ShotBrief Brief, FitRules Rules);
+
+    private static double Enlarged(Fit fit) => Math.Max(1, fit.Report.Sensor.Enlargement ?? 1);
+
+    /// <summary>What of a proposal is not as it says; null when all is. The chain is put together anew, as the Bench does it.</summary>
+    private static string? Wrong(Fit fit, Asked asked)
     {
-        var frame = WantedFrame.Of(brief);
-        var report = RigEvaluator.Evaluate(fit.Scene, Conventions.Default, fit.Set);
+        var (site, brief, rules) = (asked.Site, asked.Brief, asked.Rules);
+        var assembled = ChainAssembler.Assemble(
+            [.. fit.Rig.Parts], Mounts,
+            new ChainSetting { Mode = fit.Mode.Item.Name, FocalLengthMm = fit.Set.FocalLengthMm, FNumber = fit.Set.FNumber, PunchIn = fit.Mode.PunchIn, DeliveryAspect = brief.DeliveryAspect, CaptureFps = brief.CaptureFps });
+        var report = RigEvaluator.Evaluate(fit.Scene, Conventions.Default, assembled.Rig!.Value with { RackedFarther = fit.Set.RackedFarther });
         var (near, far) = Bounds(fit.Rig, site, brief);
         var d = fit.Scene.SubjectDistanceMm;
-        return report.Focus is not { } focus ? "no focus"
-            : Math.Abs(focus.FieldHeightMm / frame.HeightMm - 1) > 1e-7 ? $"frames {focus.FieldHeightMm}, not {frame.HeightMm}"
+        return !assembled.Works ? "does not go together"
+            : report.Focus is not { } focus ? "no focus"
+            : Math.Abs(focus.FieldHeightMm / WantedFrame.Of(brief).HeightMm - 1) > 1e-6 ? $"frames {focus.FieldHeightMm}"
             : d < near - 1e-6 || d > far + 1e-6 ? $"stands at {d}, outside {near} to {far}"
-            : Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm) < brief.MovesMm / 2 * (1 - 1e-7) ? "moves out of focus"
-            : brief.Behind == BehindWish.Soft && focus.BackgroundDiscFractionOfHeight < ShotBrief.SoftShare * (1 - 1e-7) ? "not soft"
-            : brief.Behind == BehindWish.Readable && focus.BackgroundDiscFractionOfHeight > ShotBrief.ReadableShare * (1 + 1e-7) ? "not readable"
+            : Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm) < brief.MovesMm / 2 * (1 - 1e-6) ? "moves out of focus"
+            : brief.Behind == BehindWish.Soft && focus.BackgroundDiscFractionOfHeight < ShotBrief.SoftShare * (1 - 1e-6) ? "not soft"
+            : brief.Behind == BehindWish.Readable && focus.BackgroundDiscFractionOfHeight > ShotBrief.ReadableShare * (1 + 1e-6) ? "not readable"
             : report.Sensor.DarkShare > 1e-6 ? "dark corners"
+            : report.Reasons.HasFlag(Reasons.ApertureTooWide) && report.Lens.UsedFNumber > fit.Set.FNumber * 1.001 || report.Reasons.HasFlag(Reasons.ApertureTooNarrow) ? "cannot be set so"
+            : fit.Rig.IrisIsFixed && report.Lens.UsedFNumber > (report.Lens.WidestFNumber ?? 0) * 1.0001 ? "the iris stays open"
+            : !fit.Mode.Rates.Contains(brief.Fps) ? "another rate"
+            : report.Light.SensitivityNeededIso > rules.HighestIso * (1 + 1e-6) ? "too dark"
             : null;
     }
 
-    private static double Score(Fit fit, Wish wish) => wish switch
+    private static double Score(in RigReport report, in Scene scene, FitRig rig, Wish wish) => wish switch
     {
-        Wish.MostBlur => -fit.Report.Focus!.Value.BackgroundDiscFractionOfHeight,
-        Wish.Deepest => -Math.Min(1e12, fit.Report.Focus!.Value.DepthInFrontMm + fit.Report.Focus!.Value.DepthBehindMm),
-        Wish.LeastWeight => fit.Rig.WeightG,
-        Wish.Farthest => -fit.Scene.SubjectDistanceMm,
-        _ => fit.Scene.SubjectDistanceMm,
+        Wish.MostBlur => -report.Focus!.Value.BackgroundDiscFractionOfHeight,
+        Wish.Deepest => -Math.Min(1e12, report.Focus!.Value.DepthInFrontMm + report.Focus!.Value.DepthBehindMm),
+        Wish.LeastWeight => rig.WeightG,
+        Wish.Farthest => -scene.SubjectDistanceMm,
+        _ => scene.SubjectDistanceMm,
     };
 
-    /// <summary>Tries every place and aperture; a setting that gives the shot, or null.</summary>
-    private static string? Tried(FitRig rig, FitMode mode, Site site, ShotBrief brief)
+    /// <summary>Tries every place and aperture; the settings that give the shot with a hair to spare.</summary>
+    private static IEnumerable<(Scene Scene, RigReport Report, double At)> Settings(FitRig rig, FitMode mode, Asked asked)
     {
+        var (site, brief) = (asked.Site, asked.Brief);
         var wanted = WantedFrame.Of(brief).HeightMm;
         var (near, far) = Bounds(rig, site, brief);
         far = Math.Min(far, 60_000);
-        if (!(near < far))
+        if (!(near < far) || !mode.Rates.Contains(brief.Fps))
         {
-            return null;
+            yield break;
         }
 
         double? before = null;
@@ -86,63 +112,96 @@ public sealed class BruteForceTests
         {
             // Near places closer together than far ones; a hair within, so that rounding at the very bounds tells nothing.
             var d = near * 1.0005 * Math.Pow(far * 0.9995 / (near * 1.0005), (double)i / Places);
-            var atShort = Field(rig, mode, site, brief, d, rig.AtShort.FocalLengthMm);
-            var atLong = Field(rig, mode, site, brief, d, rig.AtLong.FocalLengthMm);
+            var atShort = Field(rig, mode, asked, d, rig.AtShort.FocalLengthMm);
+            var atLong = Field(rig, mode, asked, d, rig.AtLong.FocalLengthMm * (1 - 1e-7));
             var frames = rig.Zooms ? atLong < wanted * 0.999 && atShort > wanted * 1.001 : before < wanted * 0.9995 && atShort > wanted * 1.0005;
             before = atShort;
-            if (frames && Apertures.Any(n => Holds(rig, mode, site, brief, d, Zoomed(rig, mode, site, brief, d, wanted), n)))
+            if (!frames)
             {
-                return $"{rig.Body.Name} {mode.Item.Name} {rig.Lens.Name} at {d}";
+                continue;
+            }
+
+            var f = rig.Zooms ? Zoomed(rig, mode, asked, d, wanted) : rig.AtShort.FocalLengthMm;
+            var at = rig.Zooms ? d : Framing(rig, mode, asked, d * Math.Pow(near / far, 1.0 / Places), d, wanted);
+            var widest = LensOnSensor.WidestAt(rig.AtShort.Lens, f)!.Value * 1.0001;
+            foreach (var n in rig.IrisIsFixed ? [widest] : Apertures.Where(n => n > widest))
+            {
+                var (scene, report) = At(rig, mode, asked, at, f, n);
+                if (Holds(scene, report, asked))
+                {
+                    yield return (scene, report, at);
+                }
             }
         }
-
-        return null;
     }
 
-    private static double Zoomed(FitRig rig, FitMode mode, Site site, ShotBrief brief, double d, double wanted)
+    private static double Framing(FitRig rig, FitMode mode, Asked asked, double low, double high, double wanted)
     {
-        var (low, high) = (rig.AtShort.FocalLengthMm, rig.AtLong.FocalLengthMm);
-        for (var i = 0; rig.Zooms && i < 50; i++)
+        for (var i = 0; i < 50; i++)
         {
             var middle = (low + high) / 2;
-            (low, high) = Field(rig, mode, site, brief, d, middle) > wanted ? (middle, high) : (low, middle);
+            (low, high) = Field(rig, mode, asked, middle, rig.AtShort.FocalLengthMm) < wanted ? (middle, high) : (low, middle);
+        }
+
+        return high;
+    }
+
+    private static double Zoomed(FitRig rig, FitMode mode, Asked asked, double d, double wanted)
+    {
+        var (low, high) = (rig.AtShort.FocalLengthMm, rig.AtLong.FocalLengthMm * (1 - 1e-7));
+        for (var i = 0; i < 50; i++)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = Field(rig, mode, asked, d, middle) > wanted ? (middle, high) : (low, middle);
         }
 
         return low;
     }
 
-    private static RigReport At(FitRig rig, FitMode mode, Site site, ShotBrief brief, double d, double f, double n) => RigEvaluator.Evaluate(
-        new Scene(d) { BackgroundDistanceMm = d + (site.BehindMm ?? double.PositiveInfinity), DeliveryAspect = brief.DeliveryAspect },
-        Conventions.Default,
-        rig.In(mode, f, n));
+    private static (Scene Scene, RigReport Report) At(FitRig rig, FitMode mode, Asked asked, double d, double f, double n)
+    {
+        var scene = new Scene(d)
+        {
+            BackgroundDistanceMm = d + (asked.Site.BehindMm ?? double.PositiveInfinity),
+            DeliveryAspect = asked.Brief.DeliveryAspect,
+            DeliveryWidthPx = asked.Brief.DeliveryWidthPx,
+            BrightnessEv = asked.Site.BrightnessEv,
+        };
+        return (scene, RigEvaluator.Evaluate(scene, Conventions.Default, rig.In(mode, f, n) with { CaptureFps = asked.Brief.CaptureFps }));
+    }
 
-    private static double? Field(FitRig rig, FitMode mode, Site site, ShotBrief brief, double d, double f) => At(rig, mode, site, brief, d, f, 8).Focus?.FieldHeightMm;
+    private static double? Field(FitRig rig, FitMode mode, Asked asked, double d, double f) => At(rig, mode, asked, d, f, 8).Report.Focus?.FieldHeightMm;
 
-    private static bool Holds(FitRig rig, FitMode mode, Site site, ShotBrief brief, double d, double f, double n) =>
-        At(rig, mode, site, brief, d, f, n) is { Focus: { } focus } report
-        && report.Sensor.DarkShare is not > 1e-4
-        && Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm) > brief.MovesMm / 2 * 1.02
-        && (brief.Behind != BehindWish.Soft || focus.BackgroundDiscFractionOfHeight > ShotBrief.SoftShare * 1.02)
-        && (brief.Behind != BehindWish.Readable || focus.BackgroundDiscFractionOfHeight < ShotBrief.ReadableShare * 0.98);
+    private static bool Holds(in Scene scene, in RigReport report, Asked asked) =>
+        report.Focus is { } focus
+        && scene.SubjectDistanceMm > 0
+        && report.Sensor.DarkShare is not > 1e-7
+        && !report.Reasons.HasFlag(Reasons.ApertureTooNarrow)
+        && report.Light.SensitivityNeededIso is not { } iso | report.Light.SensitivityNeededIso < asked.Rules.HighestIso * 0.999
+        && Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm) >= asked.Brief.MovesMm / 2 * 1.001
+        && (asked.Brief.Behind != BehindWish.Soft || focus.BackgroundDiscFractionOfHeight > ShotBrief.SoftShare * 1.001)
+        && (asked.Brief.Behind != BehindWish.Readable || focus.BackgroundDiscFractionOfHeight < ShotBrief.ReadableShare * 0.999);
 
     private static (double Near, double Far) Bounds(FitRig rig, Site site, ShotBrief brief) => (
         rig.FrontMm + Math.Max(10, site.KeepOffMm),
         (site.LengthMm ?? double.PositiveInfinity) - (site.BehindMm ?? 0) - Carriages.RearMm(brief.Carriage, rig.BackMm));
 
-    /// <summary>Asks anew with the remedy applied.</summary>
-    private static bool Helps(Remedy remedy, Miss miss, FittingShelf shelf, Site site, ShotBrief brief)
+    /// <summary>Asks anew with the remedy applied: another rig as the whole answer for that rig alone, another shot or place of the same search.</summary>
+    private static bool Helps(Remedy remedy, Miss miss, FittingShelf shelf, Asked asked)
     {
-        switch (remedy.Kind)
+        if (remedy.With is { } with)
         {
-            case RemedyKind.PunchIn:
-                var punched = Made.Body.With(BodyFields.Modes, new[] { Made.Mode("Punched", miss.Mode.WidthMm / remedy.Value, miss.Mode.HeightMm / remedy.Value) });
-                return new FitSearch(FittingShelf.Of([Made.Near, Made.Far, punched, .. miss.Rig.Links, miss.Rig.Lens]), site, brief, Conventions.Default, Wish.MostBlur).Finish().FitCount == 1;
-            case RemedyKind.CloseUp or RemedyKind.Tube:
-                return remedy.Item != Guid.Empty;
-            default:
-                var again = new FitSearch(shelf, remedy.Apply(site), remedy.Apply(brief), Conventions.Default, Wish.MostBlur).Finish(1000, 1000);
-                return again.Fits.Any(f => remedy.Kind == RemedyKind.OtherLens ? f.Rig.Lens.Id == remedy.Item && f.Rig.Body.Id == miss.Rig.Body.Id : f.Rig.Group == miss.Rig.Group);
+            var choice = new RigChoice(with.Rig.Body.Id, with.Mode.Item.Name, with.Rig.Lens.Id, [.. with.Rig.Links.Select(l => l.Id)])
+            {
+                Front = [.. with.Rig.Front.Select(l => l.Id)],
+                PunchIn = with.Mode.PunchIn,
+            };
+            return Wrong(with, asked) is null
+                && new FitSearch(shelf.Alone(choice), asked.Site, asked.Brief, Conventions.Default, Wish.MostBlur, rules: asked.Rules).Finish().FitCount == 1;
         }
+
+        var again = new FitSearch(shelf, remedy.Apply(asked.Site), remedy.Apply(asked.Brief), Conventions.Default, Wish.MostBlur, rules: asked.Rules).Finish(1000, 1000);
+        return again.Fits.Any(f => f.Rig.Group == miss.Rig.Group);
     }
 
     private static double Between(Random random, double from, double to) => from + random.NextDouble() * (to - from);
@@ -154,6 +213,7 @@ public sealed class BruteForceTests
         BehindMm = Between(random, 300, 3000),
         LeastBehindMm = 200,
         KeepOffMm = random.Next(3) == 0 ? Between(random, 200, 3000) : 0,
+        BrightnessEv = random.Next(3) == 0 ? null : Between(random, 3, 9),
     };
 
     private static ShotBrief BriefOf(Random random) => new(new ShotSubject(SubjectKind.Standing, 1750), (ShotSize)random.Next(0, 7))
@@ -161,22 +221,46 @@ public sealed class BruteForceTests
         Carriage = (Carriage)random.Next(0, 4),
         MovesMm = random.Next(3) == 0 ? Between(random, 20, 600) : 0,
         Behind = (BehindWish)random.Next(0, 3),
-        DeliveryAspect = random.Next(2) == 0 ? 16.0 / 9 : 2.39,
+        DeliveryAspect = random.Next(2) == 0 ? 16.0 / 9 : random.Next(2) == 0 ? 2.39 : 9.0 / 16,
+        DeliveryWidthPx = random.Next(2) == 0 ? null : 3840,
+        CaptureFps = random.Next(3) == 0 ? 50 : null,
+
+        // Things as small as a fist too, so that tubes and close-up lenses have something to do.
+        Typed = random.Next(4) == 0 ? new(Between(random, 20, 200), IsAcross: false) : null,
     };
+
+    private static GearItem Rated(GearItem mode, params double[] rates) => mode.With(ModeFields.Fps, rates);
 
     private static IEnumerable<GearItem> GearOf(Random random)
     {
+        GearItem[] modes =
+        [
+            Rated(Made.Mode("Full", 36, 20.25), 24, 25), Rated(Made.Mode("Crop", 23.5, 13.22), 25, 50), Rated(Made.Mode("Open", 36, 24, 1.5, 2), 25), Rated(Made.Mode("Window", 9, 5).With(ModeFields.PixelsAcross, 960.0).With(ModeFields.PixelsUp, 540.0), 25, 50, 100),
+        ];
         yield return Made.Near;
         yield return Made.Far;
-        yield return Made.Body;
-        yield return Made.Adapter.With(AdapterFields.Magnification, 0.71).WithId(Guid.NewGuid());
+        yield return Made.Body.With(BodyFields.Modes, modes);
+        yield return Made.Body.With(BodyFields.Modes, modes.Take(2).ToArray()).With(BodyFields.Mounts, new[] { "Far", "Near" }).With(CommonFields.Name, "Two mounts").With(BodyFields.SetsIris, random.Next(2) == 0).WithId(Guid.NewGuid());
+        yield return Made.Adapter.With(AdapterFields.Magnification, 0.71).With(CommonFields.Length, random.Next(2) == 0 ? 15.0 : null).WithId(Guid.NewGuid());
+        yield return Made.Adapter.With(AdapterFields.CarriesIris, random.Next(2) == 0 ? false : null).With(CommonFields.Name, "Bare").WithId(Guid.NewGuid());
+        yield return Made.Tube;
+        yield return Made.Of(GearKind.CloseUpLens, "Close-up", (FrontFields.Dioptres, 2.0), (CommonFields.RearThread, 67.0), (CommonFields.Thickness, 8.0), (CommonFields.Weight, 90.0));
         for (var i = 0; i < 4; i++)
         {
             var shortest = Between(random, 14, 120);
             var lens = Made.Lens.With(CommonFields.Name, $"L{i}").With(LensFields.Mount, random.Next(2) == 0 ? "Near" : "Far").With(LensFields.Short, shortest)
                 .With(LensFields.Widest, Between(random, 1.4, 4)).With(LensFields.Circle, Between(random, 28, 50)).With(LensFields.Nearest, Between(random, 8, 14) * shortest)
-                .With(LensFields.Ratio, random.Next(2) == 0 ? null : 0.11).With(CommonFields.Weight, Between(random, 100, 1500)).WithId(Guid.NewGuid());
-            yield return random.Next(2) == 0 ? lens : lens.With(LensFields.Long, shortest * Between(random, 1.5, 4));
+                .With(LensFields.Ratio, random.Next(2) == 0 ? null : 0.11).With(CommonFields.Weight, Between(random, 100, 1500)).With(LensFields.Iris, (IrisControl)random.Next(0, 3))
+                .With(LensFields.Squeeze, random.Next(4) == 0 ? 1.5 : null).WithId(Guid.NewGuid());
+            if (random.Next(2) == 0)
+            {
+                var longest = shortest * Between(random, 1.5, 4);
+                lens = lens.With(LensFields.Long, longest).With(LensFields.WidestLong, random.Next(2) == 0 ? null : lens.Get(LensFields.Widest) * Between(random, 1.1, 2));
+            }
+
+            yield return lens;
         }
     }
+
+    private static readonly MountBook Mounts = new([Made.Near, Made.Far]);
 }

@@ -141,7 +141,7 @@ public sealed class FitSearchTests
         Assert.Equal(MissKind.DarkCorners, tiny.Shortfall.Kind);
         var rated = Body.With(BodyFields.Modes, Body.Get(BodyFields.Modes).Select(m => m.With(ModeFields.Fps, new[] { 25.0, 50.0 })).ToArray());
         var slow = Assert.Single(Ask(Room, Metre with { CaptureFps = 100 }, ShelfOf(rated, Prime)).Misses);
-        Assert.Equal((MissKind.TooSlow, 2.0), (slow.Shortfall.Kind, slow.Shortfall.By));
+        Assert.Equal((MissKind.RateNotOffered, 50.0), (slow.Shortfall.Kind, slow.Shortfall.By));
         Assert.Equal(50, Assert.Single(slow.Remedies).Value);
     }
 

@@ -1,6 +1,7 @@
 using FsCheck;
 using FsCheck.Fluent;
 using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Tests.Rigs;
@@ -84,6 +85,8 @@ public static class RandomFullSetups
         from place in Gen.Elements(Enum.GetValues<SqueezePlace>())
         from turn in Gen.Choose(-20, 20)
         from punch in Gen.Elements(1.0, 1, 1.2, 50)
+        from placed in Maybe(Log(2, 400))
+        from behind in Gen.Elements(0.0, 0, 3, 25)
         from more in Extras
         select more with
         {
@@ -92,7 +95,7 @@ public static class RandomFullSetups
             FocalLengthMm = focal,
             FNumber = aperture,
             Lens = lens,
-            Optics = new OpticsChain(first, second),
+            Optics = new OpticsChain(new Converter(first, placed, behind), placed is null ? second : new Converter(second, placed / 2)),
             OpticsFastestFNumber = fastest,
             Recorded = pixels is { } px ? new PixelSize(px, px * height / width) : null,
             WholeSensor = whole is { } times ? new AreaSize(width * times, height * times) : null,
@@ -105,6 +108,8 @@ public static class RandomFullSetups
     private static Gen<Rig> Extras =>
         from dioptres in Gen.Elements(0.0, 0, 0, 0.5, 2, 25)
         from tube in Gen.Elements(0.0, 0, 0, 0.1, 16, 1000)
+        from gap in Gen.Elements(0.0, 0, 30, 200)
+        from farther in Gen.Elements(false, false, true)
         from mount in Gen.Elements(0.0, 0.04, -0.04, 5, -5)
         from glass in Gen.Elements(0.0, 2.5, 50)
         from iso in Maybe(Log(1, 1e7))
@@ -117,6 +122,8 @@ public static class RandomFullSetups
         {
             CloseUpDioptres = dioptres,
             ExtensionMm = tube,
+            CloseUpFromLensMm = gap,
+            RackedFarther = farther,
             MountErrorMm = mount,
             RearFilterMm = glass,
             SensitivityIso = iso,
