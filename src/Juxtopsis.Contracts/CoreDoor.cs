@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
 using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Conventions;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Gear;

@@ -12,7 +12,7 @@ using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
 using Juxtopsis.Core.Briefs;
-using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
@@ -36,10 +36,10 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<CropSchool>), typeof(CamelCaseEnum<CircleSchool>), typeof(CamelCaseEnum<DistanceMark>),
         typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>), typeof(CamelCaseEnum<Place>), typeof(CamelCaseEnum<Subject>),
         typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
-        typeof(CamelCaseEnum<Reasons>), typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<FindingKind>),
+        typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<DiagnosticCode>),
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<Carriage>), typeof(CamelCaseEnum<BehindWish>), typeof(CamelCaseEnum<LooksAlong>),
-        typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<Wish>), typeof(CamelCaseEnum<MissKind>), typeof(CamelCaseEnum<RemedyKind>),
-        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<ContradictionKind>), typeof(CamelCaseEnum<Holding>),
+        typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<Wish>), typeof(CamelCaseEnum<RemedyKind>),
+        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<Holding>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(EvaluateResponse))]

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Problems;
 
 namespace Juxtopsis.Contracts;
@@ -22,7 +23,7 @@ public static class WireReader
             var value = JsonSerializer.Deserialize(json, type);
             if (value is null)
             {
-                problem = Problem.OfBody(new FieldError("", "null", "a JSON object", "The body is null.", "Send a JSON object."));
+                problem = Problem.OfBody(new DiagnosticOutput("", "null", "a JSON object", "The body is null.", "Send a JSON object."));
             }
 
             return value;
@@ -34,7 +35,7 @@ public static class WireReader
         }
     }
 
-    private static FieldError Explain(JsonException e)
+    private static DiagnosticOutput Explain(JsonException e)
     {
         var field = e.Path is { Length: > 2 } path && path.StartsWith("$.", StringComparison.Ordinal) ? path[2..] : "";
         var quoted = Quoted(e.Message);
@@ -43,23 +44,23 @@ public static class WireReader
         {
             // The first name is that of the type, which is nobody's business.
             var names = string.Join(", ", quoted.Skip(1));
-            return new FieldError(field, "", "required", $"{where}, this is missing: {names}.", $"Add {names}.");
+            return new DiagnosticOutput(field, "", "required", $"{where}, this is missing: {names}.", $"Add {names}.");
         }
 
         if (e.Message.Contains("could not be mapped", StringComparison.Ordinal))
         {
             var name = quoted.FirstOrDefault() ?? field;
-            return new FieldError(field, name, "known fields only", $"“{name}” is not a field that is known here.", "Leave it out, or mend its spelling.");
+            return new DiagnosticOutput(field, name, "known fields only", $"“{name}” is not a field that is known here.", "Leave it out, or mend its spelling.");
         }
 
         if (e.Message.Contains("Duplicate", StringComparison.OrdinalIgnoreCase))
         {
-            return new FieldError(field, "", "each field once", $"{where}, a field is given twice.", "Give it once.");
+            return new DiagnosticOutput(field, "", "each field once", $"{where}, a field is given twice.", "Give it once.");
         }
 
         return e.Message.Contains("could not be converted", StringComparison.Ordinal) || e.Message.Contains("nullable", StringComparison.Ordinal)
-            ? new FieldError(field, "", "see /openapi/v1.json", $"{where}, the value is not of the kind asked for.", "Numbers stand without quotes; a null stands only where it is allowed.")
-            : new FieldError(
+            ? new DiagnosticOutput(field, "", "see /openapi/v1.json", $"{where}, the value is not of the kind asked for.", "Numbers stand without quotes; a null stands only where it is allowed.")
+            : new DiagnosticOutput(
                 field,
                 "",
                 "JSON (RFC 8259)",

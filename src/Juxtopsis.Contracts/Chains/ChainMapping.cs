@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
@@ -26,7 +27,7 @@ public static class ChainMapping
         return new(
             assembly.Rig is { } rig ? ToWire(rig) : null,
             assembly.Works,
-            [.. assembly.Findings.Select(f => new FindingOutput(f.Kind, f.Severity, f.Part, f.Reason, f.Mend))],
+            [.. assembly.Findings.Select(f => f.ToWire())],
             [.. layout.Spans.Select(s => new SpanOutput(s.Place, s.FromMm, s.ToMm, s.DiameterMm, s.Assumed))],
             new(layout.WeightG, layout.WeightUnknown, layout.LengthMm, layout.Price, layout.PriceUnknown));
     }
@@ -79,7 +80,7 @@ public static class ChainMapping
     public static (IReadOnlyList<GearItem> Parts, MountBook Mounts) ToCore(this ChainInput chain)
     {
         ArgumentNullException.ThrowIfNull(chain);
-        var none = new List<FieldError>();
+        var none = new List<DiagnosticOutput>();
         return (
             [.. chain.Parts.Select(p => GearJson.Read(p.Item, "", none)!)],
             new MountBook(chain.Mounts.Select(m => GearJson.Read(m, "", none)!)));
@@ -130,11 +131,11 @@ public static class ChainMapping
 
     private static void CheckItem(FieldChecks checks, JsonElement item, string prefix)
     {
-        var errors = new List<FieldError>();
+        var errors = new List<DiagnosticOutput>();
         GearJson.Read(item, prefix, errors);
         foreach (var error in errors)
         {
-            checks.Add(error.Field, error.Value, error.Limit, error.Message, error.Mend);
+            checks.Add(error.About, error.Value, error.Limit, error.Message, error.Fix, error.Code);
         }
     }
 

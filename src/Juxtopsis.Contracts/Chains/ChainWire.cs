@@ -1,7 +1,6 @@
 using System.Text.Json;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Evaluating;
-using Juxtopsis.Core.Chains;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Contracts.Chains;
 
@@ -55,15 +54,7 @@ public sealed record AssembleRequest
 /// <param name="Spans">The parts along the axis, for a drawing to scale; supports and other items are not among them.</param>
 /// <param name="Totals">Weight, length and price.</param>
 public sealed record AssembleResponse(
-    RigInput? Rig, bool Works, IReadOnlyList<FindingOutput> Findings, IReadOnlyList<SpanOutput> Spans, TotalsOutput Totals);
-
-/// <summary>Something found when parts were put together.</summary>
-/// <param name="Kind">What, for programs.</param>
-/// <param name="Severity">How much it weighs.</param>
-/// <param name="Part">Place of the part concerned, from 0; −1 for the whole.</param>
-/// <param name="Reason">What is so.</param>
-/// <param name="Mend">What to do; empty where nothing needs doing.</param>
-public sealed record FindingOutput(FindingKind Kind, Severity Severity, int Part, string Reason, string Mend);
+    RigInput? Rig, bool Works, IReadOnlyList<DiagnosticOutput> Findings, IReadOnlyList<SpanOutput> Spans, TotalsOutput Totals);
 
 /// <summary>Where a part lies along the axis; the sensor is at 0, the subject on the positive side.</summary>
 /// <param name="Part">Place of the part in the chain.</param>

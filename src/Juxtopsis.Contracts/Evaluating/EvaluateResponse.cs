@@ -1,5 +1,5 @@
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Core.Figures;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Contracts.Evaluating;
 
@@ -20,23 +20,12 @@ public sealed record EvaluateResponse(
 public sealed record RigReportOutput(
     IReadOnlyDictionary<string, double?> Figures,
     IReadOnlyDictionary<string, double> Differences,
-    IReadOnlyList<ReasonOutput> Reasons);
-
-/// <summary>Why something is not as asked.</summary>
-/// <param name="Kind">A word for programs.</param>
-/// <param name="Severity">How much it weighs.</param>
-/// <param name="Quantity">What it is about.</param>
-/// <param name="Value">The value, with its unit.</param>
-/// <param name="Bound">The bound that was met.</param>
-/// <param name="Message">What is so.</param>
-/// <param name="Mend">What to do.</param>
-public sealed record ReasonOutput(
-    Reasons Kind, Severity Severity, string Quantity, string Value, string Bound, string Message, string Mend);
+    IReadOnlyList<DiagnosticOutput> Reasons);
 
 /// <summary>What is to be said of an evaluation besides its figures.</summary>
 /// <param name="ConventionWords">The conventions in words.</param>
 /// <param name="Reasons">For each rig what stood in the way.</param>
-public sealed record WordsOutput(IReadOnlyList<string> ConventionWords, IReadOnlyList<IReadOnlyList<ReasonOutput>> Reasons);
+public sealed record WordsOutput(IReadOnlyList<string> ConventionWords, IReadOnlyList<IReadOnlyList<DiagnosticOutput>> Reasons);
 
 /// <summary>What a figure is.</summary>
 /// <param name="Id">Its name on the wire.</param>

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
@@ -68,8 +69,8 @@ internal static class FigureMapping
         return named;
     }
 
-    public static IReadOnlyList<ReasonOutput> Reasons(this in FigureCase given, LengthUnit unit) =>
-        [.. ReasonWords.Of(given, unit).Select(r => new ReasonOutput(r.Kind, r.Severity, r.Quantity, r.Value, r.Bound, r.Message, r.Mend))];
+    public static IReadOnlyList<DiagnosticOutput> Reasons(this in FigureCase given, LengthUnit unit) =>
+        [.. ReasonWords.Of(given, unit).Select(r => r.ToWire())];
 
     private static string Comparison(FigureComparison comparison) => comparison switch
     {

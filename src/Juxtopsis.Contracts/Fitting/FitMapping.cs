@@ -1,6 +1,8 @@
 using Juxtopsis.Contracts.Chains;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
@@ -69,17 +71,17 @@ internal static class FitMapping
         var (site, brief) = (request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery));
         var words = new FitWords(unit);
         var own = Cautions.Of(site, brief, null, null);
-        FitOutput Say(Fit fit) => ToWire(fit, words.Why(fit, wish), site, brief, own);
+        FitOutput Say(Fit fit) => ToWire(fit, words, wish, site, brief, own);
         return new(
             new(result.Frame.WidthMm, result.Frame.HeightMm, result.Frame.BottomMm, result.Frame.LensHeightMm, result.Frame.Decider, Finite(site.RoomMm(brief))),
             FitWords.Order(wish),
             [.. result.Fits.Select(Say)],
-            [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), m.Shortfall.Kind, words.Shortfall(m), [.. m.Remedies.Select(r => ToWire(r, words, Say))]))],
+            [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), words.Shortfall(m).ToWire(), [.. m.Remedies.Select(r => ToWire(r, words, Say))]))],
             result.FitCount,
             result.MissCount,
             looked,
-            [.. result.Contradictions.Select(c => ToWire(c, words))],
-            [.. own.Select(Cautions.Say)]);
+            [.. result.Contradictions.Select(c => words.Say(c).ToWire())],
+            [.. own.Select(c => Cautions.Say(c).ToWire())]);
     }
 
     public static DayResponse ToWire(this DayResult result, IReadOnlyList<ShotInput> shots, IReadOnlyList<ShotAnswerOutput> ofRig)
@@ -104,19 +106,19 @@ internal static class FitMapping
         return result switch
         {
             { Fits: [var fit, ..] } => new(shot.Id, true, words.From(fit), fit.Scene.SubjectDistanceMm),
-            { Misses: [var miss, ..] } => new(shot.Id, false, words.Shortfall(miss), null),
+            { Misses: [var miss, ..] } => new(shot.Id, false, words.Shortfall(miss).Message, null),
             _ => new(shot.Id, false, "Its parts do not go together.", null),
         };
     }
 
-    private static FitOutput ToWire(Fit fit, string why, Site site, ShotBrief brief, IReadOnlyList<CautionKind> own)
+    private static FitOutput ToWire(Fit fit, FitWords words, Wish wish, Site site, ShotBrief brief, IReadOnlyList<DiagnosticCode> own)
     {
         var focus = fit.Report.Focus ?? throw new InvalidOperationException("A proposal is told only when the evaluator confirms it.");
         var equivalent = fit.Report.Lens.EquivalentFocalLengthMm;
         return new(
             ToWire(fit.Rig, fit.Mode),
             fit.Ways,
-            why,
+            words.Why(fit, wish),
             fit.FromMm,
             fit.ToMm,
             fit.Scene.SubjectDistanceMm,
@@ -137,9 +139,9 @@ internal static class FitMapping
             fit.MicrophoneMm,
             focus.FaceStretch,
             fit.Unsteadiness,
-            [.. Cautions.Of(site, brief, fit.Rig.WeightG, equivalent).Except(own).Select(Cautions.Say)],
+            [.. Cautions.Of(site, brief, fit.Rig.WeightG, equivalent).Except(own).Select(c => Cautions.Say(c).ToWire())],
             fit.Tier,
-            [.. FitWords.Against(fit).Select(f => new FindingOutput(f.Kind, f.Severity, f.Part, f.Reason, f.Mend))],
+            [.. words.Against(fit).Select(f => f.ToWire())],
             fit.WasteShare,
             fit.Set.RackedFarther,
             fit.Rig.IrisIsFixed);
@@ -166,12 +168,6 @@ internal static class FitMapping
         remedy.Value,
         remedy.With is { } fit ? say(fit) : null,
         remedy.Kind == RemedyKind.OtherCarriage ? remedy.Carriage : null);
-
-    private static ContradictionOutput ToWire(Contradiction contradiction, FitWords words)
-    {
-        var (message, mend) = words.Say(contradiction);
-        return new(contradiction.Kind, contradiction.Stops, message, mend);
-    }
 
     private static double? Finite(double value) => double.IsFinite(value) ? value : null;
 }

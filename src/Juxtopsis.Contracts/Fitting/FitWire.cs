@@ -1,4 +1,4 @@
-using Juxtopsis.Contracts.Chains;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Fitting;
@@ -53,8 +53,8 @@ public sealed record FitResponse(
     int FitCount,
     int MissCount,
     int Looked,
-    IReadOnlyList<ContradictionOutput> Contradictions,
-    IReadOnlyList<string> Cautions);
+    IReadOnlyList<DiagnosticOutput> Contradictions,
+    IReadOnlyList<DiagnosticOutput> Cautions);
 
 /// <summary>What the picture takes in at the subject.</summary>
 /// <param name="WidthMm">Across, mm.</param>
@@ -138,19 +138,18 @@ public sealed record FitOutput(
     double MicrophoneMm,
     double? FaceStretch,
     double Unsteadiness,
-    IReadOnlyList<string> Cautions,
+    IReadOnlyList<DiagnosticOutput> Cautions,
     int Tier,
-    IReadOnlyList<FindingOutput> Findings,
+    IReadOnlyList<DiagnosticOutput> Findings,
     double WasteShare,
     bool RackedFarther,
     bool IrisIsFixed);
 
 /// <summary>A rig that does not give the shot.</summary>
 /// <param name="Rig">Its parts, in the mode in which it comes nearest.</param>
-/// <param name="Kind">What is in the way.</param>
-/// <param name="Why">By how much, in words.</param>
+/// <param name="Why">What is in the way, and by how much.</param>
 /// <param name="Remedies">What would let it: each was tried.</param>
-public sealed record MissOutput(RigOutput Rig, MissKind Kind, string Why, IReadOnlyList<RemedyOutput> Remedies);
+public sealed record MissOutput(RigOutput Rig, DiagnosticOutput Why, IReadOnlyList<RemedyOutput> Remedies);
 
 /// <summary>A change after which a rig gives the shot.</summary>
 /// <param name="Kind">What to change.</param>
@@ -159,13 +158,6 @@ public sealed record MissOutput(RigOutput Rig, MissKind Kind, string Why, IReadO
 /// <param name="Fit">The rig as it then gives the shot, where the change is of the rig; null where shot or place change.</param>
 /// <param name="Carriage">The way of carrying meant; null for none.</param>
 public sealed record RemedyOutput(RemedyKind Kind, string Say, double Value, FitOutput? Fit, Carriage? Carriage);
-
-/// <summary>What cannot be, whatever the gear.</summary>
-/// <param name="Kind">What.</param>
-/// <param name="Stops">True when no rig can give the shot while it is so.</param>
-/// <param name="Message">What is so.</param>
-/// <param name="Mend">What to do.</param>
-public sealed record ContradictionOutput(ContradictionKind Kind, bool Stops, string Message, string Mend);
 
 /// <summary>Asks which lenses do all shots of a day.</summary>
 public sealed record DayRequest

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Core.Gear;
 
 namespace Juxtopsis.Contracts.Gear;
@@ -75,7 +75,7 @@ public static class GearJson
     /// <param name="prefix">Path before the members' names, for messages; ends with a point, or is empty.</param>
     /// <param name="errors">Takes what is wrong, field by field.</param>
     /// <returns>The item; null together with at least one error. Its id is empty when none was given.</returns>
-    public static GearItem? Read(JsonElement json, string prefix, ICollection<FieldError> errors)
+    public static GearItem? Read(JsonElement json, string prefix, ICollection<DiagnosticOutput> errors)
     {
         ArgumentNullException.ThrowIfNull(errors);
         if (json.ValueKind != JsonValueKind.Object)
@@ -96,18 +96,19 @@ public static class GearJson
     }
 
     /// <summary>Adds what an item does not satisfy.</summary>
-    private static bool Passes(GearItem item, string prefix, ICollection<FieldError> errors)
+    private static bool Passes(GearItem item, string prefix, ICollection<DiagnosticOutput> errors)
     {
         var faults = GearChecks.Check(item);
         foreach (var fault in faults)
         {
-            errors.Add(new(prefix + fault.Field.Key, item.Value(fault.Field) is { } value ? Short(fault.Field.Write(value)) : "", fault.Field.Header, fault.Message, fault.Mend));
+            var field = GearChecks.FieldOf(item, fault);
+            errors.Add(new(prefix + field.Key, item.Value(field) is { } value ? Short(field.Write(value)) : "", field.Header, fault.Message, fault.Fix, fault.Code));
         }
 
         return faults.Count == 0;
     }
 
-    private static GearItem? ReadAs(KindDefinition kind, JsonElement json, string prefix, ICollection<FieldError> errors)
+    private static GearItem? ReadAs(KindDefinition kind, JsonElement json, string prefix, ICollection<DiagnosticOutput> errors)
     {
         var before = errors.Count;
         var id = Guid.Empty;
@@ -151,7 +152,7 @@ public static class GearJson
         return errors.Count == before ? GearItem.Of(kind.Kind, id, known) : null;
     }
 
-    private static object? ReadValue(GearField field, JsonElement json, string prefix, ICollection<FieldError> errors)
+    private static object? ReadValue(GearField field, JsonElement json, string prefix, ICollection<DiagnosticOutput> errors)
     {
         var (value, asked) = field switch
         {
@@ -173,7 +174,7 @@ public static class GearJson
         return value;
     }
 
-    private static object? AsModes(JsonElement json, string path, ICollection<FieldError> errors)
+    private static object? AsModes(JsonElement json, string path, ICollection<DiagnosticOutput> errors)
     {
         if (json.ValueKind != JsonValueKind.Array)
         {

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Shelf;
 
@@ -10,7 +10,7 @@ namespace Juxtopsis.Contracts.Gear;
 /// <param name="Item">What was read; null together with at least one error. Its id is empty for something new.</param>
 /// <param name="Retired">True when it is kept but offered no more.</param>
 /// <param name="Errors">What is wrong.</param>
-public sealed record ShelfFileRow(string Where, GearItem? Item, bool Retired, IReadOnlyList<FieldError> Errors)
+public sealed record ShelfFileRow(string Where, GearItem? Item, bool Retired, IReadOnlyList<DiagnosticOutput> Errors)
 {
     /// <summary>A row, or a whole file, that could not be read.</summary>
     /// <param name="where">File and line.</param>
@@ -87,7 +87,7 @@ public static class ShelfFile
         var rows = new List<ShelfFileRow>();
         foreach (var element in root.GetProperty("items").EnumerateArray())
         {
-            var errors = new List<FieldError>();
+            var errors = new List<DiagnosticOutput>();
             var item = GearJson.Read(element, "", errors);
             rows.Add(new($"{file}, item {rows.Count + 1}", item, item is not null && item.Id != Guid.Empty && retired.Contains(item.Id), errors));
         }

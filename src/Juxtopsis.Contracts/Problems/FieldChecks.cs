@@ -1,4 +1,6 @@
 using System.Globalization;
+using Juxtopsis.Contracts.Diagnostics;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Contracts.Problems;
@@ -6,9 +8,9 @@ namespace Juxtopsis.Contracts.Problems;
 /// <summary>Collects what is wrong with a request, field by field.</summary>
 internal sealed class FieldChecks
 {
-    private readonly List<FieldError> errors = [];
+    private readonly List<DiagnosticOutput> errors = [];
 
-    public IReadOnlyList<FieldError> Errors => errors;
+    public IReadOnlyList<DiagnosticOutput> Errors => errors;
 
     public void InRange(string field, double? value, Quantity quantity, LengthUnit unit = LengthUnit.Metres)
     {
@@ -20,7 +22,8 @@ internal sealed class FieldChecks
                 given,
                 quantity.Range(unit),
                 $"{quantity.Name} {(double.IsFinite(number) ? quantity.Say(number, unit) : given)} is outside {quantity.Range(unit)}.",
-                $"Give a value from {quantity.Range(unit)}.");
+                $"Give a value from {quantity.Range(unit)}.",
+                DiagnosticCode.ValueOutOfRange);
         }
     }
 
@@ -29,7 +32,7 @@ internal sealed class FieldChecks
     {
         if (value is null)
         {
-            Add(field, "", quantity.Range(unit), $"{quantity.Name} is missing.", $"Give it, for example {quantity.Example}.");
+            Add(field, "", quantity.Range(unit), $"{quantity.Name} is missing.", $"Give it, for example {quantity.Example}.", DiagnosticCode.FieldMissing);
         }
 
         InRange(field, value, quantity, unit);
@@ -40,16 +43,16 @@ internal sealed class FieldChecks
     {
         if (one is null != other is null)
         {
-            Add(prefix + (one is null ? first : second), "", "both or neither", message, "Give both, or leave both out.");
+            Add(prefix + (one is null ? first : second), "", "both or neither", message, "Give both, or leave both out.", DiagnosticCode.FieldNeedsAnother);
         }
     }
 
     /// <summary>Two values of which the second may not be smaller.</summary>
-    public void InOrder(string field, double? least, double? most, string message, string mend)
+    public void InOrder(string field, double? least, double? most, string message, string fix)
     {
         if (most < least)
         {
-            Add(field, LengthWords.Number(most.Value), $"{LengthWords.Number(least.Value)} or more", message, mend);
+            Add(field, LengthWords.Number(most.Value), $"{LengthWords.Number(least.Value)} or more", message, fix, DiagnosticCode.FieldsOutOfOrder);
         }
     }
 
@@ -57,7 +60,7 @@ internal sealed class FieldChecks
     {
         if (value is null)
         {
-            Add(field, "null", $"up to {maxLength} characters", $"{name} is null.", "Leave it out or give a text.");
+            Add(field, "null", $"up to {maxLength} characters", $"{name} is null.", "Leave it out or give a text.", DiagnosticCode.TextRefused);
         }
         else if (value.Length > maxLength)
         {
@@ -66,14 +69,15 @@ internal sealed class FieldChecks
                 string.Concat(value.AsSpan(0, 20), "…"),
                 $"up to {maxLength} characters",
                 $"{name} has {value.Length} characters; at most {maxLength} fit.",
-                "Shorten it.");
+                "Shorten it.",
+                DiagnosticCode.TextRefused);
         }
         else if (value.Any(char.IsControl))
         {
-            Add(field, "", "no control characters", $"{name} holds a control character.", "Type it again in one line.");
+            Add(field, "", "no control characters", $"{name} holds a control character.", "Type it again in one line.", DiagnosticCode.TextRefused);
         }
     }
 
-    public void Add(string field, string value, string limit, string message, string mend) =>
-        errors.Add(new FieldError(field, value, limit, message, mend));
+    public void Add(string field, string value, string limit, string message, string fix, DiagnosticCode code = DiagnosticCode.ValueRefused) =>
+        errors.Add(new DiagnosticOutput(field, value, limit, message, fix, code));
 }

@@ -1,3 +1,5 @@
+using Juxtopsis.Contracts.Diagnostics;
+
 namespace Juxtopsis.Contracts.Problems;
 
 /// <summary>An RFC 9457 problem: what was refused, and for each field how to mend it.</summary>
@@ -6,7 +8,7 @@ namespace Juxtopsis.Contracts.Problems;
 /// <param name="Status">The HTTP status.</param>
 /// <param name="Detail">What is wrong in this case.</param>
 /// <param name="Errors">The fields at fault; empty when it is not about fields.</param>
-public sealed record Problem(string Type, string Title, int Status, string Detail, IReadOnlyList<FieldError> Errors)
+public sealed record Problem(string Type, string Title, int Status, string Detail, IReadOnlyList<DiagnosticOutput> Errors)
 {
     /// <summary>The media type of a problem.</summary>
     public const string MediaType = "application/problem+json";
@@ -14,13 +16,13 @@ public sealed record Problem(string Type, string Title, int Status, string Detai
     /// <summary>A request whose values are refused.</summary>
     /// <param name="errors">At least one field.</param>
     /// <returns>A problem of status 422.</returns>
-    public static Problem OfFields(IReadOnlyList<FieldError> errors) =>
+    public static Problem OfFields(IReadOnlyList<DiagnosticOutput> errors) =>
         new("/problems/values", "Values outside what is possible", 422, string.Join(' ', errors.Select(e => e.Message)), errors);
 
     /// <summary>A body that is not the JSON that was asked for.</summary>
     /// <param name="error">Where reading stopped and why.</param>
     /// <returns>A problem of status 400.</returns>
-    public static Problem OfBody(FieldError error) =>
+    public static Problem OfBody(DiagnosticOutput error) =>
         new("/problems/body", "The body could not be read", 400, error.Message, [error]);
 
     /// <summary>A problem that no single field is at fault for.</summary>
@@ -31,11 +33,3 @@ public sealed record Problem(string Type, string Title, int Status, string Detai
     /// <returns>The problem.</returns>
     public static Problem Of(string kind, int status, string title, string detail) => new("/problems/" + kind, title, status, detail, []);
 }
-
-/// <summary>One field at fault.</summary>
-/// <param name="Field">Path of the field, such as <c>rigs[0].focalLengthMm</c>.</param>
-/// <param name="Value">The value as given, shortened; empty when there was none.</param>
-/// <param name="Limit">What is accepted.</param>
-/// <param name="Message">What is wrong, naming value and limit.</param>
-/// <param name="Mend">What to do.</param>
-public sealed record FieldError(string Field, string Value, string Limit, string Message, string Mend);

@@ -1,3 +1,4 @@
+using Juxtopsis.Contracts.Diagnostics;
 using System.Text.Json;
 using Juxtopsis.Contracts.Chains;
 
@@ -92,9 +93,9 @@ public sealed record OptionsResponse(
 /// <param name="Id">The part.</param>
 /// <param name="Fits">True when nothing about it stops the chain.</param>
 /// <param name="Why">What speaks for it, or what stops it.</param>
-/// <param name="Mend">What would mend that; empty when it fits.</param>
+/// <param name="Fix">What would mend that; empty when it fits.</param>
 /// <param name="Parts">The whole chain with it.</param>
-public sealed record PartOptionOutput(Guid Id, bool Fits, string Why, string Mend, IReadOnlyList<Guid> Parts);
+public sealed record PartOptionOutput(Guid Id, bool Fits, string Why, string Fix, IReadOnlyList<Guid> Parts);
 
 /// <summary>A way to join a camera and a lens.</summary>
 /// <param name="Links">What stands between them, from the camera on; empty when the lens goes straight on.</param>
@@ -102,7 +103,7 @@ public sealed record PartOptionOutput(Guid Id, bool Fits, string Why, string Men
 /// <param name="Why">What speaks for it and against it.</param>
 /// <param name="Findings">All that was found.</param>
 /// <param name="WeightG">Weight of all, g.</param>
-public sealed record WayOutput(IReadOnlyList<string> Links, bool Works, string Why, IReadOnlyList<FindingOutput> Findings, double WeightG);
+public sealed record WayOutput(IReadOnlyList<string> Links, bool Works, string Why, IReadOnlyList<DiagnosticOutput> Findings, double WeightG);
 
 /// <summary>What an import would do, or did.</summary>
 /// <param name="Written">True when it was written.</param>
@@ -122,7 +123,7 @@ public sealed record ImportOutput(bool Written, int Revision, int Added, int Cha
 /// <param name="Changes">For changed rows what changes.</param>
 /// <param name="Problems">For refused rows what is wrong and how to mend it.</param>
 public sealed record ImportRowOutput(
-    string Where, string Outcome, string Kind, string Name, IReadOnlyList<FieldChangeOutput> Changes, IReadOnlyList<Problems.FieldError> Problems);
+    string Where, string Outcome, string Kind, string Name, IReadOnlyList<FieldChangeOutput> Changes, IReadOnlyList<Diagnostics.DiagnosticOutput> Problems);
 
 /// <summary>A change of a field.</summary>
 /// <param name="Field">What people call the field, with its unit.</param>

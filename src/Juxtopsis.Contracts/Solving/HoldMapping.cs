@@ -76,7 +76,7 @@ internal static class HoldMapping
             Moved(was.SensitivityIso, rig.SensitivityIso),
             Moved(was.FilterStops, rig.FilterStops),
             was.RackedFarther == rig.RackedFarther ? null : rig.RackedFarther,
-            [.. now.Notes.Select(n => new HoldNoteOutput(n.Outcome, n.Message, n.Mend))]);
+            [.. now.Notes.Select(n => new HoldNoteOutput(n.Outcome, n.Message, n.Fix))]);
     }
 
     private static double? Moved(double? was, double? now) => was == now ? null : now;

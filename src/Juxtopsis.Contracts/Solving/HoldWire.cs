@@ -52,5 +52,5 @@ public sealed record HeldOutput(
 /// <summary>What one thing that is held asked of a rig.</summary>
 /// <param name="Outcome">How it went.</param>
 /// <param name="Message">What gave, or why it could not.</param>
-/// <param name="Mend">What would help; empty when it is held.</param>
-public sealed record HoldNoteOutput(HoldOutcome Outcome, string Message, string Mend);
+/// <param name="Fix">What would help; empty when it is held.</param>
+public sealed record HoldNoteOutput(HoldOutcome Outcome, string Message, string Fix);

@@ -56,7 +56,7 @@ internal static class SolveMapping
     }
 
     private static SolutionOutput ToWire(Solution s) => new(
-        s.What, s.IsMet, s.Bound, s.Message, s.Mend, Finite(s.SubjectDistanceMm), s.FocalLengthMm, s.FNumber, s.FieldWidthMm, s.FieldHeightMm, s.RackedFarther);
+        s.What, s.IsMet, s.Bound, s.Message, s.Fix, Finite(s.SubjectDistanceMm), s.FocalLengthMm, s.FNumber, s.FieldWidthMm, s.FieldHeightMm, s.RackedFarther);
 
     private static double? Finite(double? value) => value is { } number && double.IsFinite(number) ? number : null;
 }

@@ -56,7 +56,7 @@ public sealed record SolveResponse(IReadOnlyList<IReadOnlyList<SolutionOutput>> 
 /// <param name="IsMet">True when what was wanted is met.</param>
 /// <param name="Bound">What stopped it.</param>
 /// <param name="Message">The answer in a sentence.</param>
-/// <param name="Mend">What would lift the bound; empty when nothing stopped it.</param>
+/// <param name="Fix">What would lift the bound; empty when nothing stopped it.</param>
 /// <param name="SubjectDistanceMm">Where to focus; null when it stays.</param>
 /// <param name="FocalLengthMm">Focal length to set; null when it stays.</param>
 /// <param name="FNumber">Aperture to set; null when it stays.</param>
@@ -68,7 +68,7 @@ public sealed record SolutionOutput(
     bool IsMet,
     SolveBound Bound,
     string Message,
-    string Mend,
+    string Fix,
     double? SubjectDistanceMm,
     double? FocalLengthMm,
     double? FNumber,

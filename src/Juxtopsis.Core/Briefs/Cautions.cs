@@ -1,44 +1,6 @@
+using Juxtopsis.Core.Diagnostics;
+
 namespace Juxtopsis.Core.Briefs;
-
-/// <summary>What a plan brings up that can hurt somebody.</summary>
-public enum CautionKind
-{
-    /// <summary>A camera hung overhead.</summary>
-    Overhead,
-
-    /// <summary>A long lens and the sun.</summary>
-    Sun,
-
-    /// <summary>Heat.</summary>
-    Heat,
-
-    /// <summary>Splashes, sparks or chips.</summary>
-    Splash,
-
-    /// <summary>Water.</summary>
-    Water,
-
-    /// <summary>A drop.</summary>
-    Heights,
-
-    /// <summary>Animals.</summary>
-    Animals,
-
-    /// <summary>Tools or vehicles that move.</summary>
-    Machines,
-
-    /// <summary>Batteries in flight.</summary>
-    Flight,
-
-    /// <summary>A heavy rig on a shoulder or in the hands.</summary>
-    Weight,
-
-    /// <summary>A heavy rig at arm's length.</summary>
-    ArmWeight,
-
-    /// <summary>Walking with eyes on a screen.</summary>
-    Walking,
-}
 
 /// <summary>Short cautions where a plan brings them up. They defer to local rules and to competent people, and replace neither.</summary>
 public static class Cautions
@@ -54,12 +16,12 @@ public static class Cautions
     /// <param name="weightG">Weight of the rig, g; null while none is chosen.</param>
     /// <param name="equivalentMm">Its equivalent focal length on full frame, mm; null likewise.</param>
     /// <returns>The cautions; empty when the plan brings none up.</returns>
-    public static IReadOnlyList<CautionKind> Of(Site site, ShotBrief brief, double? weightG, double? equivalentMm)
+    public static IReadOnlyList<DiagnosticCode> Of(Site site, ShotBrief brief, double? weightG, double? equivalentMm)
     {
         ArgumentNullException.ThrowIfNull(site);
         ArgumentNullException.ThrowIfNull(brief);
-        var found = new List<CautionKind>();
-        void When(bool so, CautionKind caution)
+        var found = new List<DiagnosticCode>();
+        void When(bool so, DiagnosticCode caution)
         {
             if (so)
             {
@@ -68,37 +30,39 @@ public static class Cautions
         }
 
         var inHand = brief.Carriage is Carriage.HandHeld or Carriage.Gimbal;
-        When(brief.IsOverhead, CautionKind.Overhead);
-        When(site.Hazards.HasFlag(Hazards.Sun) && equivalentMm >= LongMm, CautionKind.Sun);
-        When(site.Hazards.HasFlag(Hazards.Heat), CautionKind.Heat);
-        When(site.Hazards.HasFlag(Hazards.Splash), CautionKind.Splash);
-        When(site.Hazards.HasFlag(Hazards.Water), CautionKind.Water);
-        When(site.Hazards.HasFlag(Hazards.Heights), CautionKind.Heights);
-        When(site.Hazards.HasFlag(Hazards.Animals), CautionKind.Animals);
-        When(site.Hazards.HasFlag(Hazards.Machines), CautionKind.Machines);
-        When(site.Hazards.HasFlag(Hazards.Flight), CautionKind.Flight);
-        When(inHand && weightG >= HeavyInHandG || brief.Carriage == Carriage.Shoulder && weightG >= HeavyOnShoulderG, CautionKind.Weight);
-        When(brief.Carriage == Carriage.SelfHeld && weightG >= HeavyAtArmsLengthG, CautionKind.ArmWeight);
-        When(brief.Walks, CautionKind.Walking);
+        When(brief.IsOverhead, DiagnosticCode.OverheadRigging);
+        When(site.Hazards.HasFlag(Hazards.Sun) && equivalentMm >= LongMm, DiagnosticCode.SunThroughLens);
+        When(site.Hazards.HasFlag(Hazards.Heat), DiagnosticCode.HeatNearby);
+        When(site.Hazards.HasFlag(Hazards.Splash), DiagnosticCode.SplashNearby);
+        When(site.Hazards.HasFlag(Hazards.Water), DiagnosticCode.WaterNearby);
+        When(site.Hazards.HasFlag(Hazards.Heights), DiagnosticCode.DropNearby);
+        When(site.Hazards.HasFlag(Hazards.Animals), DiagnosticCode.AnimalsNearby);
+        When(site.Hazards.HasFlag(Hazards.Machines), DiagnosticCode.MachinesNearby);
+        When(site.Hazards.HasFlag(Hazards.Flight), DiagnosticCode.BatteryInFlight);
+        When(inHand && weightG >= HeavyInHandG || brief.Carriage == Carriage.Shoulder && weightG >= HeavyOnShoulderG, DiagnosticCode.HeavyToHold);
+        When(brief.Carriage == Carriage.SelfHeld && weightG >= HeavyAtArmsLengthG, DiagnosticCode.HeavyAtArmsLength);
+        When(brief.Walks, DiagnosticCode.WalkingWithScreen);
         return found;
     }
 
     /// <summary>A caution in a sentence.</summary>
     /// <param name="caution">The caution.</param>
-    /// <returns>The sentence.</returns>
-    public static string Say(CautionKind caution) => caution switch
+    /// <returns>What to mind.</returns>
+    public static Diagnostic Say(DiagnosticCode caution) => new(caution, Severity.Note, Worded(caution), "");
+
+    private static string Worded(DiagnosticCode caution) => caution switch
     {
-        CautionKind.Overhead => "Overhead: rated fixings, a second safety of its own, nobody underneath while rigging; by a competent person, to local rules.",
-        CautionKind.Sun => "Never look at the sun through an optical finder, nor leave a long lens pointed at it.",
-        CautionKind.Heat => "Keep the standing distance from the heat, and ask who runs it where one may stand.",
-        CautionKind.Splash => "Eyes and front glass: stay out of splashes, sparks and chips, or shield both.",
-        CautionKind.Water => "Beside water: flotation and a second person as local rules ask; mind the tide.",
-        CautionKind.Heights => "A drop: edge protection or a harness as local rules ask.",
-        CautionKind.Animals => "Keep your distance, for their sake and yours.",
-        CautionKind.Machines => "Agree with whoever runs the machine where one stands and when it stops.",
-        CautionKind.Flight => "Large lithium batteries in flight: limits go by watt-hours; ask the carrier.",
-        CautionKind.Weight => "A heavy rig to hold: plan rests, or put it on a support.",
-        CautionKind.ArmWeight => "Heavy at arm's length: short takes, or a grip with both hands.",
+        DiagnosticCode.OverheadRigging => "Overhead: rated fixings, a second safety of its own, nobody underneath while rigging; by a competent person, to local rules.",
+        DiagnosticCode.SunThroughLens => "Never look at the sun through an optical finder, nor leave a long lens pointed at it.",
+        DiagnosticCode.HeatNearby => "Keep the standing distance from the heat, and ask who runs it where one may stand.",
+        DiagnosticCode.SplashNearby => "Eyes and front glass: stay out of splashes, sparks and chips, or shield both.",
+        DiagnosticCode.WaterNearby => "Beside water: flotation and a second person as local rules ask; mind the tide.",
+        DiagnosticCode.DropNearby => "A drop: edge protection or a harness as local rules ask.",
+        DiagnosticCode.AnimalsNearby => "Keep your distance, for their sake and yours.",
+        DiagnosticCode.MachinesNearby => "Agree with whoever runs the machine where one stands and when it stops.",
+        DiagnosticCode.BatteryInFlight => "Large lithium batteries in flight: limits go by watt-hours; ask the carrier.",
+        DiagnosticCode.HeavyToHold => "A heavy rig to hold: plan rests, or put it on a support.",
+        DiagnosticCode.HeavyAtArmsLength => "Heavy at arm's length: short takes, or a grip with both hands.",
         _ => "Walking with eyes on a screen: a second person guides; nobody walks backwards alone.",
     };
 }

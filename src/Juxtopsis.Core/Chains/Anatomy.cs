@@ -1,5 +1,5 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
 
@@ -41,7 +41,7 @@ internal sealed class Anatomy
     /// <summary>What sits on the rig besides.</summary>
     public List<Link> Extras { get; } = [];
 
-    public static Anatomy Of(IReadOnlyList<GearItem> parts, ChainSetting setting, List<Finding> findings)
+    public static Anatomy Of(IReadOnlyList<GearItem> parts, ChainSetting setting, List<Diagnostic> findings)
     {
         var anatomy = new Anatomy(parts);
         for (var i = 0; i < parts.Count; i++)
@@ -52,17 +52,17 @@ internal sealed class Anatomy
         anatomy.ChooseMode(setting, findings);
         if (anatomy.Camera is null)
         {
-            findings.Add(new(FindingKind.NoCamera, Severity.Stops, -1, -1, "There is no camera.", "Start with a body, or with a camera that has its lens."));
+            findings.Add(new(DiagnosticCode.NoCamera, Severity.Stops, -1, -1, "There is no camera.", "Start with a body, or with a camera that has its lens."));
         }
         else if (anatomy.Lens is null)
         {
-            findings.Add(new(FindingKind.NoLens, Severity.Stops, anatomy.Camera.Value.Place, -1, $"{anatomy.Camera.Value.Item.Name} has no lens.", "Add a lens."));
+            findings.Add(new(DiagnosticCode.NoLens, Severity.Stops, anatomy.Camera.Value.Place, -1, $"{anatomy.Camera.Value.Item.Name} has no lens.", "Add a lens."));
         }
 
         return anatomy;
     }
 
-    private void Place(Link link, List<Finding> findings)
+    private void Place(Link link, List<Diagnostic> findings)
     {
         switch (link.Item.Kind)
         {
@@ -94,7 +94,7 @@ internal sealed class Anatomy
         }
     }
 
-    private Finding OutOfOrder(Link link)
+    private Diagnostic OutOfOrder(Link link)
     {
         var name = link.Item.Name;
         var (reason, mend) = link.Item.Kind switch
@@ -107,10 +107,10 @@ internal sealed class Anatomy
             GearKind.Mount => ($"{name} is a mount, not a part.", "Take it out."),
             _ => ($"{name} stands behind the lens, and belongs in front of it.", "Put it after the lens."),
         };
-        return new(FindingKind.OutOfOrder, Severity.Stops, link.Place, -1, reason, mend);
+        return new(DiagnosticCode.OutOfOrder, Severity.Stops, link.Place, -1, reason, mend);
     }
 
-    private void ChooseMode(ChainSetting setting, List<Finding> findings)
+    private void ChooseMode(ChainSetting setting, List<Diagnostic> findings)
     {
         if (Camera is not { } camera)
         {
@@ -123,7 +123,7 @@ internal sealed class Anatomy
         {
             var asked = setting.Mode.Length == 0 ? "a recording mode" : $"the mode “{setting.Mode}”";
             findings.Add(new(
-                FindingKind.NoMode, Severity.Stops, camera.Place, -1, $"{camera.Item.Name} has no data of {asked}.",
+                DiagnosticCode.NoMode, Severity.Stops, camera.Place, -1, $"{camera.Item.Name} has no data of {asked}.",
                 modes.Count == 0 ? "Add its recording modes on the Shelf." : $"Choose one of {string.Join(", ", modes.Take(6).Select(m => m.Name))}."));
         }
     }

@@ -1,13 +1,13 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Quantities;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
 
 /// <summary>A squeeze attachment against the lens behind it.</summary>
 internal static class AttachmentChecks
 {
-    public static void Check(ChainOptics optics, List<Finding> findings)
+    public static void Check(ChainOptics optics, List<Diagnostic> findings)
     {
         var lens = optics.Anatomy.Lens!.Value;
         foreach (var link in optics.Anatomy.Front.Where(l => l.Item.Kind == GearKind.Attachment))
@@ -16,7 +16,7 @@ internal static class AttachmentChecks
             {
                 var least = LengthWords.Millimetres(Math.Round(shortest, 1));
                 findings.Add(new(
-                    FindingKind.TakingLensTooShort, Severity.Spoils, link.Place, lens.Place,
+                    DiagnosticCode.TakingLensTooShort, Severity.Spoils, link.Place, lens.Place,
                     $"On this area {link.Item.Name} wants a taking lens of {least} or longer; {LengthWords.Millimetres(Math.Round(optics.FocalLengthMm, 1))} shows dark corners.",
                     optics.Long >= shortest ? $"Zoom to {least} or longer." : "Use a longer lens, or a smaller mode."));
             }
@@ -24,7 +24,7 @@ internal static class AttachmentChecks
             if (link.Item.Get(FrontFields.FocusesItself) == true)
             {
                 findings.Add(new(
-                    FindingKind.SetToInfinity, Severity.Note, lens.Place, link.Place, $"Set {lens.Item.Name} to infinity; {link.Item.Name} focuses.",
+                    DiagnosticCode.SetToInfinity, Severity.Note, lens.Place, link.Place, $"Set {lens.Item.Name} to infinity; {link.Item.Name} focuses.",
                     "Check alignment: a point light’s streak must be level."));
             }
         }

@@ -1,13 +1,13 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Quantities;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
 
 /// <summary>What still works through the links between body and lens: focus drive, iris, stabilisation, remote zoom.</summary>
 internal static class CarriageChecks
 {
-    public static void Check(Anatomy anatomy, List<Finding> findings)
+    public static void Check(Anatomy anatomy, List<Diagnostic> findings)
     {
         if (anatomy is not { Camera: { Item.Kind: GearKind.Body } camera, Lens: { Item.Kind: GearKind.Lens } lens })
         {
@@ -21,7 +21,7 @@ internal static class CarriageChecks
             Weigh(
                 anatomy, AdapterFields.CarriesStabilisation, "the lens’s stabilisation", findings,
                 link => new(
-                    FindingKind.StabilisationLost, Severity.Costs, link.Place, lens.Place,
+                    DiagnosticCode.StabilisationLost, Severity.Costs, link.Place, lens.Place,
                     $"{link.Item.Name} does not carry the lens’s stabilisation of {LengthWords.Number(stops)} stops.", "Steady the body, or use an adapter that carries it."));
         }
 
@@ -30,7 +30,7 @@ internal static class CarriageChecks
             Weigh(
                 anatomy, AdapterFields.CarriesZoom, "the remote zoom", findings,
                 link => new(
-                    FindingKind.ZoomDriveLost, Severity.Costs, link.Place, lens.Place,
+                    DiagnosticCode.ZoomDriveLost, Severity.Costs, link.Place, lens.Place,
                     $"{link.Item.Name} does not carry the remote zoom.", "Zoom by hand, or use an adapter that carries it."));
         }
     }
@@ -38,7 +38,7 @@ internal static class CarriageChecks
     /// <summary>Whether all links are known to carry something; a link that says nothing is taken not to.</summary>
     public static bool Carries(Anatomy anatomy, FlagField field) => anatomy.Behind.All(l => l.Item.Get(field) == true);
 
-    private static void CheckFocus(Anatomy anatomy, Link camera, Link lens, List<Finding> findings)
+    private static void CheckFocus(Anatomy anatomy, Link camera, Link lens, List<Diagnostic> findings)
     {
         var drive = lens.Item.Get(LensFields.Focus);
         if (drive is null or FocusDrive.Hand)
@@ -46,9 +46,9 @@ internal static class CarriageChecks
             return;
         }
 
-        Finding Lost(Link at, string why) => drive == FocusDrive.ByWire
-            ? new(FindingKind.FocusStuck, Severity.Stops, at.Place, lens.Place, $"{why}; {lens.Item.Name} focuses by wire, so nothing moves its focus.", "Use an adapter that carries the focus drive, or a lens with a ring of its own.")
-            : new(FindingKind.FocusDriveLost, Severity.Costs, at.Place, lens.Place, $"{why}: focus is pulled by hand.", "Pull focus by hand, or use an adapter that carries the focus drive.");
+        Diagnostic Lost(Link at, string why) => drive == FocusDrive.ByWire
+            ? new(DiagnosticCode.FocusStuck, Severity.Stops, at.Place, lens.Place, $"{why}; {lens.Item.Name} focuses by wire, so nothing moves its focus.", "Use an adapter that carries the focus drive, or a lens with a ring of its own.")
+            : new(DiagnosticCode.FocusDriveLost, Severity.Costs, at.Place, lens.Place, $"{why}: focus is pulled by hand.", "Pull focus by hand, or use an adapter that carries the focus drive.");
         if (camera.Item.Get(BodyFields.DrivesFocus) == false)
         {
             findings.Add(Lost(camera, $"{camera.Item.Name} cannot drive a lens’s focus"));
@@ -72,15 +72,15 @@ internal static class CarriageChecks
             : IrisSetting.CanBeSet;
     }
 
-    private static void CheckIris(Anatomy anatomy, Link camera, Link lens, List<Finding> findings)
+    private static void CheckIris(Anatomy anatomy, Link camera, Link lens, List<Diagnostic> findings)
     {
         if (IrisOf(anatomy) == IrisSetting.CanBeSet)
         {
             return;
         }
 
-        Finding Stuck(Link at, string why) => new(
-            FindingKind.IrisStuck, Severity.Spoils, at.Place, lens.Place, $"{why}, and {lens.Item.Name} has no ring: the iris stays as it was left, mostly wide open.",
+        Diagnostic Stuck(Link at, string why) => new(
+            DiagnosticCode.IrisStuck, Severity.Spoils, at.Place, lens.Place, $"{why}, and {lens.Item.Name} has no ring: the iris stays as it was left, mostly wide open.",
             "Use an adapter that carries the iris or has a ring for it, or a lens with a ring.");
         if (camera.Item.Get(BodyFields.SetsIris) == false)
         {
@@ -92,7 +92,7 @@ internal static class CarriageChecks
     }
 
     /// <summary>The first link that drops something is told; else the first that says nothing of it.</summary>
-    private static void Weigh(Anatomy anatomy, FlagField field, string what, List<Finding> findings, Func<Link, Finding> lost)
+    private static void Weigh(Anatomy anatomy, FlagField field, string what, List<Diagnostic> findings, Func<Link, Diagnostic> lost)
     {
         var drops = anatomy.Behind.FindIndex(l => l.Item.Get(field) == false);
         var silent = anatomy.Behind.FindIndex(l => l.Item.Get(field) is null);
@@ -104,7 +104,7 @@ internal static class CarriageChecks
         {
             var link = anatomy.Behind[silent];
             findings.Add(new(
-                FindingKind.CarriageUnknown, Severity.Note, link.Place, -1, $"It is not known whether {link.Item.Name} carries {what}; it is taken not to.",
+                DiagnosticCode.AdapterSignalsUnknown, Severity.Note, link.Place, -1, $"It is not known whether {link.Item.Name} carries {what}; it is taken not to.",
                 "Try it, and note it on the Shelf."));
         }
     }

@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
@@ -8,7 +9,7 @@ namespace Juxtopsis.Core.Chains;
 /// <param name="Rig">The rig in numbers; null when camera, mode or lens are missing.</param>
 /// <param name="Findings">What was found, the weightiest first.</param>
 /// <param name="Layout">The parts along the axis, weight and price.</param>
-public sealed record Assembly(Rig? Rig, IReadOnlyList<Finding> Findings, ChainLayout Layout)
+public sealed record Assembly(Rig? Rig, IReadOnlyList<Diagnostic> Findings, ChainLayout Layout)
 {
     /// <summary>True when nothing stops it.</summary>
     public bool Works => Rig is not null && Findings.All(f => f.Severity != Severity.Stops);
@@ -31,7 +32,7 @@ public static class ChainAssembler
         ArgumentNullException.ThrowIfNull(parts);
         ArgumentNullException.ThrowIfNull(mounts);
         ArgumentNullException.ThrowIfNull(setting);
-        var findings = new List<Finding>();
+        var findings = new List<Diagnostic>();
         var anatomy = Anatomy.Of(parts, setting, findings);
         var layout = new ChainLayout(anatomy, mounts);
         MountChecks.Check(anatomy, mounts, findings);
@@ -53,13 +54,13 @@ public static class ChainAssembler
         return new(rig, [.. findings.OrderBy(f => f.Severity)], layout);
     }
 
-    private static void NoteUnknownWeights(Anatomy anatomy, List<Finding> findings)
+    private static void NoteUnknownWeights(Anatomy anatomy, List<Diagnostic> findings)
     {
         var unknown = anatomy.Parts.Where(p => p.Get(CommonFields.Weight) is null).Select(p => p.Name).ToArray();
         if (unknown.Length > 0)
         {
             findings.Add(new(
-                FindingKind.WeightUnknown, Severity.Note, -1, -1,
+                DiagnosticCode.WeightUnknown, Severity.Note, -1, -1,
                 $"The weight of {string.Join(", ", unknown.Take(3))}{(unknown.Length > 3 ? " and others" : "")} is not known; the total is at least what is told.", "Weigh it, and note it on the Shelf."));
         }
     }

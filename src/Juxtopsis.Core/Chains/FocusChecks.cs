@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
@@ -8,13 +9,13 @@ namespace Juxtopsis.Core.Chains;
 /// <summary>Where focus begins and ends with tubes and close-up lenses.</summary>
 internal static class FocusChecks
 {
-    public static void Check(ChainOptics optics, in Rig rig, LengthUnit unit, List<Finding> findings)
+    public static void Check(ChainOptics optics, in Rig rig, LengthUnit unit, List<Diagnostic> findings)
     {
         var lens = optics.Anatomy.Lens!.Value;
         if (lens.Item.Get(LensFields.Nearest) is null)
         {
             findings.Add(new(
-                FindingKind.NearestUnknown, Severity.Note, lens.Place, -1, $"The nearest focus of {lens.Item.Name} is not known; the plain lens stands in.",
+                DiagnosticCode.MinimumFocusUnknown, Severity.Note, lens.Place, -1, $"The nearest focus of {lens.Item.Name} is not known; the plain lens stands in.",
                 "Look at its ring, and note it on the Shelf."));
         }
 
@@ -29,19 +30,19 @@ internal static class FocusChecks
         if (!travel.CanFocus)
         {
             findings.Add(new(
-                FindingKind.CannotFocus, Severity.Stops, at.Place, lens.Place, $"With {at.Item.Name} behind the glass no light is brought to the sensor.",
+                DiagnosticCode.CannotFocus, Severity.Stops, at.Place, lens.Place, $"With {at.Item.Name} behind the glass no light is brought to the sensor.",
                 $"Put {at.Item.Name} between the glass and the lens, or take it off."));
             return;
         }
 
         var (near, far) = (travel.NearestMm(), travel.FarthestMm());
         findings.Add(new(
-            FindingKind.FocusEnds, Severity.Costs, at.Place, lens.Place,
+            DiagnosticCode.FocusEnds, Severity.Costs, at.Place, lens.Place,
             $"Focus reaches from {Say(near, unit)} to {Say(far, unit)} from the sensor mark, and no farther.", $"Take {at.Item.Name} off for anything farther."));
     }
 
     /// <summary>Where glass stands decides how near a lens focuses through it, and what a tube does.</summary>
-    private static void CheckGlass(ChainOptics optics, in Rig rig, List<Finding> findings)
+    private static void CheckGlass(ChainOptics optics, in Rig rig, List<Diagnostic> findings)
     {
         var unknown = optics.Anatomy.Behind.Where(l => l.Item.Get(AdapterFields.Magnification) is not (null or 1)).Zip(optics.Converters)
             .Where(p => p.Second.PlaceMm is null).Select(p => p.First).ToArray();
@@ -50,7 +51,7 @@ internal static class FocusChecks
             var k = link.Item.Get(AdapterFields.Magnification)!.Value;
             var off = Math.Round(Converter.UsualPlaceMarginMm * Math.Abs(1 - k), 1);
             findings.Add(new(
-                FindingKind.GlassPlaceUnknown, Severity.Note, link.Place, -1,
+                DiagnosticCode.ConverterPlaceUnknown, Severity.Note, link.Place, -1,
                 $"Where the glass of {link.Item.Name} stands is not known; {LengthWords.Millimetres(Converter.UsualPlaceMm)} before the lens’s focal plane stand in, and distances may be {LengthWords.Millimetres(off)} off.",
                 "Give the length of the adapter and the flange distances of both mounts on the Shelf."));
         }

@@ -1,7 +1,7 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
 
@@ -20,7 +20,7 @@ internal static class FrontChecks
     /// <summary>Below this, shading can be seen beside the lens's own: a tenth of a stop.</summary>
     private const double Shaded = 0.933;
 
-    public static void Check(Anatomy anatomy, List<Finding> findings)
+    public static void Check(Anatomy anatomy, List<Diagnostic> findings)
     {
         if (anatomy.Lens is not { } lens)
         {
@@ -42,51 +42,51 @@ internal static class FrontChecks
     }
 
     /// <summary>A variable filter is two polarisers; another one before or behind it crosses with them.</summary>
-    private static void CheckCrossing(Anatomy anatomy, List<Finding> findings)
+    private static void CheckCrossing(Anatomy anatomy, List<Diagnostic> findings)
     {
         var turning = anatomy.Front.Where(l => l.Item.Get(FrontFields.Effect) is FilterEffect.Variable or FilterEffect.Polariser).ToArray();
         if (turning is [var first, var second, ..] && turning.Any(l => l.Item.Get(FrontFields.Effect) == FilterEffect.Variable))
         {
             findings.Add(new(
-                FindingKind.CrossedPolarisers, Severity.Spoils, second.Place, first.Place,
+                DiagnosticCode.CrossedPolarisers, Severity.Spoils, second.Place, first.Place,
                 $"{first.Item.Name} and {second.Item.Name} both polarise: together they take light unevenly, and more or less as either is turned.",
                 "Use a fixed filter beside a variable one or a polariser."));
         }
     }
 
-    private static void Join(Link before, bool none, double? thread, Link link, List<Finding> findings)
+    private static void Join(Link before, bool none, double? thread, Link link, List<Diagnostic> findings)
     {
         var needed = link.Item.Get(CommonFields.RearThread);
         if (none)
         {
             findings.Add(new(
-                FindingKind.NoThread, Severity.Stops, link.Place, before.Place, $"Nothing can be screwed on in front of {before.Item.Name}.",
+                DiagnosticCode.NoThread, Severity.Stops, link.Place, before.Place, $"Nothing can be screwed on in front of {before.Item.Name}.",
                 "Use a filter behind the lens or in a matte box, or another lens."));
         }
         else if (thread is null || needed is null)
         {
             var unknown = thread is null ? before : link;
             findings.Add(new(
-                FindingKind.ThreadUnknown, Severity.Note, unknown.Place, link.Place, $"The thread of {unknown.Item.Name} is not known; it is taken to fit.",
+                DiagnosticCode.ThreadUnknown, Severity.Note, unknown.Place, link.Place, $"The thread of {unknown.Item.Name} is not known; it is taken to fit.",
                 "Measure it, and note it on the Shelf."));
         }
         else if (thread != needed)
         {
             findings.Add(new(
-                FindingKind.ThreadDiffers, Severity.Stops, link.Place, before.Place,
+                DiagnosticCode.ThreadDiffers, Severity.Stops, link.Place, before.Place,
                 $"{link.Item.Name} screws into {LengthWords.Millimetres(needed.Value)}; {before.Item.Name} offers {LengthWords.Millimetres(thread.Value)}.",
                 $"Put a ring from {LengthWords.Millimetres(thread.Value)} to {LengthWords.Millimetres(needed.Value)} between them."));
         }
     }
 
-    private static void CheckTurning(Link lens, Link link, List<Finding> findings)
+    private static void CheckTurning(Link lens, Link link, List<Diagnostic> findings)
     {
         var turns = lens.Item.Get(LensFields.Rotates) == true;
         if (turns && (link.Item.Kind == GearKind.Attachment || link.Item.Get(FrontFields.Effect) is FilterEffect.Polariser or FilterEffect.Variable))
         {
             var attachment = link.Item.Kind == GearKind.Attachment;
             findings.Add(new(
-                FindingKind.FrontTurns, attachment ? Severity.Spoils : Severity.Costs, lens.Place, link.Place,
+                DiagnosticCode.FrontTurns, attachment ? Severity.Spoils : Severity.Costs, lens.Place, link.Place,
                 $"The front of {lens.Item.Name} turns while focusing, and {link.Item.Name} with it.",
                 attachment ? "Set the lens to infinity and leave it, or carry the attachment on rails." : "Set focus first, then turn the filter."));
         }
@@ -148,7 +148,7 @@ internal static class FrontChecks
     };
 
     /// <summary>Whether the stack in front cuts the corners at the focal length and aperture that are set.</summary>
-    public static void CheckCorners(ChainOptics optics, List<Finding> findings)
+    public static void CheckCorners(ChainOptics optics, List<Diagnostic> findings)
     {
         var pupil = optics.FocalLengthMm / optics.FNumber / 2;
         (Link Link, double Share, double Offset, double Radius)? worst = null;
@@ -170,7 +170,7 @@ internal static class FrontChecks
         var isCut = cut.Share < Cut;
         var to = PictureChecks.Percent(Math.Min(1, cut.Radius / cut.Offset));
         findings.Add(new(
-            FindingKind.CornersCut, isCut ? Severity.Spoils : Severity.Costs, cut.Link.Place, optics.Anatomy.Lens!.Value.Place,
+            DiagnosticCode.CornersCut, isCut ? Severity.Spoils : Severity.Costs, cut.Link.Place, optics.Anatomy.Lens!.Value.Place,
             isCut
                 ? $"At {LengthWords.Millimetres(Math.Round(optics.FocalLengthMm, 1))} {cut.Link.Item.Name} cuts the corners: the picture is clear to about {to} of the way to them."
                 : $"At {LengthWords.Millimetres(Math.Round(optics.FocalLengthMm, 1))} {cut.Link.Item.Name} shades the corners by about {LengthWords.Number(Math.Round(-PortableMath.Log2(cut.Share), 1))} stops.",

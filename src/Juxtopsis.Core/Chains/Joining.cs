@@ -1,7 +1,7 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
 
@@ -53,7 +53,7 @@ public sealed class Joining(IEnumerable<GearItem> adapters, MountBook mounts)
     {
         if (assembly.Findings is [{ Severity: Severity.Stops } stop, ..])
         {
-            return stop.Reason;
+            return stop.Message;
         }
 
         var words = new List<string> { links.Count == 0 ? "Straight on" : $"{links.Sum(l => l.Get(CommonFields.Weight) ?? 0):0} g more" };
@@ -63,17 +63,17 @@ public sealed class Joining(IEnumerable<GearItem> adapters, MountBook mounts)
             words.Add($"{LengthWords.Number(Math.Round(k, 3))}×, {(k < 1 ? "+" : "−")}{LengthWords.Number(Math.Round(Math.Abs(2 * PortableMath.Log2(k)), 1))} st");
         }
 
-        var kinds = assembly.Findings.Select(f => f.Kind).ToHashSet();
-        words.Add(kinds.Contains(FindingKind.CircleTooSmall) ? "dark corners" : "covers");
+        var kinds = assembly.Findings.Select(f => f.Code).ToHashSet();
+        words.Add(kinds.Contains(DiagnosticCode.ImageCircleTooSmall) ? "dark corners" : "covers");
         var lost = new[]
         {
-            (FindingKind.FocusDriveLost, "focus drive"), (FindingKind.IrisStuck, "iris"),
-            (FindingKind.StabilisationLost, "stabilisation"), (FindingKind.ZoomDriveLost, "remote zoom"),
+            (DiagnosticCode.FocusDriveLost, "focus drive"), (DiagnosticCode.IrisStuck, "iris"),
+            (DiagnosticCode.StabilisationLost, "stabilisation"), (DiagnosticCode.ZoomDriveLost, "remote zoom"),
         }.Where(l => kinds.Contains(l.Item1)).Select(l => l.Item2).ToArray();
         words.Add(lost.Length > 0 ? $"loses {string.Join(", ", lost)}"
-            : kinds.Contains(FindingKind.CarriageUnknown) ? "what it carries is not known"
+            : kinds.Contains(DiagnosticCode.AdapterSignalsUnknown) ? "what it carries is not known"
             : links.Count > 0 ? "loses nothing" : "all works");
-        if (kinds.Contains(FindingKind.OutputLimited))
+        if (kinds.Contains(DiagnosticCode.ConverterLimitsAperture))
         {
             words.Add("limits the aperture");
         }

@@ -1,6 +1,6 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Quantities;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
 
@@ -16,28 +16,28 @@ internal static class LoadChecks
     /// <summary>Most carriers ask about lithium batteries above this, Wh.</summary>
     private const double FlightWh = 100;
 
-    public static void Check(Anatomy anatomy, ChainLayout layout, MountBook mounts, List<Finding> findings)
+    public static void Check(Anatomy anatomy, ChainLayout layout, MountBook mounts, List<Diagnostic> findings)
     {
         CheckSupports(anatomy, layout, findings);
         CheckHanging(anatomy, mounts, findings);
         foreach (var link in anatomy.Extras.Where(l => l.Item.Get(BagFields.Energy) > FlightWh))
         {
             findings.Add(new(
-                FindingKind.BatteryInFlight, Severity.Note, link.Place, -1, $"{link.Item.Name} holds {LengthWords.Number(link.Item.Get(BagFields.Energy)!.Value)} Wh.",
+                DiagnosticCode.BatteryInFlight, Severity.Note, link.Place, -1, $"{link.Item.Name} holds {LengthWords.Number(link.Item.Get(BagFields.Energy)!.Value)} Wh.",
                 "Large lithium batteries have limits in flight: ask the carrier."));
         }
     }
 
     public static string Weight(double grams) => grams >= 1000 ? $"{LengthWords.Number(Math.Round(grams / 1000, 2))} kg" : $"{LengthWords.Number(Math.Round(grams))} g";
 
-    private static void CheckSupports(Anatomy anatomy, ChainLayout layout, List<Finding> findings)
+    private static void CheckSupports(Anatomy anatomy, ChainLayout layout, List<Diagnostic> findings)
     {
         foreach (var link in anatomy.Supports)
         {
             if (link.Item.Get(SupportFields.Type) == SupportType.Arm)
             {
                 findings.Add(new(
-                    FindingKind.Overhead, Severity.Note, link.Place, -1, $"{link.Item.Name} may hold the camera over people.",
+                    DiagnosticCode.OverheadRigging, Severity.Note, link.Place, -1, $"{link.Item.Name} may hold the camera over people.",
                     "Rated fixings, a second safety of its own, nobody underneath while rigging; ask competent people and follow local rules."));
             }
 
@@ -50,36 +50,36 @@ internal static class LoadChecks
             if (link.Item.Get(SupportFields.Longest) is { } longest && layout.LengthMm > longest)
             {
                 findings.Add(new(
-                    FindingKind.TooLong, Severity.Stops, link.Place, -1,
+                    DiagnosticCode.RigTooLong, Severity.Stops, link.Place, -1,
                     $"The rig is {PictureChecks.Mm(layout.LengthMm)} long; {link.Item.Name} balances {PictureChecks.Mm(longest)} at most.", "Use a shorter lens or fewer parts, or a larger support."));
             }
         }
     }
 
-    private static void CheckPayload(Link link, double load, double payload, bool atLeast, List<Finding> findings)
+    private static void CheckPayload(Link link, double load, double payload, bool atLeast, List<Diagnostic> findings)
     {
         var says = $"{(atLeast ? "at least " : "")}{Weight(load)}";
         if (load > payload)
         {
             findings.Add(new(
-                FindingKind.TooHeavy, Severity.Stops, link.Place, -1, $"{link.Item.Name} carries {Weight(payload)}; the rig weighs {says}.",
+                DiagnosticCode.RigTooHeavy, Severity.Stops, link.Place, -1, $"{link.Item.Name} carries {Weight(payload)}; the rig weighs {says}.",
                 $"Take {Weight(load - payload)} off, or use a stronger support."));
         }
         else if (load > Near * payload)
         {
             findings.Add(new(
-                FindingKind.NearPayload, Severity.Costs, link.Place, -1, $"The rig weighs {says}, {PictureChecks.Percent(load / payload)} of what {link.Item.Name} carries.",
+                DiagnosticCode.NearPayload, Severity.Costs, link.Place, -1, $"The rig weighs {says}, {PictureChecks.Percent(load / payload)} of what {link.Item.Name} carries.",
                 "Balance it anew at every lens change, and watch its motors."));
         }
     }
 
-    private static void CheckHanging(Anatomy anatomy, MountBook mounts, List<Finding> findings)
+    private static void CheckHanging(Anatomy anatomy, MountBook mounts, List<Diagnostic> findings)
     {
         var carried = anatomy.Supports.Any(l => l.Item.Get(SupportFields.CarriesLens) == true);
         foreach (var link in anatomy.Front.Where(l => l.Item.Get(FrontFields.NeedsSupport) == true && !carried))
         {
             findings.Add(new(
-                FindingKind.LensNeedsSupport, Severity.Costs, link.Place, -1, $"{link.Item.Name} must not hang on the lens’s thread.", "Carry it on rails with a lens support."));
+                DiagnosticCode.LensNeedsSupport, Severity.Costs, link.Place, -1, $"{link.Item.Name} must not hang on the lens’s thread.", "Carry it on rails with a lens support."));
         }
 
         if (anatomy is not { Camera: { Item.Kind: GearKind.Body } camera, Lens: { } lens } || carried)
@@ -93,7 +93,7 @@ internal static class LoadChecks
         {
             var foot = lens.Item.Get(LensFields.HasFoot) == true;
             findings.Add(new(
-                FindingKind.LensNeedsSupport, foot ? Severity.Note : Severity.Costs, lens.Place, camera.Place,
+                DiagnosticCode.LensNeedsSupport, foot ? Severity.Note : Severity.Costs, lens.Place, camera.Place,
                 $"{Weight(hanging)} hang on the mount, which bears {Weight(safe)} by itself.",
                 foot ? "Carry it by the lens’s foot." : "Add rails with a lens support."));
         }

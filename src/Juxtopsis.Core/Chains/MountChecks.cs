@@ -1,13 +1,13 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Quantities;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
 
 /// <summary>Whether each part goes onto the one behind it, and infinity is where it should be.</summary>
 internal static class MountChecks
 {
-    public static void Check(Anatomy anatomy, MountBook mounts, List<Finding> findings)
+    public static void Check(Anatomy anatomy, MountBook mounts, List<Diagnostic> findings)
     {
         if (anatomy.Camera is not { Item.Kind: GearKind.Body } camera)
         {
@@ -29,28 +29,28 @@ internal static class MountChecks
         }
     }
 
-    private static void Join(Link behind, IReadOnlyList<string> offered, Link link, string needed, MountBook mounts, List<Finding> findings)
+    private static void Join(Link behind, IReadOnlyList<string> offered, Link link, string needed, MountBook mounts, List<Diagnostic> findings)
     {
         var known = offered.Where(m => m.Length > 0).ToArray();
         if (needed.Length == 0 || known.Length == 0)
         {
             var without = needed.Length == 0 ? link : behind;
             findings.Add(new(
-                FindingKind.MountUnknown, Severity.Note, without.Place, -1, $"The mount of {without.Item.Name} is not known; it is taken to fit.",
+                DiagnosticCode.MountUnknown, Severity.Note, without.Place, -1, $"The mount of {without.Item.Name} is not known; it is taken to fit.",
                 "Give its mount on the Shelf."));
         }
         else if (!known.Any(m => mounts.Takes(m, needed)))
         {
             var has = string.Join(" or ", known);
             findings.Add(new(
-                FindingKind.MountDiffers, Severity.Stops, link.Place, behind.Place,
+                DiagnosticCode.MountDiffers, Severity.Stops, link.Place, behind.Place,
                 $"{link.Item.Name} ends in {needed}; {behind.Item.Name} takes {has}.",
                 $"Put an adapter that goes on {has} and takes {needed} between them."));
         }
     }
 
     /// <summary>An adapter must fit between the two flange distances; glass may break the rule, and so may a tube.</summary>
-    private static void CheckFlange(Link link, MountBook mounts, List<Finding> findings)
+    private static void CheckFlange(Link link, MountBook mounts, List<Diagnostic> findings)
     {
         var (bodyMount, lensMount) = (link.Item.Get(AdapterFields.BodyMount), link.Item.Get(AdapterFields.LensMount));
         if (MountBook.Same(bodyMount, lensMount) || (link.Item.Get(AdapterFields.Magnification) ?? 1) != 1)
@@ -62,13 +62,13 @@ internal static class MountChecks
         {
             var unknown = mounts.FlangeMm(bodyMount) is null ? bodyMount : lensMount;
             findings.Add(new(
-                FindingKind.FlangeUnknown, Severity.Note, link.Place, -1, $"The flange distance of {unknown} is not known; infinity is taken to be reached.",
+                DiagnosticCode.FlangeUnknown, Severity.Note, link.Place, -1, $"The flange distance of {unknown} is not known; infinity is taken to be reached.",
                 "Give it on the Shelf."));
         }
         else if (lens <= body)
         {
             findings.Add(new(
-                FindingKind.FlangeTooShort, Severity.Stops, link.Place, -1,
+                DiagnosticCode.FlangeTooShort, Severity.Stops, link.Place, -1,
                 $"Lenses for {lensMount} sit {LengthWords.Millimetres(lens)} from the sensor, {bodyMount} bodies keep them {LengthWords.Millimetres(body)} away: {link.Item.Name} has no room without glass.",
                 "Use an adapter with glass, or give its magnification if it has some; or check the mounts’ flange distances."));
         }

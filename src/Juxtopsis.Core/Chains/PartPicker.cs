@@ -1,5 +1,5 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
 
@@ -13,9 +13,9 @@ public readonly record struct Slot(int Place, bool IsNew);
 /// <param name="Parts">The whole chain with it; links between body and lens may have changed so that it fits.</param>
 /// <param name="Fits">True when nothing about it stops the chain.</param>
 /// <param name="Why">What speaks for it; or the first thing that stops it.</param>
-/// <param name="Mend">What would mend that; empty when it fits.</param>
+/// <param name="Fix">What would mend that; empty when it fits.</param>
 /// <param name="Standing">How the whole chain stands.</param>
-public sealed record PartOption(GearItem Item, IReadOnlyList<GearItem> Parts, bool Fits, string Why, string Mend, Standing Standing);
+public sealed record PartOption(GearItem Item, IReadOnlyList<GearItem> Parts, bool Fits, string Why, string Fix, Standing Standing);
 
 /// <summary>What fits at a place in a chain, best first, and why the rest does not.</summary>
 /// <param name="shelf">The gear at hand; mounts among it are left aside.</param>
@@ -92,18 +92,18 @@ public sealed class PartPicker(IReadOnlyList<GearItem> shelf, MountBook mounts)
 
         return stop is null
             ? new(item, plain, true, Praise(assembly, plain, item), "", Standing.Of(assembly))
-            : new(item, plain, false, stop.Reason, stop.Mend, Standing.Of(assembly));
+            : new(item, plain, false, stop.Message, stop.Fix, Standing.Of(assembly));
     }
 
     /// <summary>The first thing that stops a chain and that a part has to do with.</summary>
-    private static Finding? StopOf(Assembly assembly, IReadOnlyList<GearItem> parts, GearItem item)
+    private static Diagnostic? StopOf(Assembly assembly, IReadOnlyList<GearItem> parts, GearItem item)
     {
         var place = IndexOf(parts, item);
 
         // A camera that is too much for its support, or a part that makes the whole too heavy, is at fault too: these name no other part.
         // A lens that is still to be chosen is no fault of what is there.
-        return assembly.Findings.FirstOrDefault(f => f is { Severity: Severity.Stops, Kind: not FindingKind.NoLens }
-            && (f.Part == place || f.Other == place || f.Kind is FindingKind.TooHeavy or FindingKind.TooLong or FindingKind.TooMany));
+        return assembly.Findings.FirstOrDefault(f => f is { Severity: Severity.Stops, Code: not DiagnosticCode.NoLens }
+            && (f.Part == place || f.Other == place || f.Code is DiagnosticCode.RigTooHeavy or DiagnosticCode.RigTooLong or DiagnosticCode.TooMany));
     }
 
     private (IReadOnlyList<GearItem> Parts, IReadOnlyList<GearItem> Links, Assembly Assembly, string Why)? Rejoined(IReadOnlyList<GearItem> parts, ChainSetting setting)
@@ -146,7 +146,7 @@ public sealed class PartPicker(IReadOnlyList<GearItem> shelf, MountBook mounts)
 
         var place = IndexOf(parts, item);
         var said = assembly.Findings.FirstOrDefault(f => f.Part == place || f.Other == place);
-        return said?.Reason ?? (item.Get(CommonFields.Weight) is { } grams ? $"{LoadChecks.Weight(grams)} more" : "Fits");
+        return said?.Message ?? (item.Get(CommonFields.Weight) is { } grams ? $"{LoadChecks.Weight(grams)} more" : "Fits");
     }
 
     private static int Lens(IReadOnlyList<GearItem> parts)

@@ -1,21 +1,61 @@
+using Juxtopsis.Core.Diagnostics;
+using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
 
 /// <summary>Image circle against used area, light through the glass in between, squeeze against mode.</summary>
 internal static class PictureChecks
 {
-    public static void Check(ChainOptics optics, List<Finding> findings)
+    public static void Check(ChainOptics optics, List<Diagnostic> findings)
     {
         CheckCircle(optics, findings);
         CheckLight(optics, findings);
         CheckSqueeze(optics, findings);
+        CheckRate(optics, findings);
     }
 
-    private static void CheckCircle(ChainOptics optics, List<Finding> findings)
+    /// <summary>Whether the mode offers the frame rate that is captured.</summary>
+    private static void CheckRate(ChainOptics optics, List<Diagnostic> findings)
+    {
+        if (optics.Setting.CaptureFps is not { } fps)
+        {
+            return;
+        }
+
+        var mode = FitMode.Of(optics.Mode, 0);
+        if (mode.Rates.Count == 0)
+        {
+            findings.Add(RatesUnknown(mode));
+        }
+        else if (!mode.Offers(fps))
+        {
+            findings.Add(new(
+                DiagnosticCode.RateNotOffered, Severity.Spoils, 0, -1,
+                $"The mode {optics.Mode.Name} offers {string.Join(", ", mode.Rates.Select(LengthWords.Number))} frames a second, not {LengthWords.Number(fps)}.",
+                "Use a mode that offers it, or another frame rate."));
+        }
+    }
+
+    /// <summary>What is said of a mode of which no rate is known.</summary>
+    public static Diagnostic RatesUnknown(FitMode mode) => new(
+        DiagnosticCode.RatesUnknown, Severity.Note, 0, -1, $"The frame rates of {mode.Item.Name} are not known; it is taken to offer this one.", "Give its rates on the Shelf.");
+
+    /// <summary>What is said of a mode that does not show a squeeze.</summary>
+    public static Diagnostic SqueezeNotShown(GearItem mode, double squeeze)
+    {
+        var shown = mode.Get(ModeFields.Squeezes);
+        return new(
+            DiagnosticCode.SqueezeNotShown, Severity.Costs, 0, -1,
+            shown.Count == 0
+                ? $"The mode {mode.Name} is not known to show a squeezed picture as it should look."
+                : $"The mode {mode.Name} shows squeezes of {string.Join(", ", shown.Select(s => $"{LengthWords.Number(s)}×"))}, not {LengthWords.Number(Math.Round(squeeze, 3))}×.",
+            "Use a screen that desqueezes, and stretch the picture afterwards.");
+    }
+
+    private static void CheckCircle(ChainOptics optics, List<Diagnostic> findings)
     {
         var lens = optics.Anatomy.Lens!.Value;
         if (lens.Item.Kind == GearKind.FixedLensCamera)
@@ -26,7 +66,7 @@ internal static class PictureChecks
         if (optics.CircleMm is null || optics.CircleAssumed)
         {
             findings.Add(new(
-                FindingKind.CircleUnknown, Severity.Note, lens.Place, -1,
+                DiagnosticCode.ImageCircleUnknown, Severity.Note, lens.Place, -1,
                 optics.CircleAssumed
                     ? $"The image circle of {lens.Item.Name} is not known; the diagonal of {lens.Item.Get(LensFields.MadeFor)}, {Mm(optics.CircleMm!.Value)}, stands in."
                     : $"Nothing is known of the image circle of {lens.Item.Name}; it is taken to cover.",
@@ -40,7 +80,7 @@ internal static class PictureChecks
 
         var dark = Coverage.DarkShare(optics.Used.WidthMm, optics.Used.HeightMm, circle);
         findings.Add(new(
-            FindingKind.CircleTooSmall, Severity.Spoils, lens.Place, 0,
+            DiagnosticCode.ImageCircleTooSmall, Severity.Spoils, lens.Place, 0,
             $"The image circle of {Mm(circle)} leaves {Percent(dark)} of the picture dark; it is clear to {Mm(circle / 2)} from the middle, and the corner lies at {Mm(optics.UsedDiagonalMm / 2)}.",
             $"{Cure(optics, circle)}."));
     }
@@ -73,7 +113,7 @@ internal static class PictureChecks
         return used.WidthMm * used.WidthMm + used.HeightMm * used.HeightMm <= circle * circle;
     }
 
-    private static void CheckLight(ChainOptics optics, List<Finding> findings)
+    private static void CheckLight(ChainOptics optics, List<Diagnostic> findings)
     {
         foreach (var link in optics.Anatomy.Behind)
         {
@@ -82,15 +122,15 @@ internal static class PictureChecks
             {
                 var stops = LengthWords.Number(Math.Round(Math.Abs(2 * PortableMath.Log2(k)), 2));
                 findings.Add(k < 1
-                    ? new(FindingKind.LightGained, Severity.Note, link.Place, -1, $"{link.Item.Name} gains {stops} stops of light and widens the field {LengthWords.Number(Math.Round(1 / k, 3))} times.", "")
-                    : new(FindingKind.LightLost, Severity.Costs, link.Place, -1, $"{link.Item.Name} takes {stops} stops of light and narrows the field {LengthWords.Number(k)} times.", "Open the aperture or add light."));
+                    ? new(DiagnosticCode.LightGained, Severity.Note, link.Place, -1, $"{link.Item.Name} gains {stops} stops of light and widens the field {LengthWords.Number(Math.Round(1 / k, 3))} times.", "")
+                    : new(DiagnosticCode.LightLost, Severity.Costs, link.Place, -1, $"{link.Item.Name} takes {stops} stops of light and narrows the field {LengthWords.Number(k)} times.", "Open the aperture or add light."));
             }
         }
 
         if (FastestOut(optics) is { } fastest && optics.WidestFNumber * optics.Magnification < fastest.FNumber)
         {
             findings.Add(new(
-                FindingKind.OutputLimited, Severity.Costs, fastest.Link.Place, optics.Anatomy.Lens!.Value.Place,
+                DiagnosticCode.ConverterLimitsAperture, Severity.Costs, fastest.Link.Place, optics.Anatomy.Lens!.Value.Place,
                 $"{fastest.Link.Item.Name} lets no more than ƒ{LengthWords.Number(Math.Round(fastest.FNumber, 2))} through to the sensor, where the lens would give ƒ{LengthWords.Number(Math.Round(optics.WidestFNumber!.Value * optics.Magnification, 2))}.",
                 $"Nothing is gained by opening beyond ƒ{LengthWords.Number(Math.Round(fastest.FNumber / optics.Magnification, 2))}."));
         }
@@ -99,7 +139,7 @@ internal static class PictureChecks
         {
             if (link.Item.Kind == GearKind.Attachment && link.Item.Get(FrontFields.LightLost) is > 0 and var lost)
             {
-                findings.Add(new(FindingKind.LightLost, Severity.Costs, link.Place, -1, $"{link.Item.Name} takes {LengthWords.Number(lost)} stops of light in its glass.", "Open the aperture or add light."));
+                findings.Add(new(DiagnosticCode.LightLost, Severity.Costs, link.Place, -1, $"{link.Item.Name} takes {LengthWords.Number(lost)} stops of light in its glass.", "Open the aperture or add light."));
             }
         }
     }
@@ -123,22 +163,11 @@ internal static class PictureChecks
         return slowest;
     }
 
-    private static void CheckSqueeze(ChainOptics optics, List<Finding> findings)
+    private static void CheckSqueeze(ChainOptics optics, List<Diagnostic> findings)
     {
-        if (optics.Squeeze == 1)
+        if (!FitMode.Of(optics.Mode, 0).Shows(optics.Squeeze))
         {
-            return;
-        }
-
-        var shown = optics.Mode.Get(ModeFields.Squeezes);
-        if (!shown.Any(s => Math.Abs(s - optics.Squeeze) < 0.02))
-        {
-            findings.Add(new(
-                FindingKind.SqueezeNotShown, Severity.Costs, 0, -1,
-                shown.Count == 0
-                    ? $"The mode {optics.Mode.Name} is not known to show a squeezed picture as it should look."
-                    : $"The mode {optics.Mode.Name} shows squeezes of {string.Join(", ", shown.Select(s => $"{LengthWords.Number(s)}×"))}, not {LengthWords.Number(Math.Round(optics.Squeeze, 3))}×.",
-                "Use a screen that desqueezes, and stretch the picture afterwards."));
+            findings.Add(SqueezeNotShown(optics.Mode, optics.Squeeze));
         }
     }
 

@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
@@ -8,7 +9,7 @@ namespace Juxtopsis.Core.Chains;
 /// <summary>A chain in numbers, as the evaluator takes it.</summary>
 internal static class RigOfChain
 {
-    public static Rig Build(ChainOptics optics, ChainLayout layout, List<Finding> findings)
+    public static Rig Build(ChainOptics optics, ChainLayout layout, List<Diagnostic> findings)
     {
         var anatomy = optics.Anatomy;
         var (camera, mode, lens) = (optics.Camera, optics.Mode, optics.Lens);
@@ -70,7 +71,7 @@ internal static class RigOfChain
     /// <summary>A zoom reaches its largest ratio at its long end; what it reaches elsewhere is not known.</summary>
     private static double? RatioAt(ChainOptics optics) => optics.FocalLengthMm >= optics.Long ? optics.Lens.Get(LensFields.Ratio) : null;
 
-    private static OpticsChain Chain(IReadOnlyList<Converter> converters, List<Finding> findings)
+    private static OpticsChain Chain(IReadOnlyList<Converter> converters, List<Diagnostic> findings)
     {
         if (converters.Count <= OpticsChain.Most)
         {
@@ -99,7 +100,7 @@ internal static class RigOfChain
     }
 
     /// <summary>A sum over parts may leave the range that is reckoned with; then the chain is stopped and the nearest bound stands in.</summary>
-    private static double Within(double value, Quantity quantity, string what, List<Finding> findings)
+    private static double Within(double value, Quantity quantity, string what, List<Diagnostic> findings)
     {
         if (!quantity.Accepts(value))
         {
@@ -109,6 +110,6 @@ internal static class RigOfChain
         return Math.Clamp(value, quantity.Min, quantity.Max);
     }
 
-    private static void TooMany(List<Finding> findings, string what) =>
-        findings.Add(new(FindingKind.TooMany, Severity.Stops, -1, -1, $"{what} are more than is reckoned with.", "Take some of these parts out."));
+    private static void TooMany(List<Diagnostic> findings, string what) =>
+        findings.Add(new(DiagnosticCode.TooMany, Severity.Stops, -1, -1, $"{what} are more than is reckoned with.", "Take some of these parts out."));
 }

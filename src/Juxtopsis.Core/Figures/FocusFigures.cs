@@ -26,7 +26,7 @@ internal static class FocusFigures
             FigureId.NearestSubjectDistanceMm, "Dn", "Nearest focus", FigureUnit.SceneMm, FigureComparison.Plain,
             "The nearest that this rig can focus.",
             (in c) => Nearest(c),
-            (in c) => c.Report.Limits.NearestSubjectDistanceMm)
+            (in c) => double.IsFinite(c.Report.Limits.NearestSubjectDistanceMm) ? c.Report.Limits.NearestSubjectDistanceMm : null)
         { Schools = Schools.Distance, Source = Hecht, Limits = "Four focal lengths (life size) where the lens's own nearest focus is not given." },
         new(
             FigureId.FarthestSubjectDistanceMm, "Dx", "Farthest focus", FigureUnit.SceneMm, FigureComparison.Plain,

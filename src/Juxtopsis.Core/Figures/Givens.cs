@@ -45,7 +45,7 @@ internal static class Givens
         Lens("I₀", "image circle of the lens", (in c) => c.Rig.Lens.ImageCircleMm),
         Lens("Od", "pupil to the opening in front", (in c) => c.Rig.Lens.FrontOpeningFromPupilMm),
         Lens("E", "extension", (in c) => c.Rig.ExtensionMm + (c.Rig.Optics.IsNone ? c.Rig.Optics.TubesBehindMm : 0)),
-        Lens("gf", "close-up lens to the lens", (in c) => c.Rig.CloseUpFromLensMm),
+        Lens("gf", "close-up lens to the lens", (in c) => c.Travel.CloseUpFromLensMm),
         Of("Dd", "close-up lens", FigureUnit.Dioptres, (in c) => c.Rig.CloseUpDioptres),
         Lens("δ", "mount too long by", (in c) => c.Rig.MountErrorMm),
         Lens("tf", "thickness of the rear filter", (in c) => c.Rig.RearFilterMm),

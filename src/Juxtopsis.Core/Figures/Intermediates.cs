@@ -50,7 +50,7 @@ internal static class Intermediates
             (in c) => c.Report.Focus?.SubjectFromLensMm),
         Lens("v", "image distance", (in c) => Breathes(c) || HasGap(c) ? "ff·(1 + iₒ) + Ev" : IsLargerThanLife(c) ? Longer(c) : "fj·s/(s − fj)", (in c) => c.Report.Focus?.ImageDistanceMm),
         Of("i", "racked out", FigureUnit.Ratio, (in c) => c.Report.Focus?.RackedOut == 0 ? "0" : c.Rig.CloseUpDioptres == 0 ? "v/s" : HasGap(c) ? "iₒ + Ev/ff" : "v/s − φ·v", (in c) => c.Report.Focus?.RackedOut),
-        Of("P", "pupil magnification", FigureUnit.Ratio, (in c) => c.Rig.Lens.PupilMagnification is null ? "1" : c.Chain.IsTraced || c.Rig.Optics.IsNone ? "P₀" : "1/(1 + (1/P₀ − 1)/k)", (in c) => c.Chain.PupilMagnification),
+        Of("P", "pupil magnification", FigureUnit.Ratio, (in c) => c.Rig.Lens.PupilMagnification is null ? "1" : c.Chain.IsTraced || c.Rig.Optics.IsNone ? "P₀" : "1/max(0.05, 1 + (1/P₀ − 1)/k)", (in c) => c.Chain.PupilMagnification),
         Lens("ζ", "pupil behind the close-up lens", (in c) => $"min({Gap(c)} − ff·(1 − 1/P), 0.5/φ)", (in c) => c.Report.Focus is { } focus ? c.Chain.PupilBehindFrontMm(Place(focus)) : null),
 
         Of("w", "working over set f-number", FigureUnit.Ratio, (in c) => c.Report.Focus is null ? "1" : c.Rig.Optics.TubesBehindMm != 0 && c.Chain.IsTraced ? "kt/k·(1 + i/P)" : "1 + i/P", (in c) => c.Report.Focus?.WorkingOverSet ?? 1),

@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
@@ -143,13 +144,13 @@ internal sealed class FitQuestion
         if (Rules.Rates ? !mode.Offers(Brief.Fps) : !mode.IsAsFastAs(Brief.Fps))
         {
             var nearest = mode.NearestRate(Brief.Fps);
-            return FitAnswer.No(new(MissKind.RateNotOffered, nearest, 4 + Math.Abs(PortableMath.Log2(Brief.Fps / nearest))));
+            return FitAnswer.No(new(DiagnosticCode.RateNotOffered, nearest, 4 + Math.Abs(PortableMath.Log2(Brief.Fps / nearest))));
         }
 
         var place = (Near: NearestMm(rig), Far: FarthestMm(rig));
         if (place.Near > place.Far)
         {
-            return FitAnswer.No(new(MissKind.NoPlace, place.Near - place.Far, 8));
+            return FitAnswer.No(new(DiagnosticCode.NoStandpoint, place.Near - place.Far, 8));
         }
 
         if (rig.CircleMm is { } circle && circle < frame.DiagonalMm)
@@ -157,7 +158,7 @@ internal sealed class FitQuestion
             var dark = Coverage.DarkShare(frame.Used.WidthMm, frame.Used.HeightMm, circle);
             if (dark > DarkAllowed)
             {
-                return FitAnswer.No(new(MissKind.DarkCorners, dark, 1 + 10 * dark));
+                return FitAnswer.No(new(DiagnosticCode.ImageCircleTooSmall, dark, 1 + 10 * dark));
             }
         }
 
@@ -183,7 +184,7 @@ internal sealed class FitQuestion
         if (distance > place.Far * (1 + Rounding) || distance < place.Near * (1 - Rounding))
         {
             var far = distance > place.Far;
-            return FitPoint.No(focalLengthMm, new(far ? MissKind.TooLong : MissKind.TooWide, far ? distance - place.Far : place.Near - distance, Off(m, chain.Travel, far ? place.Far : place.Near)))
+            return FitPoint.No(focalLengthMm, new(far ? DiagnosticCode.RoomTooShort : DiagnosticCode.MustStandTooNear, far ? distance - place.Far : place.Near - distance, Off(m, chain.Travel, far ? place.Far : place.Near)))
                 with { DistanceMm = distance };
         }
 
@@ -204,11 +205,11 @@ internal sealed class FitQuestion
         var bright = Rules.Sensitivity && isoAtOne is { } iso ? Math.Sqrt(Rules.HighestIso / iso) : double.PositiveInfinity;
         var wanted = Math.Max(sharp, readable);
         var (fNumber, by) = widest >= wanted ? (widest, ApertureBy.Widest) : (wanted, sharp >= readable ? ApertureBy.Sharp : ApertureBy.Readable);
-        var miss = Beyond(fNumber, narrowest) ? Stops(isFixed ? MissKind.IrisStuck : MissKind.NotSharp, fNumber, narrowest)
-            : Beyond(fNumber, soft) ? widest > soft ? Stops(MissKind.NotSoft, fNumber, soft) : Stops(MissKind.Contradiction, wanted, soft)
-            : Beyond(fNumber, bright) ? Stops(MissKind.TooDark, fNumber, bright)
+        var miss = Beyond(fNumber, narrowest) ? Stops(isFixed ? DiagnosticCode.IrisStuck : DiagnosticCode.CannotStopDownEnough, fNumber, narrowest)
+            : Beyond(fNumber, soft) ? widest > soft ? Stops(DiagnosticCode.CannotOpenEnough, fNumber, soft) : Stops(DiagnosticCode.SharpnessAgainstBlur, wanted, soft)
+            : Beyond(fNumber, bright) ? Stops(DiagnosticCode.TooDark, fNumber, bright)
             : Shortfall.None;
-        if (closes && miss.Kind == MissKind.None)
+        if (closes && miss.Code == DiagnosticCode.None)
         {
             var diffraction = Blur.DiffractionFNumber(frame.CircleMm, one.BellowsFactor);
             var closed = Math.Min(Math.Min(diffraction, narrowest), Math.Min(soft, bright));
@@ -237,11 +238,11 @@ internal sealed class FitQuestion
         {
             var there = travel with { LargestOwnMagnification = double.MaxValue };
             var wanted = travel.FocalLengthSlopeMm == 0 && travel.CloseUpPerMm == 0 ? there.ForMagnification(m)?.SubjectDistanceMm : null;
-            return new(MissKind.NearestFocus, Math.Max(0, travel.NearestMm() - wanted ?? 0), Math.Max(0.01, 2 * PortableMath.Log2(m / most)));
+            return new(DiagnosticCode.TooClose, Math.Max(0, travel.NearestMm() - wanted ?? 0), Math.Max(0.01, 2 * PortableMath.Log2(m / most)));
         }
 
         var least = travel.At(0).Magnification;
-        return new(MissKind.FocusEnds, travel.FarthestMm(), Math.Max(0.01, 2 * PortableMath.Log2(least / m)));
+        return new(DiagnosticCode.TooFar, travel.FarthestMm(), Math.Max(0.01, 2 * PortableMath.Log2(least / m)));
     }
 
     /// <summary>How far the picture from the nearest possible place is off.</summary>
@@ -253,7 +254,7 @@ internal sealed class FitQuestion
 
     private static bool Beyond(double fNumber, double most) => fNumber > most * (1 + Rounding);
 
-    private static Shortfall Stops(MissKind kind, double wanted, double had)
+    private static Shortfall Stops(DiagnosticCode kind, double wanted, double had)
     {
         var stops = had > 0 && !double.IsInfinity(wanted) ? 2 * PortableMath.Log2(wanted / had) : double.PositiveInfinity;
         return new(kind, stops, stops);
@@ -331,7 +332,7 @@ internal sealed record FitPoint(double DistanceMm, double FocalLengthMm, double 
 
     public bool RackedFarther { get; init; }
 
-    public bool Gives => Miss.Kind == MissKind.None;
+    public bool Gives => Miss.Code == DiagnosticCode.None;
 
     /// <summary>Disc of a point behind, as a share of the picture's height.</summary>
     public double BlurShare => BlurAtOne / FNumber;

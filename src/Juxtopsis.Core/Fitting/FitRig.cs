@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Rigs;
 
@@ -31,10 +32,10 @@ public sealed class FitRig
         LongChain = LensInChain.Of(this.atLong, LongMm);
 
         // What depends on the mode, circle and squeeze, is asked of each mode.
-        Findings = [.. atShort.Findings.Where(f => f.Kind is not (FindingKind.CircleTooSmall or FindingKind.SqueezeNotShown))];
+        Findings = [.. atShort.Findings.Where(f => f.Code is not (DiagnosticCode.ImageCircleTooSmall or DiagnosticCode.SqueezeNotShown))];
         Spoils = Findings.Count(f => f.Severity == Severity.Spoils);
         Costs = Findings.Count(f => f.Severity == Severity.Costs);
-        Unknowns = Findings.Count(f => f.Kind is FindingKind.CircleUnknown or FindingKind.CarriageUnknown);
+        Unknowns = Findings.Count(f => f.Code is DiagnosticCode.ImageCircleUnknown or DiagnosticCode.AdapterSignalsUnknown);
     }
 
     /// <summary>Numbers the pair of body and lens; ways to join the same two have one number.</summary>
@@ -77,7 +78,7 @@ public sealed class FitRig
     public Holding Holding { get; }
 
     /// <summary>What was found when its parts were put together, whatever the mode.</summary>
-    public IReadOnlyList<Finding> Findings { get; }
+    public IReadOnlyList<Diagnostic> Findings { get; }
 
     /// <summary>True when the iris cannot be set on this rig, or is not known to be: it stays wide open.</summary>
     public bool IrisIsFixed => Iris != IrisSetting.CanBeSet;

@@ -148,7 +148,7 @@ public sealed class FitSearch
 
     private void Miss(FitRig rig, FitMode mode, FitPoint? point, Shortfall shortfall)
     {
-        var key = rig.Group * Kinds + (int)shortfall.Kind;
+        var key = rig.Group * Kinds + (int)shortfall.Code;
         if (!misses.TryGetValue(key, out var known) || shortfall.Off < known.Shortfall.Off)
         {
             misses[key] = new(rig, mode, point, shortfall);

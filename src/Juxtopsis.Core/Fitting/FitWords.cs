@@ -1,6 +1,8 @@
+using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Figures;
 using System.Globalization;
 using Juxtopsis.Core.Briefs;
-using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -32,31 +34,24 @@ public sealed class FitWords(LengthUnit unit)
     /// <summary>What speaks against a rig that gives a shot.</summary>
     /// <param name="fit">The rig.</param>
     /// <returns>What was found about its parts, its mode and its pixels, the weightiest first, each kind once.</returns>
-    public static IReadOnlyList<Finding> Against(Fit fit)
+    public IReadOnlyList<Diagnostic> Against(Fit fit)
     {
         ArgumentNullException.ThrowIfNull(fit);
         var (rig, mode) = (fit.Rig, fit.Mode);
-        var found = rig.Findings.Where(f => f.Severity != Severity.Note || f.Kind is FindingKind.CircleUnknown or FindingKind.CarriageUnknown or FindingKind.GlassPlaceUnknown).ToList();
-        if (fit.Report.Sensor.Enlargement is { } enlarged && fit.Report.Reasons.HasFlag(Reasons.Enlarged))
-        {
-            found.Add(new(
-                FindingKind.TooFewPixels, Severity.Spoils, 0, -1, $"{mode.Item.Name} records too few pixels for delivery: they are enlarged {LengthWords.Number(Math.Round(enlarged, 2))} times.",
-                "Use a mode with more pixels, or deliver smaller."));
-        }
-
+        var found = rig.Findings.Where(f => f.Severity != Severity.Note || f.Code is DiagnosticCode.ImageCircleUnknown or DiagnosticCode.AdapterSignalsUnknown or DiagnosticCode.ConverterPlaceUnknown).ToList();
+        var given = FigureCase.Of(fit.Scene, Conventions.Default, [fit.Set], 0)[0];
+        found.AddRange(ReasonWords.Of(given, unit).Where(r => r.Code is DiagnosticCode.TooFewPixels or DiagnosticCode.DiffractionSoftens or DiagnosticCode.Flickers));
         if (!mode.Shows(rig.Squeeze))
         {
-            found.Add(new(
-                FindingKind.SqueezeNotShown, Severity.Costs, 0, -1, $"{mode.Item.Name} is not known to show a squeeze of {LengthWords.Number(Math.Round(rig.Squeeze, 3))}× as it should look.",
-                "Use a screen that desqueezes, and stretch the picture afterwards."));
+            found.Add(PictureChecks.SqueezeNotShown(mode.Item, rig.Squeeze));
         }
 
         if (mode.Rates.Count == 0)
         {
-            found.Add(new(FindingKind.RatesUnknown, Severity.Note, 0, -1, $"The frame rates of {mode.Item.Name} are not known; it is taken to offer this one.", "Give its rates on the Shelf."));
+            found.Add(PictureChecks.RatesUnknown(mode));
         }
 
-        return [.. found.DistinctBy(f => (f.Kind, f.Part)).OrderBy(f => f.Severity)];
+        return [.. found.DistinctBy(f => (f.Code, f.Part)).OrderBy(f => f.Severity)];
     }
 
     /// <summary>From where a rig gives a shot, and how it is set.</summary>
@@ -84,24 +79,29 @@ public sealed class FitWords(LengthUnit unit)
 
     /// <summary>By how much a rig misses.</summary>
     /// <param name="miss">The rig.</param>
-    /// <returns>A few words.</returns>
-    public string Shortfall(Miss miss)
+    /// <returns>What is in the way.</returns>
+    public Diagnostic Shortfall(Miss miss)
     {
         ArgumentNullException.ThrowIfNull(miss);
-        var by = miss.Shortfall.By;
-        return miss.Shortfall.Kind switch
+        return new(miss.Shortfall.Code, Severity.Stops, Missed(miss.Shortfall), miss.Remedies.Count > 0 ? $"{Say(miss.Remedies[0])}." : "");
+    }
+
+    private string Missed(in Shortfall shortfall)
+    {
+        var by = shortfall.By;
+        return shortfall.Code switch
         {
-            MissKind.NoPlace => $"No place for it: {Far(by)} short.",
-            MissKind.TooLong => $"{Far(by)} short: it must go back farther than there is room.",
-            MissKind.TooWide => $"{Far(by)} too far off: it must come nearer than it may.",
-            MissKind.NearestFocus => by > 0.5 ? $"Does not focus so near, by {Far(by)}." : "Does not draw it so large.",
-            MissKind.DarkCorners => $"{Percent(by)} of the picture stays dark.",
-            MissKind.FocusEnds => $"Focuses no farther than {Far(by)}.",
-            MissKind.RateNotOffered => $"Does not offer that frame rate; the nearest is {Number(by)} fps.",
-            MissKind.IrisStuck => double.IsInfinity(by) ? "Its iris stays wide open." : $"Its iris stays wide open here, and would have to be closed {Stops(by)}.",
-            MissKind.TooDark => $"Too dark by {Stops(by)}, at the highest sensitivity that is accepted.",
-            MissKind.NotSharp => double.IsInfinity(by) ? "Would have to be sharp up to its front." : $"Cannot close far enough, by {Stops(by)}.",
-            MissKind.NotSoft => double.IsInfinity(by) ? "Nothing is behind the subject that could blur." : $"Not open enough for so soft a background, by {Stops(by)}.",
+            DiagnosticCode.NoStandpoint => $"No place for it: {Far(by)} short.",
+            DiagnosticCode.RoomTooShort => $"{Far(by)} short: it must go back farther than there is room.",
+            DiagnosticCode.MustStandTooNear => $"{Far(by)} too far off: it must come nearer than it may.",
+            DiagnosticCode.TooClose => by > 0.5 ? $"Does not focus so near, by {Far(by)}." : "Does not draw it so large.",
+            DiagnosticCode.ImageCircleTooSmall => $"{Percent(by)} of the picture stays dark.",
+            DiagnosticCode.TooFar => $"Focuses no farther than {Far(by)}.",
+            DiagnosticCode.RateNotOffered => $"Does not offer that frame rate; the nearest is {Number(by)} fps.",
+            DiagnosticCode.IrisStuck => double.IsInfinity(by) ? "Its iris stays wide open." : $"Its iris stays wide open here, and would have to be closed {Stops(by)}.",
+            DiagnosticCode.TooDark => $"Too dark by {Stops(by)}, at the highest sensitivity that is accepted.",
+            DiagnosticCode.CannotStopDownEnough => double.IsInfinity(by) ? "Would have to be sharp up to its front." : $"Cannot close far enough, by {Stops(by)}.",
+            DiagnosticCode.CannotOpenEnough => double.IsInfinity(by) ? "Nothing is behind the subject that could blur." : $"Not open enough for so soft a background, by {Stops(by)}.",
             _ => double.IsInfinity(by) ? "What must be sharp leaves nothing soft behind." : $"What must be sharp wants it closed {Stops(by)} farther than what must be soft.",
         };
     }
@@ -132,15 +132,21 @@ public sealed class FitWords(LengthUnit unit)
     /// <summary>What cannot be.</summary>
     /// <param name="contradiction">The contradiction.</param>
     /// <returns>What is so, and what to do.</returns>
-    public (string Message, string Mend) Say(Contradiction contradiction) => contradiction.Kind switch
+    public Diagnostic Say(Contradiction contradiction)
     {
-        ContradictionKind.NoCamera => ("There is no camera with a recording mode to choose from.", "Put one on the Shelf, or take back one that is retired, or choose more gear."),
-        ContradictionKind.NoLens => ("Nothing here goes together: there is no lens that fits a camera.", "Put lenses or adapters on the Shelf, or take back what is retired, or choose more gear."),
-        ContradictionKind.TooTall => ($"The subject is {Far(contradiction.By)} taller than the place.", "Check both heights."),
-        ContradictionKind.TooBroad => ($"The subject is {Far(contradiction.By)} wider than the place.", "Check both widths."),
-        ContradictionKind.BeyondTheEnd => ($"The subject stands {Far(contradiction.By)} beyond the end of the place.", "Bring it nearer to what is behind, or measure the place again."),
-        ContradictionKind.TooNearBehind => ($"The subject stands {Far(contradiction.By)} nearer to what is behind than it may.", "Bring it forward, or change how near it may be."),
-        ContradictionKind.KeptOut => ($"The camera must keep off farther than the place is deep, by {Far(contradiction.By)}.", "Another place, or another side of it."),
+        var (message, fix) = Worded(contradiction);
+        return new(contradiction.Code, contradiction.Stops ? Severity.Stops : Severity.Costs, message, fix);
+    }
+
+    private (string Message, string Fix) Worded(in Contradiction contradiction) => contradiction.Code switch
+    {
+        DiagnosticCode.NoCamera => ("There is no camera with a recording mode to choose from.", "Put one on the Shelf, or take back one that is retired, or choose more gear."),
+        DiagnosticCode.NoLens => ("Nothing here goes together: there is no lens that fits a camera.", "Put lenses or adapters on the Shelf, or take back what is retired, or choose more gear."),
+        DiagnosticCode.SubjectTallerThanPlace => ($"The subject is {Far(contradiction.By)} taller than the place.", "Check both heights."),
+        DiagnosticCode.SubjectWiderThanPlace => ($"The subject is {Far(contradiction.By)} wider than the place.", "Check both widths."),
+        DiagnosticCode.SubjectBeyondPlace => ($"The subject stands {Far(contradiction.By)} beyond the end of the place.", "Bring it nearer to what is behind, or measure the place again."),
+        DiagnosticCode.SubjectTooNearBackground => ($"The subject stands {Far(contradiction.By)} nearer to what is behind than it may.", "Bring it forward, or change how near it may be."),
+        DiagnosticCode.CameraKeptOut => ($"The camera must keep off farther than the place is deep, by {Far(contradiction.By)}.", "Another place, or another side of it."),
         _ => ($"The picture is {Far(contradiction.By)} wider than the place: walls stand in it.", "Frame tighter, or let them be seen."),
     };
 

@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 
 namespace Juxtopsis.Core.Fitting;
@@ -57,7 +58,7 @@ public sealed class FittingShelf
     /// <param name="closeUp">The close-up lens.</param>
     /// <returns>The rig; null when it does not screw on, or the threads are not known to fit.</returns>
     internal FitRig? WithCloseUp(FitRig rig, GearItem closeUp) => Variant(rig, closeUp, rig.Links, [.. rig.Front, closeUp]) is { } made
-        && made.Findings.All(f => f.Kind != FindingKind.ThreadUnknown) ? made : null;
+        && made.Findings.All(f => f.Code != DiagnosticCode.ThreadUnknown) ? made : null;
 
     /// <summary>A rig with a tube, in each place where its mounts fit: next to the lens, and behind what joins it.</summary>
     /// <param name="rig">The rig.</param>

@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Rigs;
@@ -32,18 +33,18 @@ internal sealed class Remedies
     public IReadOnlyList<Remedy> For(FitSearch.Missed miss)
     {
         var (rig, mode) = (miss.Rig, miss.Mode);
-        IEnumerable<Remedy?> remedies = miss.Shortfall.Kind switch
+        IEnumerable<Remedy?> remedies = miss.Shortfall.Code switch
         {
-            MissKind.TooLong => [OtherLens(miss), SubjectBack(rig, mode, miss.Shortfall.By), OtherAxis(rig, mode), Reframed(rig, mode, question.FarthestMm(rig), atLong: false)],
-            MissKind.TooWide => [PunchedIn(rig, mode, Widening(rig, mode)), OtherLens(miss), Reframed(rig, mode, question.NearestMm(rig), atLong: true)],
-            MissKind.NearestFocus => [CloseUp(rig, mode), Tube(rig, mode), OtherLens(miss), Reframed(rig, mode, 0, atLong: true)],
-            MissKind.DarkCorners => [PunchedIn(rig, mode, Uncovered(rig, mode)), OtherLens(miss)],
-            MissKind.NoPlace => [OtherCarriage(rig, mode), SubjectBack(rig, mode, miss.Shortfall.By), OtherAxis(rig, mode)],
-            MissKind.RateNotOffered => [OfferedRate(rig)],
-            MissKind.NotSharp or MissKind.IrisStuck => [LessMove(miss), BehindAsItComes(rig, mode), OtherLens(miss)],
-            MissKind.NotSoft => [Forward(miss), BehindAsItComes(rig, mode), OtherLens(miss)],
-            MissKind.Contradiction => [LessMove(miss), Forward(miss), BehindAsItComes(rig, mode)],
-            MissKind.TooDark => [LessMove(miss), OtherLens(miss), MoreLight(miss)],
+            DiagnosticCode.RoomTooShort => [OtherLens(miss), SubjectBack(rig, mode, miss.Shortfall.By), OtherAxis(rig, mode), Reframed(rig, mode, question.FarthestMm(rig), atLong: false)],
+            DiagnosticCode.MustStandTooNear => [PunchedIn(rig, mode, Widening(rig, mode)), OtherLens(miss), Reframed(rig, mode, question.NearestMm(rig), atLong: true)],
+            DiagnosticCode.TooClose => [CloseUp(rig, mode), Tube(rig, mode), OtherLens(miss), Reframed(rig, mode, 0, atLong: true)],
+            DiagnosticCode.ImageCircleTooSmall => [PunchedIn(rig, mode, Uncovered(rig, mode)), OtherLens(miss)],
+            DiagnosticCode.NoStandpoint => [OtherCarriage(rig, mode), SubjectBack(rig, mode, miss.Shortfall.By), OtherAxis(rig, mode)],
+            DiagnosticCode.RateNotOffered => [OfferedRate(rig)],
+            DiagnosticCode.CannotStopDownEnough or DiagnosticCode.IrisStuck => [LessMove(miss), BehindAsItComes(rig, mode), OtherLens(miss)],
+            DiagnosticCode.CannotOpenEnough => [Forward(miss), BehindAsItComes(rig, mode), OtherLens(miss)],
+            DiagnosticCode.SharpnessAgainstBlur => [LessMove(miss), Forward(miss), BehindAsItComes(rig, mode)],
+            DiagnosticCode.TooDark => [LessMove(miss), OtherLens(miss), MoreLight(miss)],
             _ => [OtherLens(miss)],
         };
         return [.. remedies.OfType<Remedy>()];

@@ -115,7 +115,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
         for (var i = points.Count - 1; i > 0; i--)
         {
             // Two limits of different kinds at two marks may leave something between them.
-            if (!points[i - 1].Gives && !points[i].Gives && points[i - 1].Miss.Kind != points[i].Miss.Kind && marks.Count <= Steps)
+            if (!points[i - 1].Gives && !points[i].Gives && points[i - 1].Miss.Code != points[i].Miss.Code && marks.Count <= Steps)
             {
                 var between = Even(points[i - 1].FocalLengthMm, points[i].FocalLengthMm, StepsBetween);
                 points.InsertRange(i, between.Skip(1).SkipLast(1).Select(At));

@@ -1,12 +1,7 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Core.Gear;
-
-/// <summary>What is wrong with an item.</summary>
-/// <param name="Field">The field at fault.</param>
-/// <param name="Message">What is wrong, naming the value.</param>
-/// <param name="Mend">What to do.</param>
-public sealed record GearFault(GearField Field, string Message, string Mend);
 
 /// <summary>What an item must satisfy beyond the range of each field: what is needed is there, and fields do not contradict each other.</summary>
 public static class GearChecks
@@ -16,13 +11,13 @@ public static class GearChecks
     /// <summary>Checks an item, its modes included.</summary>
     /// <param name="item">An item whose fields are each in range.</param>
     /// <returns>What is wrong; empty when nothing is.</returns>
-    public static IReadOnlyList<GearFault> Check(GearItem item)
+    public static IReadOnlyList<Diagnostic> Check(GearItem item)
     {
         ArgumentNullException.ThrowIfNull(item);
-        var faults = new List<GearFault>();
+        var faults = new List<Diagnostic>();
         foreach (var field in GearKinds.Of(item.Kind).Fields.Where(f => f.Required && item.Value(f) is null or System.Collections.ICollection { Count: 0 }))
         {
-            faults.Add(new(field, $"{field.Label} is missing.", field is ModesField ? "Give at least one." : "Give it."));
+            faults.Add(Of(DiagnosticCode.FieldMissing, field, $"{field.Label} is missing.", field is ModesField ? "Give at least one." : "Give it."));
         }
 
         InOrder(item, faults, LensFields.Short, LensFields.Long, "The long end of the zoom is shorter than the short end.", "Give the shorter one first; leave the long end empty for a prime.");
@@ -39,18 +34,31 @@ public static class GearChecks
         CheckModes(item, faults);
         if (item.Kind == GearKind.Mount && item.Name.Contains(';', StringComparison.Ordinal) || item.Name.Length > Texts.MaxMountName && item.Kind == GearKind.Mount)
         {
-            faults.Add(new(CommonFields.Name, "The name of a mount has a semicolon, or more than 60 characters.", "Give it a short name without a semicolon."));
+            faults.Add(Of(DiagnosticCode.TextRefused, CommonFields.Name, "The name of a mount has a semicolon, or more than 60 characters.", "Give it a short name without a semicolon."));
         }
 
         return faults;
     }
 
-    private static void CheckLens(GearItem item, List<GearFault> faults)
+    /// <summary>The field that a fault is about.</summary>
+    /// <param name="item">The item that was checked.</param>
+    /// <param name="fault">One of its faults.</param>
+    /// <returns>The field.</returns>
+    public static GearField FieldOf(GearItem item, Diagnostic fault)
+    {
+        ArgumentNullException.ThrowIfNull(item);
+        ArgumentNullException.ThrowIfNull(fault);
+        return GearKinds.Of(item.Kind).Fields.First(f => f.Key == fault.About);
+    }
+
+    private static Diagnostic Of(DiagnosticCode code, GearField field, string message, string fix) => new(code, Severity.Stops, message, fix) { About = field.Key };
+
+    private static void CheckLens(GearItem item, List<Diagnostic> faults)
     {
         if (item.Get(LensFields.NoFilters) == true && item.Get(LensFields.FilterThread) is { } thread)
         {
-            faults.Add(new(
-                LensFields.FilterThread, $"A front that bulges takes no filter, and yet there is a thread of {LengthWords.Millimetres(thread)}.", "Leave one of the two out."));
+            faults.Add(Of(
+                DiagnosticCode.FieldsContradict, LensFields.FilterThread, $"A front that bulges takes no filter, and yet there is a thread of {LengthWords.Millimetres(thread)}.", "Leave one of the two out."));
         }
 
         foreach (var field in (ReadOnlySpan<PointsField>)[LensFields.WidestAlong, LensFields.Measured])
@@ -58,36 +66,36 @@ public static class GearChecks
             var (from, to) = (item.Get(LensFields.Short), item.Get(LensFields.Long) ?? item.Get(LensFields.Short));
             if (item.Get(field).Any(p => p.At < from || p.At > to))
             {
-                faults.Add(new(field, $"{field.Label}: a focal length is outside the zoom.", "Give focal lengths as marked, between the ends."));
+                faults.Add(Of(DiagnosticCode.ValueOutOfRange, field, $"{field.Label}: a focal length is outside the zoom.", "Give focal lengths as marked, between the ends."));
             }
         }
     }
 
-    private static void CheckModes(GearItem item, List<GearFault> faults)
+    private static void CheckModes(GearItem item, List<Diagnostic> faults)
     {
         foreach (var mode in item.Get(BodyFields.Modes))
         {
-            faults.AddRange(Check(mode).Select(f => new GearFault(BodyFields.Modes, $"Mode “{mode.Name}”: {f.Message}", f.Mend)));
+            faults.AddRange(Check(mode).Select(f => Of(f.Code, BodyFields.Modes, $"Mode “{mode.Name}”: {f.Message}", f.Fix)));
             if (mode.Get(ModeFields.AreaWidth) > item.Get(BodyFields.SensorWidth) + Half || mode.Get(ModeFields.AreaHeight) > item.Get(BodyFields.SensorHeight) + Half)
             {
-                faults.Add(new(BodyFields.Modes, $"Mode “{mode.Name}” uses more than the whole sensor.", "Mend the mode's area or the sensor's size."));
+                faults.Add(Of(DiagnosticCode.FieldsContradict, BodyFields.Modes, $"Mode “{mode.Name}” uses more than the whole sensor.", "Mend the mode's area or the sensor's size."));
             }
         }
     }
 
-    private static void InOrder(GearItem item, List<GearFault> faults, NumberField least, NumberField most, string message, string mend)
+    private static void InOrder(GearItem item, List<Diagnostic> faults, NumberField least, NumberField most, string message, string fix)
     {
         if (item.Get(most) < item.Get(least))
         {
-            faults.Add(new(most, message, mend));
+            faults.Add(Of(DiagnosticCode.FieldsOutOfOrder, most, message, fix));
         }
     }
 
-    private static void Needs(GearItem item, List<GearFault> faults, NumberField given, NumberField needed, string message)
+    private static void Needs(GearItem item, List<Diagnostic> faults, NumberField given, NumberField needed, string message)
     {
         if (item.Get(given) is not null && item.Get(needed) is null)
         {
-            faults.Add(new(needed, message, $"Give {needed.Label.ToLowerInvariant()} too, or leave both out."));
+            faults.Add(Of(DiagnosticCode.FieldNeedsAnother, needed, message, $"Give {needed.Label.ToLowerInvariant()} too, or leave both out."));
         }
     }
 }

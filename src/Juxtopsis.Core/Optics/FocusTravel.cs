@@ -35,8 +35,16 @@ public readonly record struct FocusTravel(
 
     private const int Halvings = 80;
 
+    /// <summary>The distance turns once for a lens that keeps its focal length, and seldom more than twice for any.</summary>
+    private const int MostTurns = 6;
+
+    private const int TurnSteps = 24;
+
+    /// <summary>A close-up lens stands no farther before the lens than this share of what that focuses on by itself.</summary>
+    private const double ShareOfOwnDistance = 0.9;
+
     /// <summary>True when a tube or a close-up lens keeps the chain from focusing far away.</summary>
-    public bool HasFarEnd => Rear.ShiftMm > 0 || CloseUpPerMm > 0;
+    public bool HasFarEnd => Rear.ShiftMm > 0 || CloseUpPerMm > 0 || !CanFocus;
 
     /// <summary>True when light can be brought to the sensor at all: a tube behind a converter may be too long for that.</summary>
     public bool CanFocus => Rear.Magnification > 0;
@@ -63,7 +71,8 @@ public readonly record struct FocusTravel(
             largest = focalLengthMm / (ThinLens.SubjectFromLensMm(focalLengthMm, mark) - focalLengthMm);
         }
 
-        return new FocusTravel(focalLengthMm, slope, largest, rear, closeUpDioptres / 1000, closeUpFromLensMm);
+        var travel = new FocusTravel(focalLengthMm, slope, largest, rear, closeUpDioptres / 1000);
+        return closeUpDioptres == 0 || closeUpFromLensMm == 0 ? travel : travel.WithCloseUpAt(closeUpFromLensMm);
     }
 
     /// <summary>Where things are when the ring stands at i.</summary>
@@ -92,16 +101,39 @@ public readonly record struct FocusTravel(
         }
 
         // A plain lens without data ends at 4f, which needs no search.
-        return IsPlain && LargestOwnMagnification is null && !IsBeyondLifeSize
-            ? ThinLens.NearestSubjectDistanceMm(JoinedFocalLengthMm) + Rear.TrackMm
-            : At(NearestRing(EndRing())).SubjectDistanceMm;
+        if (IsPlain && LargestOwnMagnification is null && !IsBeyondLifeSize)
+        {
+            return ThinLens.NearestSubjectDistanceMm(JoinedFocalLengthMm) + Rear.TrackMm;
+        }
+
+        Span<double> turns = stackalloc double[MostTurns];
+        var nearest = double.PositiveInfinity;
+        foreach (var ring in Turns(turns))
+        {
+            nearest = Math.Min(nearest, At(ring).SubjectDistanceMm);
+        }
+
+        return nearest;
     }
 
     /// <summary>The farthest distance that the chain can focus.</summary>
     /// <returns>Millimetres from the sensor mark; infinite without tube and close-up lens.</returns>
-    public double FarthestMm() => !HasFarEnd ? double.PositiveInfinity
-        : !CanFocus ? 0
-        : Math.Max(At(0).SubjectDistanceMm, At(EndRing()).SubjectDistanceMm);
+    public double FarthestMm()
+    {
+        if (!HasFarEnd)
+        {
+            return double.PositiveInfinity;
+        }
+
+        Span<double> turns = stackalloc double[MostTurns];
+        var farthest = 0.0;
+        foreach (var ring in CanFocus ? Turns(turns) : [])
+        {
+            farthest = Math.Max(farthest, At(ring).SubjectDistanceMm);
+        }
+
+        return farthest;
+    }
 
     /// <summary>The maximum magnification of the chain.</summary>
     /// <returns>
@@ -109,7 +141,7 @@ public readonly record struct FocusTravel(
     /// life anyway: then the lens is taken to rack out as far as in <see cref="FarthestMm"/>.
     /// </returns>
     public double? LargestMagnification() =>
-        (LargestOwnMagnification ?? (CanFocus && IsBeyondLifeSize ? 1 : null)) is { } largest ? At(largest).Magnification : null;
+        (!CanFocus ? null : LargestOwnMagnification ?? (CanFocus && IsBeyondLifeSize ? 1 : null)) is { } largest ? At(largest).Magnification : null;
 
     /// <summary>The magnification where the travel ends, also where only the thin lens ends it.</summary>
     /// <returns>A ratio.</returns>
@@ -124,7 +156,7 @@ public readonly record struct FocusTravel(
     /// <summary>Focuses at a distance.</summary>
     /// <param name="subjectDistanceMm">D, mm from the sensor mark, between <see cref="NearestMm"/> and <see cref="FarthestMm"/>.</param>
     /// <param name="rackedFarther">
-    /// Where the ring focuses at this distance in two places (around life size): true for the one where it is racked out farther.
+    /// Where the ring focuses at this distance in more places than one (around life size): true for the one where it is racked out farthest.
     /// </param>
     /// <returns>
     /// The place of focus, found in closed form where the focal length keeps, else to the last digits by Newton's method held between
@@ -132,10 +164,10 @@ public readonly record struct FocusTravel(
     /// </returns>
     public FocusPlace FocusAt(double subjectDistanceMm, bool rackedFarther = false)
     {
-        var farther = IsOnFartherSide(subjectDistanceMm, rackedFarther);
+        var (low, high) = Segment(subjectDistanceMm, rackedFarther);
         if (!IsPlain)
         {
-            return At(Ring(subjectDistanceMm, farther));
+            return At(Ring(subjectDistanceMm, low, high));
         }
 
         var joined = JoinedFocalLengthMm;
@@ -144,7 +176,7 @@ public readonly record struct FocusTravel(
 
         // The shorter from the lens's equation, not as a difference, which would lose all its digits where it is much shorter.
         var shorter = joined * longer / (longer - joined);
-        var (s, v) = farther ? (shorter, longer) : (longer, shorter);
+        var (s, v) = low > 0 || IsBeyondLifeSize ? (shorter, longer) : (longer, shorter);
         var racked = Math.Max(0, v / s - CloseUpPerMm * v);
         return new FocusPlace(
             InfinityFocalLengthMm, s, v, Rear.Magnification * v / s, racked, Rear.TrackMm, Math.Max(0, racked - Rear.ShiftMm / InfinityFocalLengthMm));
@@ -168,10 +200,20 @@ public readonly record struct FocusTravel(
     /// <summary>True when a place lies where the ring, racked out less, would focus at the same distance too.</summary>
     /// <param name="place">A place of this travel.</param>
     /// <returns>True when <see cref="FocusAt"/> needs to be told that the farther one is meant.</returns>
-    public bool NeedsRackingFarther(in FocusPlace place)
+    public bool NeedsRackingFarther(in FocusPlace place) => place.Ring > Segment(place.SubjectDistanceMm, false).High * (1 + Rounding);
+
+    /// <summary>A close-up lens g before the lens, but never beyond what the lens by itself would focus on.</summary>
+    private FocusTravel WithCloseUpAt(double fromLensMm)
     {
-        var nearest = NearestRing(EndRing());
-        return place.Ring > nearest * (1 + Rounding) && place.SubjectDistanceMm <= At(0).SubjectDistanceMm * (1 + Rounding);
+        var own = Math.Min(OwnDistanceMm(LargestOwnMagnification ?? 1), OwnDistanceMm(0));
+        return this with { CloseUpFromLensMm = Math.Min(fromLensMm, ShareOfOwnDistance * own) };
+    }
+
+    /// <summary>From the lens to what it focuses on without the close-up lens, f·v/q; infinite at infinity.</summary>
+    private double OwnDistanceMm(double ring)
+    {
+        var f = InfinityFocalLengthMm + FocalLengthSlopeMm * ring;
+        return f * (f * (1 + ring) + Rear.ShiftMm) / (f * ring + Rear.ShiftMm);
     }
 
     /// <summary>True where focal length and lens plane keep, so that all follows in closed form.</summary>
@@ -189,7 +231,7 @@ public readonly record struct FocusTravel(
         : IsPlain ? Math.Max(0, 2 * JoinedFocalLengthMm / InfinityFocalLengthMm - 1 - Rear.ShiftMm / InfinityFocalLengthMm)
         : NearestRing(1));
 
-    /// <summary>The ring's place of the nearest distance: its end, unless the distance grows again beyond life size.</summary>
+    /// <summary>The ring's place of the nearest distance up to an end, where the distance has one turn at most.</summary>
     private double NearestRing(double end)
     {
         if (Slope(end) <= 0)
@@ -197,45 +239,87 @@ public readonly record struct FocusTravel(
             return end;
         }
 
-        var (low, high) = (0.0, end);
-        if (Slope(0) > 0)
-        {
-            return 0;
-        }
+        return Slope(0) > 0 ? 0 : Turn(0, end);
+    }
 
-        for (var i = 0; i < Halvings; i++)
+    /// <summary>Where between two places of the ring the distance turns from falling to growing, or back.</summary>
+    private double Turn(double low, double high)
+    {
+        var falls = Slope(low) <= 0;
+        for (var i = 0; i < Halvings && low < high; i++)
         {
             var middle = (low + high) / 2;
-            (low, high) = Slope(middle) > 0 ? (low, middle) : (middle, high);
+            if (middle <= low || middle >= high)
+            {
+                break;
+            }
+
+            (low, high) = Slope(middle) <= 0 == falls ? (middle, high) : (low, middle);
         }
 
         return high;
     }
 
-    /// <summary>Whether a distance is reached beyond the nearest place of the ring.</summary>
-    private bool IsOnFartherSide(double subjectDistanceMm, bool rackedFarther)
+    /// <summary>Both ends of the ring, and between them where the distance turns: nowhere, but close to life size and beyond.</summary>
+    private ReadOnlySpan<double> Turns(Span<double> turns)
     {
-        if (!HasFarEnd && !rackedFarther)
-        {
-            return false;
-        }
-
         var end = EndRing();
-        if (Slope(end) <= 0)
+        var count = 0;
+        turns[count++] = 0;
+        if (HasFarEnd || end > 1 || FocalLengthSlopeMm > 0)
         {
-            return false;
+            // One turn at most where the focal length keeps; a lens that shortens much may have more.
+            var steps = IsPlain ? 1 : TurnSteps;
+            var (before, falls) = (0.0, Slope(0) <= 0);
+            for (var i = 1; i <= steps; i++)
+            {
+                var ring = i == steps ? end : end * i / steps;
+                var still = Slope(ring) <= 0;
+                if (still != falls && count < MostTurns - 1)
+                {
+                    turns[count++] = Turn(before, ring);
+                    falls = still;
+                }
+
+                before = ring;
+            }
         }
 
-        // The farther side it must be where the nearer ends before this distance; it can be where its own end lies beyond it.
-        var (near, far) = (Slope(0) > 0 ? 0 : At(0).SubjectDistanceMm, At(end).SubjectDistanceMm);
-        return subjectDistanceMm > near * (1 + Rounding) || rackedFarther && subjectDistanceMm <= far * (1 + Rounding);
+        turns[count++] = end;
+        return turns[..count];
     }
 
-    private double Ring(double subjectDistanceMm, bool farther)
+    /// <summary>The stretch of the ring, between two turns, in which a distance is reached: the first or the last of them.</summary>
+    private (double Low, double High) Segment(double subjectDistanceMm, bool last)
     {
-        var end = EndRing();
-        var nearest = NearestRing(end);
-        var (low, high) = farther ? (nearest, end) : (0, nearest);
+        Span<double> room = stackalloc double[MostTurns];
+        var turns = Turns(room);
+        var found = (Low: turns[0], High: turns[1]);
+        if (turns.Length == 2)
+        {
+            return found;
+        }
+
+        var (off, from) = (double.PositiveInfinity, At(turns[0]).SubjectDistanceMm);
+        for (var i = 1; i < turns.Length; i++)
+        {
+            var to = At(turns[i]).SubjectDistanceMm;
+            var (near, far) = (Math.Min(from, to) * (1 - Rounding), Math.Max(from, to) * (1 + Rounding));
+            var beyond = Math.Max(0, Math.Max(near - subjectDistanceMm, subjectDistanceMm - far));
+            if (beyond < off || last && beyond == off)
+            {
+                (found, off) = ((turns[i - 1], turns[i]), beyond);
+            }
+
+            from = to;
+        }
+
+        return found;
+    }
+
+    private double Ring(double subjectDistanceMm, double low, double high)
+    {
+        var grows = At(low).SubjectDistanceMm < At(high).SubjectDistanceMm;
         var ring = Math.Clamp(PlainMagnification(subjectDistanceMm), low, high);
         for (var i = 0; i < Halvings; i++)
         {
@@ -249,7 +333,7 @@ public readonly record struct FocusTravel(
                 break;
             }
 
-            (low, high) = error > 0 != farther ? (low, ring) : (ring, high);
+            (low, high) = error > 0 != grows ? (low, ring) : (ring, high);
             var next = ring - step;
             ring = next > low && next < high ? next : (low + high) / 2;
         }

@@ -17,6 +17,9 @@ public readonly record struct LensInChain(FocusTravel Travel, double OpticsMagni
     /// <summary>A pupil that a close-up lens would image beyond this share of its focal length is taken to lie there.</summary>
     private const double FarthestPupilShare = 0.5;
 
+    /// <summary>The farthest that the exit pupil of lens and glass together is taken to be away.</summary>
+    private const double LeastInverseOfPupils = 0.05;
+
     /// <summary>The lens of a rig in its chain.</summary>
     /// <param name="rig">The rig.</param>
     /// <param name="usedFocalLengthMm">f₀ that counts, mm.</param>
@@ -50,7 +53,7 @@ public readonly record struct LensInChain(FocusTravel Travel, double OpticsMagni
         this with { Travel = TravelOf(rig, IsTraced ? usedFocalLengthMm : OpticsMagnification * usedFocalLengthMm, Travel.Rear) };
 
     /// <summary>P of lens and glass as it counts here: of the bare lens, or of the one thin lens that both are taken as.</summary>
-    public double PupilMagnification => IsTraced || OpticsMagnification == 1 ? OwnPupilMagnification : 1 / (1 + (1 / OwnPupilMagnification - 1) / OpticsMagnification);
+    public double PupilMagnification => IsTraced || OpticsMagnification == 1 ? OwnPupilMagnification : 1 / Math.Max(LeastInverseOfPupils, 1 + (1 / OwnPupilMagnification - 1) / OpticsMagnification);
 
     /// <summary>How far the pupil lies behind the frontmost glass, mm; below 0 before it.</summary>
     /// <param name="place">The place of focus.</param>

@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
@@ -7,7 +8,7 @@ namespace Juxtopsis.Core.Rigs;
 /// <content>Where focus can be.</content>
 public static partial class ReasonWords
 {
-    private static Reason Focus(in FigureCase given, Reasons kind, LengthUnit unit)
+    private static Diagnostic Focus(in FigureCase given, Reasons kind, LengthUnit unit)
     {
         var scene = given.Scene;
         var rig = given.Rig;
@@ -20,45 +21,45 @@ public static partial class ReasonWords
                 var nearest = Far(report.Limits.NearestSubjectDistanceMm);
                 var byModel = rig.Lens.NearestFocusMm is null;
                 return new(
-                    kind, Severity.Stops, "Distance to the subject", subject, nearest,
+                    CodeOf(kind), Severity.Stops, "Distance to the subject", subject, nearest,
                     $"{subject} is nearer than this lens can focus; its limit is {nearest}{(byModel ? ", four focal lengths" : "")}.",
                     $"Move the camera back to {nearest} or more, use a shorter focal length, a tube or a close-up lens{(byModel ? ", or give the lens’s own nearest focus" : "")}.");
             case Reasons.TooFar:
                 var farthest = Far(report.Limits.FarthestSubjectDistanceMm);
                 return new(
-                    kind, Severity.Stops, "Distance to the subject", subject, farthest,
+                    CodeOf(kind), Severity.Stops, "Distance to the subject", subject, farthest,
                     $"{subject} is farther than this rig can focus with its {(rig.ExtensionMm > 0 ? "tube" : "close-up lens")}; its limit is {farthest}.",
                     $"Take it off, use a weaker one, or come nearer than {farthest}.");
             case Reasons.InsideLens:
                 var front = Far(rig.Lens.FrontFromSensorMm!.Value);
                 return new(
-                    kind, Severity.Stops, "Distance to the subject", subject, front,
+                    CodeOf(kind), Severity.Stops, "Distance to the subject", subject, front,
                     $"The front of the lens is {front} before the sensor mark: the subject would be inside it.",
                     "Move the camera back, or use a shorter lens.");
             case Reasons.NearestFocusIncomplete:
                 var own = Far(rig.Lens.NearestFocusMm!.Value);
                 var thin = Far(ThinLens.NearestSubjectDistanceMm(report.Lens.UsedFocalLengthMm));
                 return new(
-                    kind, Severity.Note, "Nearest focus", own, thin,
+                    CodeOf(kind), Severity.Note, "Nearest focus", own, thin,
                     $"A nearest focus of {own} is nearer than a plain lens of this focal length can, {thin}: the lens must shorten, and how much is not known.",
                     "Give the largest ratio of the lens beside it.");
             case Reasons.NearestFocusUnlikely:
                 var close = Math.Round(ThinLens.FocalLengthMm(rig.Lens.NearestFocusMm!.Value, rig.Lens.LargestMagnification!.Value), 1);
                 var mark = Far(rig.Lens.NearestFocusMm.Value);
                 return new(
-                    kind, Severity.Note, "Nearest focus", mark, LengthWords.Millimetres(Math.Round(report.Lens.UsedFocalLengthMm, 1)),
+                    CodeOf(kind), Severity.Note, "Nearest focus", mark, LengthWords.Millimetres(Math.Round(report.Lens.UsedFocalLengthMm, 1)),
                     $"A ratio of {LengthWords.Number(rig.Lens.LargestMagnification.Value)} at {mark} would make it a lens of {LengthWords.Millimetres(close)} there, which is not likely.",
                     "Look at the lens again: the nearest focus counts from the sensor mark, and 1:4 is a ratio of 0.25.");
             case Reasons.InfinityLost:
                 var reach = Far(report.Handling.FarthestByMountMm);
                 var shim = LengthWords.Millimetres(Math.Round(-report.Handling.ShimMm, 4));
                 return new(
-                    kind, Severity.Spoils, "Back focus", reach, Far(scene.BackgroundDistanceMm),
+                    CodeOf(kind), Severity.Spoils, "Back focus", reach, Far(scene.BackgroundDistanceMm),
                     $"The mount is {shim} too long: focus reaches {reach} at most.",
                     $"Take {shim} out by a shim. Leave it to a lens technician where you are not one.");
             default:
                 return new(
-                    kind, Severity.Note, "Face stretch",
+                    CodeOf(kind), Severity.Note, "Face stretch",
                     report.Focus!.Value.FaceStretch is { } stretch ? $"{LengthWords.Number(Math.Round(stretch, 2))}×" : "the nose is in the lens",
                     $"{LengthWords.Number(Perspective.FaceStretchNoticed)}×",
                     "So near, a nose is drawn noticeably larger than an ear.",

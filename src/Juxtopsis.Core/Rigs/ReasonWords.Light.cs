@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Quantities;
 
@@ -6,7 +7,7 @@ namespace Juxtopsis.Core.Rigs;
 /// <content>What the light asks for.</content>
 public static partial class ReasonWords
 {
-    private static Reason Light(in FigureCase given, Reasons kind)
+    private static Diagnostic Light(in FigureCase given, Reasons kind)
     {
         var scene = given.Scene;
         var rig = given.Rig;
@@ -21,21 +22,21 @@ public static partial class ReasonWords
                 var range = $"{LengthWords.Number(rig.VariableFilterMinStops ?? 0)} to {LengthWords.Number(rig.VariableFilterMaxStops ?? 0)} stops";
                 var left = $"{LengthWords.Number(Math.Round(report.Light.LeftOverStops!.Value, 1))} stops";
                 return new(
-                    kind, Severity.Spoils, "Variable filter", left, range,
+                    CodeOf(kind), Severity.Spoils, "Variable filter", left, range,
                     $"{left} are left over; the variable filter takes {range}.",
                     report.Light.LeftOverStops > rig.VariableFilterMaxStops ? "Add a fixed filter; turned past its end a variable one draws a dark cross." : "Take it off, or open the aperture.");
             default:
                 var count = LengthWords.Number(Math.Round(report.Light.Flickers, 2));
                 return new(
-                    kind, Severity.Note, "Flickers in a frame", count, "a whole number",
+                    CodeOf(kind), Severity.Note, "Flickers in a frame", count, "a whole number",
                     $"One exposure holds {count} flickers of lamps on {LengthWords.Number(scene.MainsHertz)} Hz: light may pulse.",
                     report.Light.SafeAngleDeg is { } angle ? $"Set the shutter to {LengthWords.Number(Math.Round(angle, 2))}°, or use lamps that do not flicker; test." : "Frames are shorter than a flicker: use lamps that do not flicker; test.");
         }
     }
 
-    private static Reason LeftOver(Reasons kind, in RigReport report, string word, string mend)
+    private static Diagnostic LeftOver(Reasons kind, in RigReport report, string word, string mend)
     {
         var stops = $"{LengthWords.Number(Math.Round(Math.Abs(report.Light.LeftOverStops!.Value), 1))} stops";
-        return new(kind, Severity.Note, "Light", stops, "a third of a stop", $"{stops} of light are {word}.", mend);
+        return new(CodeOf(kind), Severity.Note, "Light", stops, "a third of a stop", $"{stops} of light are {word}.", mend);
     }
 }

@@ -1,33 +1,8 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Core.Rigs;
-
-/// <summary>How much a reason weighs.</summary>
-public enum Severity
-{
-    /// <summary>There is no such picture.</summary>
-    Stops,
-
-    /// <summary>The picture is there, but spoilt or other than was set.</summary>
-    Spoils,
-
-    /// <summary>It works, at a cost: light, a function, weight.</summary>
-    Costs,
-
-    /// <summary>Something to know.</summary>
-    Note,
-}
-
-/// <summary>A reason in words.</summary>
-/// <param name="Kind">Which.</param>
-/// <param name="Severity">How much it weighs.</param>
-/// <param name="Quantity">What it is about.</param>
-/// <param name="Value">The value that it is about, with its unit.</param>
-/// <param name="Bound">The bound that was met, with its unit.</param>
-/// <param name="Message">What is so, naming value and bound.</param>
-/// <param name="Mend">What to do.</param>
-public sealed record Reason(Reasons Kind, Severity Severity, string Quantity, string Value, string Bound, string Message, string Mend);
 
 /// <summary>Puts reasons in words: the quantity, its bound and a mend.</summary>
 public static partial class ReasonWords
@@ -38,9 +13,9 @@ public static partial class ReasonWords
     /// <param name="given">The case.</param>
     /// <param name="unit">The person's unit for distances.</param>
     /// <returns>Reasons; empty when nothing stands in the way.</returns>
-    public static IReadOnlyList<Reason> Of(in FigureCase given, LengthUnit unit)
+    public static IReadOnlyList<Diagnostic> Of(in FigureCase given, LengthUnit unit)
     {
-        var words = new List<Reason>();
+        var words = new List<Diagnostic>();
         foreach (var reason in Each)
         {
             if (given.Report.Reasons.HasFlag(reason))
@@ -52,7 +27,21 @@ public static partial class ReasonWords
         return [.. words.OrderBy(w => w.Severity)];
     }
 
-    private static Reason Say(in FigureCase given, Reasons kind, LengthUnit unit) => kind switch
+    /// <summary>The code of a reason: of the same name but where a chain of parts finds the same.</summary>
+    /// <param name="reason">One reason.</param>
+    /// <returns>Its code.</returns>
+    public static DiagnosticCode CodeOf(Reasons reason) => reason switch
+    {
+        Reasons.CircleDoesNotCover => DiagnosticCode.ImageCircleTooSmall,
+        Reasons.ReducerLimitsAperture => DiagnosticCode.ConverterLimitsAperture,
+        Reasons.CircleLargerThanFrame => DiagnosticCode.CircleOfConfusionTooLarge,
+        Reasons.NearestFocusIncomplete => DiagnosticCode.MinimumFocusIncomplete,
+        Reasons.NearestFocusUnlikely => DiagnosticCode.MinimumFocusUnlikely,
+        Reasons.Enlarged => DiagnosticCode.TooFewPixels,
+        _ => Enum.Parse<DiagnosticCode>(reason.ToString()),
+    };
+
+    private static Diagnostic Say(in FigureCase given, Reasons kind, LengthUnit unit) => kind switch
     {
         Reasons.TooClose
             or Reasons.TooFar

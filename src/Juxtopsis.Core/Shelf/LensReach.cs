@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Rigs;
 
@@ -74,7 +75,7 @@ public sealed record LensReach(double ShortMm, double LongMm, double? WidestShor
         var along = lens.Get(LensFields.WidestAlong);
         var atShort = along.Count > 0 ? along[0].Value : lens.Get(LensFields.Widest);
         var atLong = along.Count > 0 ? along[^1].Value : lens.Get(LensFields.WidestLong) ?? atShort;
-        bool? covers = way is null ? null : !way.Assembly.Findings.Any(f => f.Kind == FindingKind.CircleTooSmall);
+        bool? covers = way is null ? null : !way.Assembly.Findings.Any(f => f.Code == DiagnosticCode.ImageCircleTooSmall);
         return new(
             from * k * crop, to * k * crop, Widest(atShort), Widest(atLong), covers,
             way is null ? "" : string.Join(" and ", way.Links.Select(l => l.Name)), way?.Why ?? "");

@@ -175,7 +175,7 @@ public static class Follower
         return now with { Rig = brought };
     }
 
-    private static HoldNote Note(Solution solution, string gave) => solution.IsMet ? new(HoldOutcome.Followed, gave, "") : new(HoldOutcome.Stopped, solution.Message, solution.Mend);
+    private static HoldNote Note(Solution solution, string gave) => solution.IsMet ? new(HoldOutcome.Followed, gave, "") : new(HoldOutcome.Stopped, solution.Message, solution.Fix);
 
     /// <summary>A move of the camera changes how large the background looks beside the subject; a zoom does not.</summary>
     private static string Perspective(in Setting before, in Setting after)

@@ -75,8 +75,8 @@ public sealed record Followed(Scene Scene, Rig Rig, IReadOnlyList<HoldNote> Note
 /// <summary>What one thing that is held asked of a rig.</summary>
 /// <param name="Outcome">How it went.</param>
 /// <param name="Message">What gave, or why it could not.</param>
-/// <param name="Mend">What would help; empty when it is held.</param>
-public sealed record HoldNote(HoldOutcome Outcome, string Message, string Mend);
+/// <param name="Fix">What would help; empty when it is held.</param>
+public sealed record HoldNote(HoldOutcome Outcome, string Message, string Fix);
 
 /// <summary>How holding something went.</summary>
 public enum HoldOutcome

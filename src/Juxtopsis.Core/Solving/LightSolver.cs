@@ -47,7 +47,7 @@ public static class LightSolver
             "Light",
             isMet ? SolveBound.None : left > 0 ? SolveBound.Sensitivity : SolveBound.Filter,
             isMet ? Said(rig, iso, filter) : $"{Said(rig, iso, filter)} It stays {Count(Math.Round(Math.Abs(left), 1))} too {(left > 0 ? "dark" : "bright")}.".TrimStart(),
-            isMet ? "" : Mend(rig, left > 0, giving))
+            isMet ? "" : Fix(rig, left > 0, giving))
         {
             SensitivityIso = iso == rig.SensitivityIso ? null : iso,
             FilterStops = filter == rig.FilterStops ? null : filter,
@@ -72,7 +72,7 @@ public static class LightSolver
 
     private static string Count(double stops) => $"{LengthWords.Number(stops)} {(stops == 1 ? "stop" : "stops")}";
 
-    private static string Mend(in Rig rig, bool isDark, Giving giving) => (isDark, rig.SensitivityIso, giving.HasFlag(Giving.Filter)) switch
+    private static string Fix(in Rig rig, bool isDark, Giving giving) => (isDark, rig.SensitivityIso, giving.HasFlag(Giving.Filter)) switch
     {
         (true, null, _) => "Give the rig a sensitivity, so that it can rise; or add light.",
         (true, _, _) => "Add light, or open the aperture.",

@@ -50,8 +50,8 @@ public enum SolveBound
 /// <param name="What">What it answers, in a few words.</param>
 /// <param name="Bound">What stopped it; <see cref="SolveBound.None"/> when nothing did.</param>
 /// <param name="Message">The answer in a sentence, with the bound and what is reached there.</param>
-/// <param name="Mend">What would lift the bound; empty when nothing stopped it.</param>
-public sealed record Solution(string What, SolveBound Bound, string Message, string Mend)
+/// <param name="Fix">What would lift the bound; empty when nothing stopped it.</param>
+public sealed record Solution(string What, SolveBound Bound, string Message, string Fix)
 {
     /// <summary>True when what was wanted is met, though it may be softened by diffraction.</summary>
     public bool IsMet => Bound is SolveBound.None or SolveBound.Diffraction;

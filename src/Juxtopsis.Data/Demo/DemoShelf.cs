@@ -8,7 +8,7 @@ public static class DemoShelf
 {
     /// <summary>What is on it.</summary>
     public static IReadOnlyList<GearItem> Items { get; } = [.. ShelfFile.Read(ToUtf8(), "demo").Select(row => row.Item
-        ?? throw new InvalidDataException($"{row.Where}: {string.Join(' ', row.Errors.Select(e => $"{e.Field}: {e.Message}"))}"))];
+        ?? throw new InvalidDataException($"{row.Where}: {string.Join(' ', row.Errors.Select(e => $"{e.About}: {e.Message}"))}"))];
 
     /// <summary>The file.</summary>
     /// <returns>UTF-8 JSON of the shape that /api/shelf/schema.json tells.</returns>

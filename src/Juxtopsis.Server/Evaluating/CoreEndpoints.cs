@@ -2,6 +2,7 @@ using System.ComponentModel;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Conventions;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Solving;
@@ -57,7 +58,7 @@ internal static class CoreEndpoints
         return known;
     }
 
-    private static FieldError UnknownUnits(string units) => new(
+    private static DiagnosticOutput UnknownUnits(string units) => new(
         "units", units.Length > 20 ? units[..20] + "…" : units, "metres or feet", "These units are not known here.", "Ask for metres or feet, or leave units out.");
 
     /// <summary>Hands on the door's bytes as they are.</summary>

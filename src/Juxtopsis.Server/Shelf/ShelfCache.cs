@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Text;
 using System.Text.Json;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Fitting;
@@ -54,7 +55,7 @@ internal sealed class ShelfCache
 
     public static ShelfEntry ToEntry(GearRow row)
     {
-        var errors = new List<FieldError>();
+        var errors = new List<DiagnosticOutput>();
         using var document = JsonDocument.Parse(Encoding.UTF8.GetBytes(row.Document));
         var item = GearJson.Read(document.RootElement, "", errors)
             ?? throw new InvalidDataException($"The stored item {row.Id} cannot be read: {string.Join(' ', errors.Select(e => e.Message))}");

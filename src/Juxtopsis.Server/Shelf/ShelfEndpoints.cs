@@ -1,6 +1,7 @@
 using System.ComponentModel;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Chains;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Shelf;
@@ -76,7 +77,7 @@ internal static class ShelfEndpoints
         return TypedResults.Json(page, WireJson.Default.ShelfPageOutput);
     }
 
-    private static bool TryRead(ListQuery query, out ShelfQuery? asked, out FieldError? error)
+    private static bool TryRead(ListQuery query, out ShelfQuery? asked, out DiagnosticOutput? error)
     {
         asked = null;
         error = null;
@@ -191,6 +192,6 @@ internal static class ShelfEndpoints
         return false;
     }
 
-    private static FieldError Unknown(string field, string value, string known) => new(
+    private static DiagnosticOutput Unknown(string field, string value, string known) => new(
         field, value.Length > 40 ? value[..40] + "…" : value, known, $"“{(value.Length > 40 ? value[..40] + "…" : value)}” is not known as {field} here.", $"Give one of {known}, or leave it out.");
 }

@@ -36,7 +36,7 @@ internal static class ShelfMapping
         return new(
             options.Count(o => o.Fits),
             options.Count,
-            [.. shown.Select(o => new PartOptionOutput(o.Item.Id, o.Fits, o.Why, o.Mend, [.. o.Parts.Select(p => p.Id)]))],
+            [.. shown.Select(o => new PartOptionOutput(o.Item.Id, o.Fits, o.Why, o.Fix, [.. o.Parts.Select(p => p.Id)]))],
             [.. named.Select(p => new ChainPartInput(GearJson.ToElement(p), index.Find(p.Id)?.Revision ?? 1))],
             [.. mounts.Select(GearJson.ToElement)]);
     }

@@ -1,3 +1,4 @@
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Gear;
@@ -12,7 +13,7 @@ internal static class ShelfRules
     /// <summary>The mounts that a thing names and that are not known.</summary>
     /// <param name="item">The thing.</param>
     /// <param name="isKnown">Whether there is a mount of a name.</param>
-    public static IEnumerable<FieldError> UnknownMounts(GearItem item, Func<string, bool> isKnown)
+    public static IEnumerable<DiagnosticOutput> UnknownMounts(GearItem item, Func<string, bool> isKnown)
     {
         foreach (var field in item.Known)
         {
@@ -52,7 +53,7 @@ internal static class ShelfRules
         [.. index.Entries.Where(e => e.Item.Id != mount.Id && ShelfIndex.MountsOf(e.Item).Any(m => MountBook.Same(m, mount.Name)))];
 
     /// <summary>Of one kind no two that are offered have the same maker and name.</summary>
-    public static FieldError? NameTaken(GearItem item, ShelfIndex index)
+    public static DiagnosticOutput? NameTaken(GearItem item, ShelfIndex index)
     {
         var key = GearRow.KeyOf(item);
         return index.Entries.Any(e => e.RetiredAt is null && e.Item.Id != item.Id && e.Item.Kind == item.Kind && GearRow.KeyOf(e.Item) == key)

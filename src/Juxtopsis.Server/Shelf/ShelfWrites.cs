@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Shelf;
@@ -83,7 +84,7 @@ internal static class ShelfWrites
         try
         {
             using var document = JsonDocument.Parse(json, new JsonDocumentOptions { MaxDepth = 16, AllowDuplicateProperties = false });
-            var errors = new List<FieldError>();
+            var errors = new List<DiagnosticOutput>();
             var item = GearJson.Read(document.RootElement, "", errors);
             if (item is not null && item.Id != Guid.Empty && item.Id != id)
             {
@@ -98,9 +99,9 @@ internal static class ShelfWrites
         }
     }
 
-    private static List<FieldError> Misfits(GearItem item, ShelfEntry? stored, ShelfIndex index)
+    private static List<DiagnosticOutput> Misfits(GearItem item, ShelfEntry? stored, ShelfIndex index)
     {
-        var errors = new List<FieldError>();
+        var errors = new List<DiagnosticOutput>();
         if (stored is not null && stored.Item.Kind != item.Kind)
         {
             errors.Add(new("kind", GearKinds.Of(item.Kind).Key, GearKinds.Of(stored.Item.Kind).Key, "A thing cannot become one of another kind.", "Add a new one instead."));

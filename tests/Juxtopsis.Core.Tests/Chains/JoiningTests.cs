@@ -58,7 +58,7 @@ public sealed class JoiningTests
         Assert.Equal(["Filter", "Gimbal", "A 77"], options.Select(o => o.Item.Name));
         Assert.False(options[2].Fits);
         Assert.Contains("screws into 77 mm", options[2].Why, StringComparison.Ordinal);
-        Assert.Contains("ring from 67 mm to 77 mm", options[2].Mend, StringComparison.Ordinal);
+        Assert.Contains("ring from 67 mm to 77 mm", options[2].Fix, StringComparison.Ordinal);
         Assert.Equal("A 77", Assert.Single(picker.Options([Made.Body, Made.Lens], new Slot(2, true), new ChainSetting(), i => i.Name == "A 77")).Item.Name);
     }
 

@@ -52,12 +52,12 @@ public sealed class FigureProperties
         {
             Assert.All(ReasonWords.Of(setup.Case, unit), reason =>
             {
-                Assert.NotEmpty(reason.Quantity);
+                Assert.NotEmpty(reason.About);
                 Assert.NotEmpty(reason.Value);
-                Assert.NotEmpty(reason.Bound);
+                Assert.NotEmpty(reason.Limit);
                 Assert.EndsWith(".", reason.Message, StringComparison.Ordinal);
-                Assert.EndsWith(".", reason.Mend, StringComparison.Ordinal);
-                Assert.DoesNotContain("NaN", reason.Message + reason.Mend, StringComparison.Ordinal);
+                Assert.EndsWith(".", reason.Fix, StringComparison.Ordinal);
+                Assert.DoesNotContain("NaN", reason.Message + reason.Fix, StringComparison.Ordinal);
             });
         }
     }
@@ -76,7 +76,7 @@ public sealed class FigureProperties
         {
             var fromSensor = setup.Scene.SubjectDistanceMm
                 + (setup.Conventions.DistanceFrom == DistanceMark.LensFront ? setup.Rig.Lens.FrontFromSensorMm ?? 0 : 0);
-            Assert.Equal(1, (focus.SubjectFromLensMm + focus.ImageDistanceMm) / fromSensor, 1e-9);
+            Assert.Equal(1, (focus.SubjectFromLensMm + focus.ImageDistanceMm + focus.RestMm) / fromSensor, 1e-9);
         }
     }
 }

@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Rigs;
@@ -53,7 +54,7 @@ public sealed class FitSearchTests
         var result = Ask(Room with { LengthMm = 4100, LeastBehindMm = 1000 }, Metre, ShelfOf(Body, Prime));
         Assert.Empty(result.Fits);
         var miss = Assert.Single(result.Misses);
-        Assert.Equal((MissKind.TooLong, "Full"), (miss.Shortfall.Kind, miss.Mode.Item.Name));
+        Assert.Equal((DiagnosticCode.RoomTooShort, "Full"), (miss.Shortfall.Code, miss.Mode.Item.Name));
         Assert.Equal(99.11, miss.Shortfall.By, 0.01);
         var back = Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.SubjectBack);
         Assert.Equal(1400.89, back.Value, 0.01);
@@ -72,7 +73,7 @@ public sealed class FitSearchTests
         var result = Ask(Room with { KeepOffMm = 1800, LengthMm = 6500 }, Metre, ShelfOf(Body, Prime));
         Assert.Equal("Crop", Assert.Single(result.Fits).Mode.Item.Name);
         var miss = Assert.Single(Ask(Room with { KeepOffMm = 2600, LengthMm = 6500 }, Metre, ShelfOf(Body, Prime)).Misses);
-        Assert.Equal((MissKind.TooWide, "Crop"), (miss.Shortfall.Kind, miss.Mode.Item.Name));
+        Assert.Equal((DiagnosticCode.MustStandTooNear, "Crop"), (miss.Shortfall.Code, miss.Mode.Item.Name));
         Assert.Equal(2698 - 2663.065, miss.Shortfall.By, 0.01);
     }
 
@@ -110,7 +111,7 @@ public sealed class FitSearchTests
         var brief = Metre with { MovesMm = 1000, Behind = BehindWish.Soft };
         var (open, fast) = (new Site { BehindMm = 8000 }, Prime.With(LensFields.Widest, 1.2));
         var miss = Assert.Single(Ask(open, brief, ShelfOf(body, fast)).Misses);
-        Assert.Equal(MissKind.Contradiction, miss.Shortfall.Kind);
+        Assert.Equal(DiagnosticCode.SharpnessAgainstBlur, miss.Shortfall.Code);
         var less = Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.MovesLess);
         var fit = Assert.Single(Ask(open, less.Apply(brief), ShelfOf(body, fast)).Fits);
 
@@ -125,7 +126,7 @@ public sealed class FitSearchTests
         var closeUp = Made.Of(GearKind.CloseUpLens, "Close-up 3", (FrontFields.Dioptres, 3.0), (CommonFields.RearThread, 67.0));
         var small = new ShotBrief(new ShotSubject(SubjectKind.Thing, 30) { WidthMm = 40 }, ShotSize.CloseUp);
         var miss = Assert.Single(Ask(new Site(), small, ShelfOf(Body, Prime, closeUp, Made.Tube)).Misses);
-        Assert.Equal(MissKind.NearestFocus, miss.Shortfall.Kind);
+        Assert.Equal(DiagnosticCode.TooClose, miss.Shortfall.Code);
         Assert.Contains(miss.Remedies, r => r.Kind == RemedyKind.Tube && r.ItemName == "Tube");
         Assert.Contains(miss.Remedies, r => r.Kind == RemedyKind.OtherFraming && r.Value > 30);
         var other = closeUp.With(CommonFields.RearThread, 77.0);
@@ -138,10 +139,10 @@ public sealed class FitSearchTests
         var small = Prime.With(LensFields.Circle, 30.0);
         Assert.Equal("Crop", Assert.Single(Ask(Room with { LengthMm = null }, Metre, ShelfOf(Body, small)).Fits).Mode.Item.Name);
         var tiny = Assert.Single(Ask(Room, Metre, ShelfOf(Body, Prime.With(LensFields.Circle, 20.0))).Misses);
-        Assert.Equal(MissKind.DarkCorners, tiny.Shortfall.Kind);
+        Assert.Equal(DiagnosticCode.ImageCircleTooSmall, tiny.Shortfall.Code);
         var rated = Body.With(BodyFields.Modes, Body.Get(BodyFields.Modes).Select(m => m.With(ModeFields.Fps, new[] { 25.0, 50.0 })).ToArray());
         var slow = Assert.Single(Ask(Room, Metre with { CaptureFps = 100 }, ShelfOf(rated, Prime)).Misses);
-        Assert.Equal((MissKind.RateNotOffered, 50.0), (slow.Shortfall.Kind, slow.Shortfall.By));
+        Assert.Equal((DiagnosticCode.RateNotOffered, 50.0), (slow.Shortfall.Code, slow.Shortfall.By));
         Assert.Equal(50, Assert.Single(slow.Remedies).Value);
     }
 
@@ -161,7 +162,7 @@ public sealed class FitSearchTests
     {
         var brief = new ShotBrief(new ShotSubject(SubjectKind.Standing, 1750), ShotSize.CloseUp) { Carriage = Carriage.SelfHeld };
         var miss = Assert.Single(Ask(new Site(), brief, ShelfOf(Body, Prime)).Misses);
-        Assert.Equal(MissKind.TooLong, miss.Shortfall.Kind);
+        Assert.Equal(DiagnosticCode.RoomTooShort, miss.Shortfall.Code);
 
         // The close-up is 0.2·1750/0.92 = 380.43 mm: m = 0.053229, D = 35·1.053229²/0.053229 = 729.40; the arm holds it at 665.
         Assert.Equal(729.40 - 665, miss.Shortfall.By, 0.02);
@@ -170,15 +171,15 @@ public sealed class FitSearchTests
     [Fact]
     public void What_cannot_be_at_all_is_told()
     {
-        ContradictionKind[] Of(Site site, ShotBrief brief, params GearItem[] items) => [.. Ask(site, brief, ShelfOf(items)).Contradictions.Select(c => c.Kind)];
-        Assert.Equal([ContradictionKind.NoCamera], Of(Room, Metre, Prime));
-        Assert.Equal([ContradictionKind.NoLens], Of(Room, Metre, Body));
-        Assert.Equal([ContradictionKind.TooTall], Of(Room with { HeightMm = 1600 }, Metre, Body, Prime));
-        Assert.Equal([ContradictionKind.BeyondTheEnd], Of(Room with { BehindMm = 6000 }, Metre, Body, Prime));
-        Assert.Equal([ContradictionKind.TooNearBehind], Of(Room with { LeastBehindMm = 2000 }, Metre, Body, Prime));
-        Assert.Equal([ContradictionKind.KeptOut], Of(Room with { KeepOffMm = 9000 }, Metre, Body, Prime));
-        Assert.Equal([ContradictionKind.TooBroad, ContradictionKind.WallsInPicture], Of(Room, new(new(SubjectKind.Thing, 1000) { WidthMm = 6000 }, ShotSize.CloseUp), Body, Prime));
-        Assert.Equal(MissKind.NoPlace, Ask(Room with { LengthMm = 2450 }, Metre, ShelfOf(Body, Prime)).Misses[0].Shortfall.Kind);
+        DiagnosticCode[] Of(Site site, ShotBrief brief, params GearItem[] items) => [.. Ask(site, brief, ShelfOf(items)).Contradictions.Select(c => c.Code)];
+        Assert.Equal([DiagnosticCode.NoCamera], Of(Room, Metre, Prime));
+        Assert.Equal([DiagnosticCode.NoLens], Of(Room, Metre, Body));
+        Assert.Equal([DiagnosticCode.SubjectTallerThanPlace], Of(Room with { HeightMm = 1600 }, Metre, Body, Prime));
+        Assert.Equal([DiagnosticCode.SubjectBeyondPlace], Of(Room with { BehindMm = 6000 }, Metre, Body, Prime));
+        Assert.Equal([DiagnosticCode.SubjectTooNearBackground], Of(Room with { LeastBehindMm = 2000 }, Metre, Body, Prime));
+        Assert.Equal([DiagnosticCode.CameraKeptOut], Of(Room with { KeepOffMm = 9000 }, Metre, Body, Prime));
+        Assert.Equal([DiagnosticCode.SubjectWiderThanPlace, DiagnosticCode.WallsInPicture], Of(Room, new(new(SubjectKind.Thing, 1000) { WidthMm = 6000 }, ShotSize.CloseUp), Body, Prime));
+        Assert.Equal(DiagnosticCode.NoStandpoint, Ask(Room with { LengthMm = 2450 }, Metre, ShelfOf(Body, Prime)).Misses[0].Shortfall.Code);
     }
 
     [Fact]
@@ -188,7 +189,7 @@ public sealed class FitSearchTests
         // which leaves 558; 20 cm upright want m = 0.10125, D = 35·1.10125²/0.10125 = 419.2.
         var tight = Metre with { Typed = new FramedSize(200, IsAcross: false) };
         var miss = Assert.Single(Ask(Room with { LengthMm = 2450 }, tight, ShelfOf(Body, Prime)).Misses);
-        Assert.Equal((MissKind.NoPlace, 58.0), (miss.Shortfall.Kind, miss.Shortfall.By));
+        Assert.Equal((DiagnosticCode.NoStandpoint, 58.0), (miss.Shortfall.Code, miss.Shortfall.By));
         var remedy = Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.OtherCarriage);
         Assert.Equal(Carriage.HandHeld, remedy.Carriage);
         var fit = Assert.Single(Ask(Room with { LengthMm = 2450 }, remedy.Apply(tight), ShelfOf(Body, Prime)).Fits);
@@ -198,16 +199,16 @@ public sealed class FitSearchTests
     [Fact]
     public void Cautions_come_where_the_plan_brings_them_up()
     {
-        static CautionKind[] Of(Hazards hazards, Carriage carriage, double? weight = null, double? equivalent = null, bool walks = false) =>
+        static DiagnosticCode[] Of(Hazards hazards, Carriage carriage, double? weight = null, double? equivalent = null, bool walks = false) =>
             [.. Cautions.Of(new Site { Hazards = hazards }, Metre with { Carriage = carriage, Walks = walks }, weight, equivalent)];
         Assert.Empty(Of(Hazards.None, Carriage.Tripod, 9000, 600));
-        Assert.Equal([CautionKind.Overhead], Of(Hazards.None, Carriage.Overhead));
+        Assert.Equal([DiagnosticCode.OverheadRigging], Of(Hazards.None, Carriage.Overhead));
         Assert.Empty(Of(Hazards.Sun, Carriage.Tripod, 2000, 50));
-        Assert.Equal([CautionKind.Sun], Of(Hazards.Sun, Carriage.Tripod, 2000, 400));
-        Assert.Equal([CautionKind.Heat, CautionKind.Splash, CautionKind.Water, CautionKind.Heights, CautionKind.Animals, CautionKind.Machines, CautionKind.Flight], Of((Hazards)255 & ~Hazards.Sun, Carriage.Clamp));
-        Assert.Equal([CautionKind.Weight], Of(Hazards.None, Carriage.Gimbal, 2600));
-        Assert.Equal([CautionKind.ArmWeight, CautionKind.Walking], Of(Hazards.None, Carriage.SelfHeld, 950, 24, walks: true));
-        Assert.All(Enum.GetValues<CautionKind>(), c => Assert.EndsWith(".", Cautions.Say(c), StringComparison.Ordinal));
+        Assert.Equal([DiagnosticCode.SunThroughLens], Of(Hazards.Sun, Carriage.Tripod, 2000, 400));
+        Assert.Equal([DiagnosticCode.HeatNearby, DiagnosticCode.SplashNearby, DiagnosticCode.WaterNearby, DiagnosticCode.DropNearby, DiagnosticCode.AnimalsNearby, DiagnosticCode.MachinesNearby, DiagnosticCode.BatteryInFlight], Of((Hazards)255 & ~Hazards.Sun, Carriage.Clamp));
+        Assert.Equal([DiagnosticCode.HeavyToHold], Of(Hazards.None, Carriage.Gimbal, 2600));
+        Assert.Equal([DiagnosticCode.HeavyAtArmsLength, DiagnosticCode.WalkingWithScreen], Of(Hazards.None, Carriage.SelfHeld, 950, 24, walks: true));
+        Assert.All(new[] { DiagnosticCode.OverheadRigging, DiagnosticCode.SunThroughLens, DiagnosticCode.HeavyAtArmsLength, DiagnosticCode.WalkingWithScreen }, c => Assert.EndsWith(".", Cautions.Say(c).Message, StringComparison.Ordinal));
     }
 
     [Fact]

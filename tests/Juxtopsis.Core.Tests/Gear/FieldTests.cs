@@ -1,8 +1,8 @@
 using FsCheck;
 using FsCheck.Fluent;
 using FsCheck.Xunit;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
-using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Tests.Chains;
 
@@ -14,9 +14,9 @@ public sealed class FieldTests
     [Property(MaxTest = 300, Arbitrary = [typeof(AnyGear)])]
     public void Every_item_comes_back_from_json_as_it_was(GearItem item)
     {
-        var errors = new List<FieldError>();
+        var errors = new List<DiagnosticOutput>();
         var back = GearJson.Read(GearJson.ToElement(item), "", errors);
-        Assert.DoesNotContain(errors, e => !GearChecks.Check(item).Any(f => f.Field.Key == e.Field));
+        Assert.DoesNotContain(errors, e => !GearChecks.Check(item).Any(f => f.About == e.About));
         Assert.True(errors.Count > 0 || item.Equals(back));
     }
 
@@ -85,7 +85,7 @@ public sealed class FieldTests
     [Fact]
     public void Fields_that_contradict_each_other_are_told()
     {
-        string[] Faults(GearItem item) => [.. GearChecks.Check(item).Select(f => f.Field.Key)];
+        string[] Faults(GearItem item) => [.. GearChecks.Check(item).Select(f => f.About)];
         Assert.Empty(Faults(Made.Lens));
         Assert.Equal(["focalLongMm"], Faults(Made.Lens.With(LensFields.Long, 20.0)));
         Assert.Equal(["narrowestF"], Faults(Made.Lens.With(LensFields.Narrowest, 1.4)));
@@ -109,10 +109,10 @@ public sealed class FieldTests
     [InlineData("[]", "", "object")]
     public void Json_is_refused_by_the_field_at_fault(string json, string field, string words)
     {
-        var errors = new List<FieldError>();
+        var errors = new List<DiagnosticOutput>();
         Assert.Null(GearJson.Read(System.Text.Json.JsonElement.Parse(json), "", errors));
         var error = Assert.Single(errors);
-        Assert.Equal(field, error.Field);
+        Assert.Equal(field, error.About);
         Assert.Contains(words, error.Message + error.Limit, StringComparison.Ordinal);
     }
 

@@ -30,9 +30,13 @@ public sealed class OpticsByHand
     [Fact]
     public void A_squeeze_turned_by_one_degree_leans_uprights_and_tilts_levels()
     {
-        // sin 2° = 0.034899; (2 − 1)/2 and (1 − 1/2)/2 of it: 1.7 % and 0.9 %.
-        Assert.Equal(0.0174497, Squeezing.UprightLean(2, 1), 6);
-        Assert.Equal(0.0087249, Squeezing.LevelTilt(2, 1), 6);
+        // sin 2° = 0.0348995; (2 − 1)/2 and (1 − 1/2)/2 of it, over 1 − sin²1°/2 and 1 + sin²1°: 1.7 % and 0.9 %.
+        Assert.Equal(0.01745241, Squeezing.UprightLean(2, 1), 8);
+        Assert.Equal(0.00872222, Squeezing.LevelTilt(2, 1), 8);
+
+        // At 20° the customary small-angle forms, 0.32139 and 0.16070, are 6 and 12 % off.
+        Assert.Equal(0.34136, Squeezing.UprightLean(2, 20), 5);
+        Assert.Equal(0.14387, Squeezing.LevelTilt(2, 20), 5);
         Assert.Equal(0, Squeezing.UprightLean(1, 10));
         Assert.Equal(-Squeezing.UprightLean(1.5, 3), Squeezing.UprightLean(1.5, -3), 12);
     }

@@ -30,7 +30,7 @@ public sealed class ReferenceTests
         var leaves = report.GetProperty("figures").EnumerateObject().ToDictionary(p => p.Name, p => p.Value);
         if (report.GetProperty("reasons").EnumerateArray().FirstOrDefault(r => r.GetProperty("severity").GetString() == "stops") is { ValueKind: JsonValueKind.Object } stop)
         {
-            leaves["error"] = stop.GetProperty("kind");
+            leaves["error"] = stop.GetProperty("code");
         }
 
         foreach (var expected in reference.Expected.EnumerateObject())

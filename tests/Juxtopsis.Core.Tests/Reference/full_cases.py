@@ -1,42 +1,15 @@
 """Makes full-cases.json: rigs worked out without the product's code and, where it can, by another road.
 
-Images are traced on the far side of the lens (exit pupil, image point, sensor) instead of by the product's geometry at the
+Images are traced from element to element (chain.py) on the far side of the lens (exit pupil, image point, sensor) instead of by the product's geometry at the
 subject; limits of the sharp zone and places of focus are found by bisection; the share of dark corners by summing strips.
 Run: python3 full_cases.py > full-cases.json
 """
 import json
-from math import atan, degrees, floor, ceil, inf, log2, radians, sin, sqrt, tan
+from math import atan, cos, degrees, floor, ceil, inf, log2, radians, sin, sqrt, tan
+
+from chain import Chain, bisect
 
 LAMBDA = 0.00055
-
-
-def bisect(low, high, too_low):
-    for _ in range(300):
-        middle = (low + high) / 2
-        low, high = (middle, high) if too_low(middle) else (low, middle)
-    return (low + high) / 2
-
-
-class Lens:
-    """A thick pupil in a thin lens: principal planes together, pupils apart by P, with tube and close-up lens."""
-
-    def __init__(self, f, close_up, tube, nearest, largest, k):
-        self.f, self.phi, self.tube = f, close_up / 1000, tube
-        self.largest = largest * k if largest else None
-        self.f_near = nearest * self.largest / (1 + self.largest) ** 2 if nearest and largest else f
-
-    def at(self, ring):
-        """(focal length, subject from lens, image distance) with the ring where the lens alone has this ratio."""
-        f = self.f + (self.f_near - self.f) * (ring / self.largest if self.largest else 0)
-        v = f * (1 + ring) + self.tube
-        vergence = 1 / f - 1 / v  # what the lens must be met with, then less by the close-up lens
-        s = 1 / (vergence + self.phi) if vergence + self.phi > 0 else inf
-        return f, s, v
-
-    def focus(self, distance):
-        end = self.largest or 1.0
-        ring = bisect(0, end, lambda r: sum(self.at(r)[1:]) > distance)
-        return self.at(ring)
 
 
 def case(name, scene, conventions, rig, yardstick=None):
@@ -129,72 +102,63 @@ def case(name, scene, conventions, rig, yardstick=None):
     front = lens.get("frontFromSensorMm")
     mark = front if cv["distanceFrom"] == "lensFront" else 0
     D, B = sc["subjectDistanceMm"] + mark, sc.get("backgroundDistanceMm", inf) + mark
-    optic = Lens(f, r["closeUpDioptres"], r["extensionMm"], lens.get("nearestFocusMm"), lens.get("largestMagnification"), k)
+    chain = Chain(f0, lens.get("nearestFocusMm"), lens.get("largestMagnification"), [(link, None, 0.0) for link in r["optics"]], r["extensionMm"],
+                  r["closeUpDioptres"], 0.0, lens.get("pupilMagnification"))
     far_end = r["extensionMm"] > 0 or r["closeUpDioptres"] > 0
-    out["farthestSubjectDistanceMm"] = sum(optic.at(0)[1:]) - mark if far_end else None
-    if optic.largest:
-        _, s_near, v_near = optic.at(optic.largest)
-        out["nearestSubjectDistanceMm"] = s_near + v_near - mark
-        out["largestMagnification"] = v_near / s_near
-        out["smallestFieldWidthMm"] = picture_w * s_near / v_near
-    else:
-        joined = 1 / (1 / f + optic.phi)
-        out["nearestSubjectDistanceMm"] = 4 * joined - mark
-    fm, s, v = optic.focus(D)
-    m = out["magnification"] = v / s
-    P = lens["pupilMagnification"] * k if "pupilMagnification" in lens else 1
-    racked = v / fm - 1
-    working = 1 + racked / P
-    pupil = out["pupilMm"] = fm / N
-    # Entrance pupil from the lens towards the subject; with a close-up lens in front it is taken to lie in the lens.
-    ahead = fm * (1 - 1 / P) if r["closeUpDioptres"] == 0 else 0
-    a = s - ahead
+    out["farthestSubjectDistanceMm"] = max(chain.subject(0.0)[0], chain.subject(chain.end())[0]) - mark if far_end else None
+    nearest, largest = chain.subject(chain.end())
+    out["nearestSubjectDistanceMm"] = nearest - mark
+    if chain.largest:
+        out["largestMagnification"], out["smallestFieldWidthMm"] = largest, picture_w / largest
+    ring = chain.ring_for(D)
+    _, m = chain.subject(ring)
+    out["magnification"] = m
+    (entrance, entrance_size), (exit_at, exit_size) = chain.pupils(ring, N / k)
+    pupil = out["pupilMm"] = entrance_size
+    working = abs(exit_at) / exit_size / N
+    a = D - entrance
     b = a + (B - D)
     out["subjectFromPupilMm"], out["pupilAcrossMm"] = a, pupil / narrowing
     wide_open = N0 <= (widest or 0) * 1.001
     out["irisCorners"] = lens["blades"] if lens.get("blades", 0) >= 3 and not wide_open else 0
-    out["fieldWidthMm"], out["fieldHeightMm"] = picture_w * s / v, Hu * s / v
+    out["fieldWidthMm"], out["fieldHeightMm"] = picture_w / m, Hu / m
     out["backgroundFieldWidthMm"] = None if b == inf else out["fieldWidthMm"] * b / a
     out["backgroundFieldHeightMm"] = None if b == inf else out["fieldHeightMm"] * b / a
     out["angleFocusedDeg"] = degrees(2 * atan(out["fieldWidthMm"] / 2 / a))
     out["breathingShare"] = out["angleFocusedDeg"] / out["angleOfViewHorizontalDeg"] - 1
 
-    def disc(from_lens):
+    def disc(from_pupil):
         """On the sensor, traced behind the lens: the cone from the exit pupil to the image point, cut by the sensor."""
-        if r["closeUpDioptres"]:
-            power = 1 / fm + optic.phi
-            exit_d, exit_at = pupil, 0.0
-        else:
-            power = 1 / fm
-            exit_d, exit_at = P * pupil, fm * (1 - P)
-        image = 1 / (power - (0 if from_lens == inf else 1 / from_lens))
-        return exit_d * abs(v - image) / abs(image - exit_at)
+        at, focal, before, after = chain.glass(ring)
+        image, _ = chain.image([*before, (at, 1 / focal), *after], inf if from_pupil == inf else entrance + from_pupil)
+        return exit_size * abs(image) / abs(image - exit_at)
 
-    disc_b = out["backgroundDiscMm"] = disc(b + ahead)
+    disc_b = out["backgroundDiscMm"] = disc(b)
     out["backgroundDiscAcrossMm"] = disc_b / narrowing
     out["backgroundDiscFractionOfHeight"], out["backgroundDiscFractionOfWidth"] = disc_b / Hu, disc_b / narrowing / picture_w
     if Q:
         out["backgroundDiscPx"], out["backgroundDiscAcrossPx"] = disc_b / Hu * Q / A, disc_b / narrowing / picture_w * Q
-    out["backgroundDiscCircles"], out["blurAtSubjectMm"] = disc_b / c, disc_b * s / v
+    out["backgroundDiscCircles"], out["blurAtSubjectMm"] = disc_b / c, disc_b / m
     share = disc_b / Hu
     out["backgroundReading"] = 0 if disc_b <= c else 1 if share <= 0.005 else 2 if share <= 0.02 else 3 if share <= 0.06 else 4
     out["airyDiscMm"] = 2.44 * LAMBDA * N * working
     out["airyDiscCircles"] = out["airyDiscMm"] / c
     out["diffractionFNumber"] = N / k * c / out["airyDiscMm"]
 
-    near = bisect(fm * (1 + 1e-12) if not r["closeUpDioptres"] else 1, s, lambda o: disc(o) > depth_c)
-    out["depthInFrontMm"] = s - near
-    out["depthOfFieldNearMm"] = D - mark - (s - near)
+    near = bisect(a * 1e-3, a, lambda o: disc(o) > depth_c)
+    out["depthInFrontMm"] = a - near
+    out["depthOfFieldNearMm"] = D - mark - (a - near)
     if disc(inf) <= depth_c:
         out["depthBehindMm"] = out["depthOfFieldFarMm"] = out["depthOfFieldMm"] = None
     else:
-        far = bisect(s, 1e12, lambda o: disc(o) < depth_c)
-        out["depthBehindMm"], out["depthOfFieldFarMm"] = far - s, D - mark + far - s
+        far = bisect(a, 1e12, lambda o: disc(o) < depth_c)
+        out["depthBehindMm"], out["depthOfFieldFarMm"] = far - a, D - mark + far - a
         out["depthOfFieldMm"] = far - near
     if not far_end:
-        # Where the far limit just reaches infinity: the pupil's image is then as large as the circle.
-        ratio = depth_c * N / f
-        out["hyperfocalDistanceMm"] = f * (1 + 1 / ratio) + f * (1 + ratio) - mark
+        # Where the far limit just reaches infinity, with the focal length of infinity: found on a lens that keeps it.
+        plain = Chain(f0, None, None, [(link, None, 0.0) for link in r["optics"]] if chain.together else [(link, 40.0, 0.0) for link in r["optics"]])
+        ratio = bisect(0, 4, lambda i: plain.subject(i)[1] < depth_c * N / f)
+        out["hyperfocalDistanceMm"] = plain.subject(ratio)[0] - mark
     if front is not None:
         out["workingDistanceMm"] = D - front
     if "photo" in sc:
@@ -214,8 +178,14 @@ def case(name, scene, conventions, rig, yardstick=None):
     full_frame = f * min(24, 36 / A) * A / picture_w
     out["unsteadiness"] = full_frame / 24 / 2 ** (body + glass if r["stabilisersAddUp"] else max(body, glass))
 
-    out["uprightLeanShare"] = (S - 1) / 2 * sin(radians(2 * r["squeezeTurnDeg"]))
-    out["levelTiltShare"] = (1 - 1 / S) / 2 * sin(radians(2 * r["squeezeTurnDeg"]))
+    # The turned stretch of an upright and of a level line: onto the turned axes, squeezed, back, and straight desqueezed.
+    turn = radians(r["squeezeTurnDeg"])
+    def stretched(x, y):
+        along, across = x * cos(turn) - y * sin(turn), x * sin(turn) + y * cos(turn)
+        along /= S
+        return S * (along * cos(turn) + across * sin(turn)), across * cos(turn) - along * sin(turn)
+    up, level = stretched(0, 1), stretched(1, 0)
+    out["uprightLeanShare"], out["levelTiltShare"] = abs(up[0] / up[1]), abs(level[1] / level[0])
     if "frontOpeningFromPupilMm" in lens:
         out["openingNeededMm"] = f / N + lens["frontOpeningFromPupilMm"] * sqrt(Wu**2 + Hu**2) / f
 
@@ -266,7 +236,7 @@ print(json.dumps([
          {"subjectDistanceMm": 6000, "backgroundDistanceMm": 22000, "deliveryAspect": 2.39, "deliveryWidthPx": 4096, "timelineFps": 24},
          {"squeezedDepth": "horizontal", "crop": "diagonal", "referenceWidthMm": 24.89, "referenceHeightMm": 18.66},
          {"sensorWidthMm": 24.89, "sensorHeightMm": 18.66, "recordedWidthPx": 4448, "recordedHeightPx": 3334, "focalLengthMm": 50,
-          "fNumber": 2.8, "squeeze": 2, "squeezeTurnDeg": 0.7, "mountErrorMm": 0.03, "stabilisersAddUp": True, "bodyStabilisationStops": 2,
+          "fNumber": 2.8, "squeeze": 2, "squeezeTurnDeg": 17, "mountErrorMm": 0.03, "stabilisersAddUp": True, "bodyStabilisationStops": 2,
           "lensStabilisationStops": 1.5, "lens": {"frontFromSensorMm": 171}}),
     case("slipway: rear squeeze, circle by pixels, two extenders, open background",
          {"subjectDistanceMm": 45000, "deliveryAspect": 1.85, "deliveryWidthPx": 3996},

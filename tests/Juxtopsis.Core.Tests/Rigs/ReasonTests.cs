@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Tests.Figures;
@@ -40,9 +41,9 @@ public sealed class ReasonTests
     [MemberData(nameof(Cases))]
     public void A_reason_is_there_with_its_bound_and_gone_when_mended(Reasons kind, Scene scene, Rig rig, Scene mendedScene, Rig mendedRig, string said)
     {
-        var reason = ReasonWords.Of(Case.Of(scene, rig), LengthUnit.Metres).Single(r => r.Kind == kind);
+        var reason = ReasonWords.Of(Case.Of(scene, rig), LengthUnit.Metres).Single(r => r.Code == ReasonWords.CodeOf(kind));
         Assert.Contains(said, reason.Message, StringComparison.Ordinal);
-        Assert.DoesNotContain(ReasonWords.Of(Case.Of(mendedScene, mendedRig), LengthUnit.Metres), r => r.Kind == kind);
+        Assert.DoesNotContain(ReasonWords.Of(Case.Of(mendedScene, mendedRig), LengthUnit.Metres), r => r.Code == ReasonWords.CodeOf(kind));
     }
 
     [Fact]
@@ -66,9 +67,9 @@ public sealed class ReasonTests
             DistanceFrom = DistanceMark.LensFront,
             FocalLength = FocalLengthSchool.Measured,
         };
-        Assert.Contains(ReasonWords.Of(Case.Of(Scene, Plain, conventions), LengthUnit.Metres), r => r.Kind == kind && r.Message.Contains("stands in", StringComparison.Ordinal));
+        Assert.Contains(ReasonWords.Of(Case.Of(Scene, Plain, conventions), LengthUnit.Metres), r => r.Code == ReasonWords.CodeOf(kind) && r.Message.Contains("stands in", StringComparison.Ordinal));
         var known = With(new() { FrontFromSensorMm = 120, MeasuredFocalLengthMm = 34.2 }) with { Recorded = new(3840, 2560) };
-        Assert.DoesNotContain(ReasonWords.Of(Case.Of(Scene, known, conventions), LengthUnit.Metres), r => r.Kind == kind);
+        Assert.DoesNotContain(ReasonWords.Of(Case.Of(Scene, known, conventions), LengthUnit.Metres), r => r.Code == ReasonWords.CodeOf(kind));
     }
 
     [Fact]

@@ -53,7 +53,7 @@ public sealed class FollowerTests
         Assert.False(followed.IsHeld);
         Assert.Equal(50, followed.Rig.FocalLengthMm);
         Assert.Contains("all that this lens has", followed.Notes[0].Message, StringComparison.Ordinal);
-        Assert.NotEmpty(followed.Notes[0].Mend);
+        Assert.NotEmpty(followed.Notes[0].Fix);
     }
 
     [Fact]
@@ -107,7 +107,7 @@ public sealed class FollowerTests
         Assert.Equal(400, followed.Rig.SensitivityIso);
         Assert.Equal(0, followed.Rig.FilterStops);
         Assert.Contains("1 stop too bright", followed.Notes[0].Message, StringComparison.Ordinal);
-        Assert.Contains("filter", followed.Notes[0].Mend, StringComparison.Ordinal);
+        Assert.Contains("filter", followed.Notes[0].Fix, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -118,7 +118,7 @@ public sealed class FollowerTests
         Assert.Equal(2, Follow(rig, rig with { FNumber = 2 }, hold).Rig.FilterStops, 1e-9);
         var darker = Follow(rig, rig with { FNumber = 8 }, hold);
         Assert.False(darker.IsHeld);
-        Assert.Contains("sensitivity", darker.Notes[0].Mend, StringComparison.Ordinal);
+        Assert.Contains("sensitivity", darker.Notes[0].Fix, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -157,7 +157,7 @@ public sealed class FollowerTests
             var followed = Follower.Follow(Conventions.Default, new(Scene, Plain, false), new(scene, rig, false), All, LengthUnit.Metres);
             if (!followed.IsHeld)
             {
-                Assert.All(followed.Notes.Where(n => n.Outcome == HoldOutcome.Stopped), n => Assert.NotEmpty(n.Mend));
+                Assert.All(followed.Notes.Where(n => n.Outcome == HoldOutcome.Stopped), n => Assert.NotEmpty(n.Fix));
                 return;
             }
 

@@ -22,7 +22,7 @@ public sealed class FramingSolverTests
         Assert.True(solution.IsMet);
         Assert.Equal(1352, solution.SubjectDistanceMm!.Value, 6);
         Assert.Equal(600, solution.FieldHeightMm!.Value, 6);
-        Assert.Equal("", solution.Mend);
+        Assert.Equal("", solution.Fix);
     }
 
     [Fact]
@@ -34,7 +34,7 @@ public sealed class FramingSolverTests
         Assert.Equal(SolveBound.FarthestPlace, solution.Bound);
         Assert.Equal(2000, solution.SubjectDistanceMm);
         Assert.Contains("wants 2.601 m", solution.Message, StringComparison.Ordinal);
-        Assert.Contains("too short by 60.1 cm", solution.Mend, StringComparison.Ordinal);
+        Assert.Contains("too short by 60.1 cm", solution.Fix, StringComparison.Ordinal);
     }
 
     [Theory]
@@ -47,7 +47,7 @@ public sealed class FramingSolverTests
         var solution = FramingSolver.Distance(scene, Conventions.Default, rig, new FramedSize(sizeMm, IsAcross: false), LengthUnit.Metres);
         Assert.Equal(bound, solution.Bound);
         Assert.Equal(bound == SolveBound.NearestPlace ? 700 : 450, solution.SubjectDistanceMm!.Value, 6);
-        Assert.NotEmpty(solution.Mend);
+        Assert.NotEmpty(solution.Fix);
     }
 
     [Fact]
@@ -150,7 +150,7 @@ public sealed class FramingSolverTests
         {
             Assert.EndsWith(".", s.Message, StringComparison.Ordinal);
             Assert.DoesNotContain("NaN", s.Message, StringComparison.Ordinal);
-            Assert.True(s.Bound == SolveBound.None || s.Mend.EndsWith('.'), s.Mend);
+            Assert.True(s.Bound == SolveBound.None || s.Fix.EndsWith('.'), s.Fix);
             Assert.True(s is { FNumber: null or > 0, FocalLengthMm: null or > 0 });
         });
     }

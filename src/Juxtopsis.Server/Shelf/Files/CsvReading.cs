@@ -1,4 +1,5 @@
 using CsvHelper;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Gear;
@@ -11,7 +12,7 @@ namespace Juxtopsis.Server.Shelf.Files;
 /// <param name="Camera">The camera's maker and name.</param>
 /// <param name="Mode">The mode; null together with errors.</param>
 /// <param name="Errors">What is wrong.</param>
-internal sealed record ModeRow(string Where, Guid CameraId, string Camera, GearItem? Mode, IReadOnlyList<FieldError> Errors);
+internal sealed record ModeRow(string Where, Guid CameraId, string Camera, GearItem? Mode, IReadOnlyList<DiagnosticOutput> Errors);
 
 /// <summary>Reads tables of gear. A column's header may be the field's label, its label with a unit, or its name in JSON; order is free.</summary>
 internal static class CsvReading
@@ -196,7 +197,7 @@ internal sealed class TableRow
 
     public Dictionary<GearField, object> Known { get; } = [];
 
-    public List<FieldError> Errors { get; } = [];
+    public List<DiagnosticOutput> Errors { get; } = [];
 
     public string Text(string column) => own.GetValueOrDefault(column, "");
 

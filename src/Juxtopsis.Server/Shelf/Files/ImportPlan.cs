@@ -1,3 +1,4 @@
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Shelf;
@@ -13,7 +14,7 @@ namespace Juxtopsis.Server.Shelf.Files;
 /// <param name="Stored">What it changes; null when it is new.</param>
 /// <param name="Changes">The fields that change.</param>
 /// <param name="Errors">Why it is refused; empty when it is not.</param>
-internal sealed record PlannedRow(ShelfFileRow Row, ShelfEntry? Stored, IReadOnlyList<GearField> Changes, IReadOnlyList<FieldError> Errors)
+internal sealed record PlannedRow(ShelfFileRow Row, ShelfEntry? Stored, IReadOnlyList<GearField> Changes, IReadOnlyList<DiagnosticOutput> Errors)
 {
     public bool IsRefused => Errors.Count > 0;
 
@@ -81,7 +82,7 @@ internal sealed class ImportPlan
             var stored = read.Id == Guid.Empty ? byName.GetValueOrDefault((read.Kind, GearRow.KeyOf(read))) : index.Find(read.Id);
             var item = read.WithId(stored?.Item.Id ?? (read.Id == Guid.Empty ? Guid.CreateVersion7() : read.Id));
             item = WithModes(item, stored, modes);
-            var errors = new List<FieldError>(Check(item, row, stored, mounts));
+            var errors = new List<DiagnosticOutput>(Check(item, row, stored, mounts));
             if (!seenIds.Add(item.Id))
             {
                 errors.Add(new("id", $"{item.Id}", "each thing once", "The same thing stands in the file twice.", "Take one of the two out."));
@@ -98,7 +99,7 @@ internal sealed class ImportPlan
         RefuseTakenNames();
     }
 
-    private static IEnumerable<FieldError> Check(GearItem item, ShelfFileRow row, ShelfEntry? stored, HashSet<string> mounts)
+    private static IEnumerable<DiagnosticOutput> Check(GearItem item, ShelfFileRow row, ShelfEntry? stored, HashSet<string> mounts)
     {
         if (stored is not null && stored.Item.Kind != item.Kind)
         {
@@ -107,7 +108,8 @@ internal sealed class ImportPlan
 
         foreach (var fault in GearChecks.Check(item))
         {
-            yield return new(fault.Field.Header, item.Value(fault.Field) is { } v ? fault.Field.Write(v) : "", fault.Field.Header, fault.Message, fault.Mend);
+            var field = GearChecks.FieldOf(item, fault);
+            yield return new(field.Header, item.Value(field) is { } v ? field.Write(v) : "", field.Header, fault.Message, fault.Fix, fault.Code);
         }
 
         foreach (var error in ShelfRules.UnknownMounts(item, mounts.Contains).Concat(row.Errors))
@@ -174,14 +176,14 @@ internal sealed class ImportPlan
             if (Guid.TryParse(key, out var id) && index.Find(id) is { } stored && GearKinds.Of(stored.Item.Kind).Fields.FirstOrDefault(f => f is ModesField) is { } field)
             {
                 var item = stored.Item.With(field, Read(rows));
-                var errors = GearChecks.Check(item).Select(f => new FieldError(f.Field.Header, "", f.Field.Header, f.Message, f.Mend)).ToArray();
+                var errors = GearChecks.Check(item).Select(f => new DiagnosticOutput(GearChecks.FieldOf(item, f).Header, "", GearChecks.FieldOf(item, f).Header, f.Message, f.Fix, f.Code)).ToArray();
                 planned.Add(new(new(rows[0].Where, item, stored.RetiredAt is not null, []), stored, item.DifferencesFrom(stored.Item), errors));
                 continue;
             }
 
             foreach (var row in rows)
             {
-                IReadOnlyList<FieldError> errors = row.Errors.Count > 0
+                IReadOnlyList<DiagnosticOutput> errors = row.Errors.Count > 0
                     ? row.Errors
                     : [new(CsvWriting.Camera, row.Camera, "a camera", $"There is no camera called “{(row.Camera.Length > 0 ? row.Camera : key)}”.", "Bring bodies.csv together with modes.csv, or mend its spelling.")];
                 planned.Add(new(new(row.Where, row.Mode, false, errors), null, [], errors));

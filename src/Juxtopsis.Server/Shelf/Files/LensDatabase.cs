@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using System.Xml;
 using System.Xml.Linq;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Gear;
@@ -68,10 +69,10 @@ internal static partial class LensDatabase
 
     private static ShelfFileRow Row(string where, Draft draft)
     {
-        var errors = new List<FieldError>(draft.Errors);
+        var errors = new List<DiagnosticOutput>(draft.Errors);
         if (errors.Count == 0)
         {
-            errors.AddRange(GearChecks.Check(draft.Item).Select(f => new FieldError(f.Field.Key, "", f.Field.Header, f.Message, f.Mend)));
+            errors.AddRange(GearChecks.Check(draft.Item).Select(f => new DiagnosticOutput(f.About, "", GearChecks.FieldOf(draft.Item, f).Header, f.Message, f.Fix, f.Code)));
         }
 
         return new(where, errors.Count > 0 ? null : draft.Item, false, errors);
@@ -206,7 +207,7 @@ internal static partial class LensDatabase
             Set("name", name);
         }
 
-        public List<FieldError> Errors { get; } = [];
+        public List<DiagnosticOutput> Errors { get; } = [];
 
         public GearItem Item => GearItem.Of(kind.Kind, Guid.Empty, known);
 
