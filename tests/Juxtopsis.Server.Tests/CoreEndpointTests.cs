@@ -57,7 +57,7 @@ public sealed class CoreEndpointTests(ServerFixture fixture) : IClassFixture<Ser
         var answer = await Post("solve", request.Replace("SETUP", Setup(), StringComparison.Ordinal));
         answer.IsProblem(422);
         Assert.Equal([field], answer.Fields);
-        Assert.NotEmpty(answer.Json["errors"]![0]!["mend"]!.GetValue<string>());
+        Assert.NotEmpty(answer.Json["errors"]![0]!["fix"]!.GetValue<string>());
     }
 
     [Fact]
@@ -120,7 +120,7 @@ public sealed class CoreEndpointTests(ServerFixture fixture) : IClassFixture<Ser
         var answer = await Post("evaluate", Setup(rigMore, sceneMore));
         answer.IsProblem(422);
         Assert.Equal([field.StartsWith("scene.", StringComparison.Ordinal) ? field : "rigs[0]." + field], answer.Fields);
-        Assert.NotEmpty(answer.Json["errors"]![0]!["mend"]!.GetValue<string>());
+        Assert.NotEmpty(answer.Json["errors"]![0]!["fix"]!.GetValue<string>());
     }
 
     [Theory]

@@ -74,7 +74,7 @@ public sealed class EvaluateTests(ServerFixture fixture) : IClassFixture<ServerF
         var error = answer.Json["errors"]![0]!;
         Assert.Equal(limit, error["limit"]!.GetValue<string>());
         Assert.NotEmpty(error["value"]!.GetValue<string>());
-        Assert.NotEmpty(error["mend"]!.GetValue<string>());
+        Assert.NotEmpty(error["fix"]!.GetValue<string>());
     }
 
     [Fact]

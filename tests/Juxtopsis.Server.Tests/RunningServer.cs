@@ -83,7 +83,7 @@ public sealed record Answer(HttpStatusCode Status, string Body, EntityTagHeaderV
     public JsonNode Json => JsonNode.Parse(Body)!;
 
     /// <summary>The fields that a problem names.</summary>
-    public IEnumerable<string> Fields => Json["errors"]!.AsArray().Select(e => e!["field"]!.GetValue<string>());
+    public IEnumerable<string> Fields => Json["errors"]!.AsArray().Select(e => e!["about"]!.GetValue<string>());
 
     public void IsProblem(int status)
     {

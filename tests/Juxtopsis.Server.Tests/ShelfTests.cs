@@ -141,7 +141,7 @@ public sealed class ShelfTests(ServerFixture fixture) : IClassFixture<ServerFixt
         var options = lenses["options"]!.AsArray();
         Assert.True(options[0]!["fits"]!.GetValue<bool>());
         Assert.False(options[^1]!["fits"]!.GetValue<bool>());
-        Assert.NotEmpty(options[^1]!["mend"]!.GetValue<string>());
+        Assert.NotEmpty(options[^1]!["fix"]!.GetValue<string>());
         Assert.Contains(options, o => o!["fits"]!.GetValue<bool>() && o["parts"]!.AsArray().Count == 3);
         (await fixture.Server.SendAsync(HttpMethod.Post, "/api/shelf/options", """{"place":99}""")).IsProblem(422);
         (await fixture.Server.SendAsync(HttpMethod.Post, "/api/shelf/options", """{"setup":{"chain":{"parts":[{"item":{"kind":"lens"},"revision":1}]}}}""")).IsProblem(422);

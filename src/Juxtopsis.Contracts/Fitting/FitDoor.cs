@@ -56,11 +56,12 @@ public sealed class FitDoor
         }
 
         asked = request;
-        var among = request!.Rig is { } rig ? shelf.Alone(rig.ToCore()) : Of(request.Bag);
-        search = new(
-            among, request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, request.Shot.Wish, request.Before?.ToCore(), request.Delivery.ToRules());
+        search = SearchOf(request!, request!.Rig is { } rig ? shelf.Alone(rig.ToCore()) : Of(request.Bag));
         return null;
     }
+
+    private static FitSearch SearchOf(FitRequest request, FittingShelf among) => new(
+        among, request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, request.Shot.Wish, request.Before?.ToCore(), request.Delivery.ToRules());
 
     /// <summary>Asks some more rigs.</summary>
     /// <param name="rigs">How many at most.</param>
@@ -79,7 +80,8 @@ public sealed class FitDoor
         }
 
         var result = search.Finish(asked.Most, asked.MostMisses);
-        return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(asked, search.Wish, search.Looked, unit), WireJson.Default.FitResponse));
+        var chosen = asked.Rig is null && asked.Shot.Chosen is { } choice ? SearchOf(asked, shelf.Alone(choice.ToCore())).Finish(1) : null;
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(asked, search.Wish, search.Looked, chosen, unit), WireJson.Default.FitResponse));
     }
 
     /// <summary>Asks which lenses do all shots of a day, in place of what was asked before.</summary>
@@ -102,7 +104,7 @@ public sealed class FitDoor
     /// <summary>Asks some more rigs for a shot of the day.</summary>
     /// <param name="rigs">How many at most.</param>
     /// <returns>How much is done, 0 to 1; 1 also when nothing is asked.</returns>
-    public double StepDay(int rigs) => days is null || days.Step(rigs) ? 1 : (double)days.Done / days.Total;
+    public double StepDay(int rigs) => days is null || days.Step(rigs) ? 1 : Math.Min(days.Done, 0.999);
 
     /// <summary>The answer for the day.</summary>
     /// <param name="unit">The person's unit, for distances in sentences.</param>

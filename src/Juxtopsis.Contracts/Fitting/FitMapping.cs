@@ -66,7 +66,7 @@ internal static class FitMapping
         HighestIso = delivery.HighestIso,
     };
 
-    public static FitResponse ToWire(this FitResult result, FitRequest request, Wish wish, int looked, LengthUnit unit)
+    public static FitResponse ToWire(this FitResult result, FitRequest request, Wish wish, int looked, FitResult? chosen, LengthUnit unit)
     {
         var (site, brief) = (request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery));
         var words = new FitWords(unit);
@@ -81,7 +81,14 @@ internal static class FitMapping
             result.MissCount,
             looked,
             [.. result.Contradictions.Select(c => words.Say(c).ToWire())],
-            [.. own.Select(c => Cautions.Say(c).ToWire())]);
+            [.. own.Select(c => Cautions.Say(c).ToWire())],
+            chosen is { Fits: [var fits, ..] } ? Say(fits) : null,
+            chosen switch
+            {
+                null or { Fits.Count: > 0 } => null,
+                { Misses: [var miss, ..] } => words.Shortfall(miss).ToWire(),
+                _ => new("", "", "", "A part of it is gone from the shelf, or its parts do not go together.", "Choose another rig for the shot."),
+            });
     }
 
     public static DayResponse ToWire(this DayResult result, IReadOnlyList<ShotInput> shots, IReadOnlyList<ShotAnswerOutput> ofRig)

@@ -45,6 +45,8 @@ public sealed record FitRequest
 /// <param name="Looked">How many settings of rigs were looked at.</param>
 /// <param name="Contradictions">What cannot be, whatever the gear.</param>
 /// <param name="Cautions">Cautions that the shot brings up whatever the rig.</param>
+/// <param name="Chosen">The rig that is chosen for the shot, as it gives it; null when none is, or it does not.</param>
+/// <param name="ChosenMiss">By how much the chosen rig misses; null when none is chosen, or it gives the shot.</param>
 public sealed record FitResponse(
     FrameOutput Frame,
     string Order,
@@ -54,7 +56,9 @@ public sealed record FitResponse(
     int MissCount,
     int Looked,
     IReadOnlyList<DiagnosticOutput> Contradictions,
-    IReadOnlyList<DiagnosticOutput> Cautions);
+    IReadOnlyList<DiagnosticOutput> Cautions,
+    FitOutput? Chosen,
+    DiagnosticOutput? ChosenMiss);
 
 /// <summary>What the picture takes in at the subject.</summary>
 /// <param name="WidthMm">Across, mm.</param>

@@ -185,7 +185,8 @@ internal sealed class FitQuestion
         {
             var far = distance > place.Far;
             return FitPoint.No(focalLengthMm, new(far ? DiagnosticCode.RoomTooShort : DiagnosticCode.MustStandTooNear, far ? distance - place.Far : place.Near - distance, Off(m, chain.Travel, far ? place.Far : place.Near)))
-                with { DistanceMm = distance };
+                with
+            { DistanceMm = distance };
         }
 
         ref readonly var end = ref rig.EndAt(focalLengthMm);

@@ -44,8 +44,11 @@ public sealed class DaySearch
     /// <summary>The most shots of a day.</summary>
     public const int MostShots = 64;
 
-    /// <summary>For the bags without one shot, of which there are as many as shots, fewer branches each.</summary>
-    private const int MostNodesWithout = 4000;
+    /// <summary>For the next best, and for the bags without one shot, of which there are as many as shots, fewer branches each.</summary>
+    private const int MostNodesBeside = 400;
+
+    /// <summary>Of the whole work, how much asking is: an estimate, for telling progress.</summary>
+    private const double ShareOfAsking = 0.6;
 
     private readonly FittingShelf shelf;
     private readonly IReadOnlyList<DayShot> shots;
@@ -55,7 +58,14 @@ public sealed class DaySearch
     private readonly List<GearItem> items = [];
     private readonly Dictionary<Guid, int> numbers = [];
     private readonly List<List<(KitOption Option, KitShot How)>> ways = [];
+    private readonly List<Kit> kits = [];
     private FitSearch? search;
+    private KitSolver? solver;
+    private KitChoice? best;
+    private KitChoice? fewer;
+    private int[] possible = [];
+    private int solved;
+    private bool isProven;
 
     /// <summary>Begins a search.</summary>
     /// <param name="shelf">The rigs.</param>
@@ -72,32 +82,48 @@ public sealed class DaySearch
         (this.shelf, this.shots, this.conventions, this.order, this.rules) = (shelf, shots, conventions, order ?? [], rules ?? FitRules.All);
     }
 
-    /// <summary>How many shots there are.</summary>
-    public int Total => shots.Count;
+    /// <summary>How much is done, 0 to 1: shots asked, and bags looked for.</summary>
+    public double Done => shots.Count == 0 ? 1 : ShareOfAsking * ways.Count / shots.Count + (1 - ShareOfAsking) * solved / (possible.Length + 2);
 
-    /// <summary>How many have been asked about.</summary>
-    public int Done { get; private set; }
-
-    /// <summary>Asks some more rigs.</summary>
+    /// <summary>Asks some more rigs, or looks at some more bags.</summary>
     /// <param name="count">How many at most.</param>
-    /// <returns>True when all have been asked for all shots.</returns>
+    /// <returns>True when all is done.</returns>
     public bool Step(int count)
     {
-        if (Done < shots.Count)
+        if (ways.Count < shots.Count)
         {
-            search ??= new(shelf, shots[Done].Site, shots[Done].Brief, conventions, Wish.LeastWeight, rules: rules);
-            if (search.Step(count))
-            {
-                ways.Add([.. search.Ways.Where(w => !rules.Findings || w.Rig.Spoils == 0).Select(w => Option(w, Done))]);
-                search = null;
-                Done++;
-            }
+            Ask(count);
+            return false;
         }
 
-        return Done >= shots.Count;
+        if (solved == 0 && solver is null)
+        {
+            possible = [.. Enumerable.Range(0, shots.Count).Where(s => ways[s].Count > 0)];
+        }
+
+        if (solved >= possible.Length + 2)
+        {
+            return true;
+        }
+
+        // First the best; then the next best; then the best without each shot in turn.
+        solver ??= solved switch
+        {
+            0 => Solver(possible, 1, KitSolver.MostNodes),
+            1 => Solver(possible, 2, MostNodesBeside),
+            _ => Solver(WithoutOne, 1, MostNodesBeside),
+        };
+        if (solver.Step(count))
+        {
+            Note(solver);
+            solver = null;
+            solved++;
+        }
+
+        return solved >= possible.Length + 2;
     }
 
-    /// <summary>Asks all that are left, and answers.</summary>
+    /// <summary>Does all that is left, and answers.</summary>
     /// <returns>The bags.</returns>
     public DayResult Finish()
     {
@@ -105,37 +131,52 @@ public sealed class DaySearch
         {
         }
 
-        int[] possible = [.. Enumerable.Range(0, shots.Count).Where(s => ways[s].Count > 0)];
-        int[] impossible = [.. Enumerable.Range(0, shots.Count).Except(possible)];
-        var solver = Solver(possible, keep: 2, KitSolver.MostNodes);
-        var best = solver.Solve();
-        var kits = best.Select(k => KitOf(k, possible)).ToList();
-        if (best.Count > 0 && Without(possible, best[0]) is { } fewer)
-        {
-            kits.Add(fewer);
-        }
+        return new(kits, [.. Enumerable.Range(0, shots.Count).Except(possible)], isProven);
+    }
 
-        return new(kits, impossible, solver.IsProven);
+    private int[] WithoutOne => [.. possible.Where((_, i) => i != solved - 2)];
+
+    private void Ask(int count)
+    {
+        var at = ways.Count;
+        search ??= new(shelf, shots[at].Site, shots[at].Brief, conventions, Wish.LeastWeight, rules: rules);
+        if (search.Step(count))
+        {
+            ways.Add([.. search.Ways.Where(w => !rules.Findings || w.Rig.Spoils == 0).Select(w => Option(w, at))]);
+            search = null;
+        }
+    }
+
+    private void Note(KitSolver done)
+    {
+        switch (solved)
+        {
+            case 0:
+                (best, isProven) = (done.Best.Count > 0 ? done.Best[0] : null, done.IsProven);
+                kits.AddRange(done.Best.Select(k => KitOf(k, possible)));
+                break;
+            case 1:
+                kits.AddRange(done.Best.Where(k => best is not null && k.Items.Except(best.Items).Any(i => KindOf(items[i]) != KitCriterion.Adapters)).Take(1).Select(k => KitOf(k, possible)));
+                break;
+            default:
+                // The best bag that leaves out one shot, and with it some of what counts first.
+                if (WithoutOne.Length > 0 && done.Best is [var choice, ..] && choice.Cost[0] < (fewer?.Cost[0] ?? best?.Cost[0] ?? 0))
+                {
+                    if (fewer is not null)
+                    {
+                        kits.RemoveAt(kits.Count - 1);
+                    }
+
+                    fewer = choice;
+                    kits.Add(KitOf(choice, WithoutOne));
+                }
+
+                break;
+        }
     }
 
     private KitSolver Solver(int[] of, int keep, int mostNodes) => new(
         [.. items.Select(i => new KitItem(KindOf(i), i.Get(CommonFields.Weight)))], [.. of.Select(s => (IReadOnlyList<KitOption>)[.. ways[s].Select(w => w.Option)])], order, keep, mostNodes);
-
-    /// <summary>The best bag that leaves out one shot, and with it some of what counts first.</summary>
-    private Kit? Without(int[] possible, KitChoice best)
-    {
-        (KitChoice Choice, int[] Of)? least = null;
-        foreach (var left in possible)
-        {
-            int[] of = [.. possible.Where(s => s != left)];
-            if (of.Length > 0 && Solver(of, 1, MostNodesWithout).Solve() is [var choice, ..] && choice.Cost[0] < (least?.Choice.Cost[0] ?? best.Cost[0]))
-            {
-                least = (choice, of);
-            }
-        }
-
-        return least is { } found ? KitOf(found.Choice, found.Of) : null;
-    }
 
     private static KitCriterion KindOf(GearItem item) => item.Kind switch
     {

@@ -48,6 +48,8 @@ internal sealed class KitSolver
     private readonly double leastUnfilled;
     private readonly HashSet<string> seen = [];
     private readonly List<KitChoice> best = [];
+    private readonly Stack<Frame> frames = [];
+    private bool begun;
     private int nodes;
 
     /// <summary>Begins with the options of some shots.</summary>
@@ -58,7 +60,8 @@ internal sealed class KitSolver
     /// <param name="mostNodes">Branches to look at.</param>
     public KitSolver(IReadOnlyList<KitItem> items, IReadOnlyList<IReadOnlyList<KitOption>> shots, IReadOnlyList<KitCriterion> order, int keep = 1, int mostNodes = MostNodes)
     {
-        (this.items, this.shots, this.keep, this.mostNodes) = (items, [.. shots.Select(Useful)], keep, mostNodes);
+        (this.items, this.keep, this.mostNodes) = (items, keep, mostNodes);
+        this.shots = Undominated(items, [.. shots.Select(Useful)]);
         this.order = [.. order.Concat(Usual).Distinct()];
         held = new bool[items.Count];
         Array.Fill(held, true);
@@ -70,14 +73,56 @@ internal sealed class KitSolver
     /// <summary>True when the answer is proven to be the best.</summary>
     public bool IsProven => nodes <= mostNodes;
 
-    /// <summary>The best bags, the best first.</summary>
-    /// <returns>Bags; one that is empty when there is no shot.</returns>
+    /// <summary>The best bags that are known so far, the best first.</summary>
+    public IReadOnlyList<KitChoice> Best => best;
+
+    /// <summary>Looks at some more branches.</summary>
+    /// <param name="branches">How many at most.</param>
+    /// <returns>True when there is none left, or too many were looked at.</returns>
+    public bool Step(int branches)
+    {
+        if (!begun)
+        {
+            begun = true;
+            Begin();
+        }
+
+        for (; branches > 0 && frames.Count > 0 && nodes <= mostNodes; branches--)
+        {
+            var frame = frames.Peek();
+            if (frame.Left.TryDequeue(out var option))
+            {
+                Enter(option);
+                continue;
+            }
+
+            frames.Pop();
+            foreach (var item in frame.Added)
+            {
+                held[item] = false;
+            }
+        }
+
+        return frames.Count == 0 || nodes > mostNodes;
+    }
+
+    /// <summary>Looks at all branches.</summary>
+    /// <returns>The best bags, the best first; one that is empty when there is no shot.</returns>
     public IReadOnlyList<KitChoice> Solve()
     {
-        // A first answer, to give up branches against: the things of the way with the fewest changes, or the fewest unfilled.
-        Array.Fill(held, true);
+        while (!Step(int.MaxValue))
+        {
+        }
+
+        return best;
+    }
+
+    /// <summary>A first answer, to give up branches against: the things of the way with the fewest changes, or the fewest unfilled.</summary>
+    private void Begin()
+    {
         foreach (var changesFirst in new[] { true, false })
         {
+            Array.Fill(held, true);
             var (uses, _, _) = Assign(changesFirst);
             Array.Clear(held);
             foreach (var item in shots.SelectMany((s, i) => s[uses[i]].Items))
@@ -86,17 +131,65 @@ internal sealed class KitSolver
             }
 
             Keep();
-            Array.Fill(held, true);
         }
 
         Array.Clear(held);
-        Branch();
-        return best;
+        frames.Push(new([], Children()));
     }
 
     /// <summary>Options of the same things count once, filled before unfilled.</summary>
     private static IReadOnlyList<KitOption> Useful(IReadOnlyList<KitOption> options) =>
         [.. options.GroupBy(o => string.Join(',', o.Items)).Select(g => g.FirstOrDefault(o => o.Fills) ?? g.First())];
+
+    /// <summary>
+    /// Leaves out things for which another of the same kind can always stand in: in every option of every shot that takes the one, the other would do as
+    /// well, and it weighs no more. Whatever a bag does with the one it does with the other, at no higher cost.
+    /// </summary>
+    private static IReadOnlyList<IReadOnlyList<KitOption>> Undominated(IReadOnlyList<KitItem> items, IReadOnlyList<IReadOnlyList<KitOption>> shots)
+    {
+        var byThings = shots.Select(s => s.ToDictionary(o => Things(o.Items), o => o.Fills)).ToArray();
+        var uses = new List<(int Shot, KitOption Option)>[items.Count];
+        for (var s = 0; s < shots.Count; s++)
+        {
+            foreach (var option in shots[s])
+            {
+                foreach (var item in option.Items)
+                {
+                    (uses[item] ??= []).Add((s, option));
+                }
+            }
+        }
+
+        var gone = new bool[items.Count];
+        bool StandsInFor(int other, int item) => !gone[other] && other != item && items[other].Criterion == items[item].Criterion && uses[other] is { } does && does.Count >= uses[item].Count
+            && (items[other].WeightG ?? UnknownWeightG) <= (items[item].WeightG ?? UnknownWeightG)
+            && uses[item].All(u => byThings[u.Shot].TryGetValue(Things(u.Option.Items, item, other), out var fills) && (fills || !u.Option.Fills));
+        for (var item = 0; item < items.Count; item++)
+        {
+            gone[item] = uses[item] is not null && Enumerable.Range(0, items.Count).Any(other => StandsInFor(other, item));
+        }
+
+        return [.. shots.Select(s => (IReadOnlyList<KitOption>)[.. s.Where(o => !o.Items.Any(i => gone[i]))])];
+    }
+
+    /// <summary>Things of an option as one number, with another in the place of one of them; the order does not matter.</summary>
+    private static UInt128 Things(int[] option, int instead = -1, int of = -1)
+    {
+        Span<int> things = stackalloc int[option.Length];
+        for (var i = 0; i < option.Length; i++)
+        {
+            things[i] = option[i] == instead ? of : option[i];
+        }
+
+        things.Sort();
+        var key = UInt128.One;
+        foreach (var thing in things)
+        {
+            key = (key << 16) | (uint)thing;
+        }
+
+        return key;
+    }
 
     private bool Has(KitOption option)
     {
@@ -111,11 +204,29 @@ internal sealed class KitSolver
         return true;
     }
 
-    private void Branch()
+    private void Enter(KitOption option)
     {
-        if (++nodes > mostNodes || !seen.Add(Key()) || !CanBeBetter())
+        if (best.Count >= keep && !IsBetter(Bound(), Added(option)))
         {
             return;
+        }
+
+        int[] added = [.. option.Items.Where(i => !held[i])];
+        foreach (var item in added)
+        {
+            held[item] = true;
+        }
+
+        frames.Push(new(added, Children()));
+    }
+
+    /// <summary>What is to be tried from what is held: the options of the open shot that has the fewest; none where nothing better can come of it.</summary>
+    private Queue<KitOption> Children()
+    {
+        nodes++;
+        if (!seen.Add(Key()) || !CanBeBetter())
+        {
+            return [];
         }
 
         var (open, fewest) = (-1, int.MaxValue);
@@ -129,38 +240,24 @@ internal sealed class KitSolver
 
         if (open >= 0)
         {
-            foreach (var option in shots[open].Select(o => (Option: o, Added: Added(o))).OrderBy(o => o.Added, Comparer<double[]>.Create(Compare)).Select(o => o.Option))
-            {
-                With(option);
-            }
-
-            return;
+            return new(shots[open].OrderBy(Added, Comparer<double[]>.Create(Compare)));
         }
 
+        // Fewer changes or more pixels may be worth another thing, where they count before it.
         var choice = Keep();
-        if (choice.Cost[Place(KitCriterion.Changes)] > leastChanges || choice.Cost[Place(KitCriterion.Pixels)] > leastUnfilled)
-        {
-            // Fewer changes or more pixels may be worth another thing, where they count before it.
-            foreach (var option in shots.SelectMany(s => s).Where(o => !Has(o)))
-            {
-                With(option);
-            }
-        }
+        return choice.Cost[Place(KitCriterion.Changes)] > leastChanges || choice.Cost[Place(KitCriterion.Pixels)] > leastUnfilled
+            ? new(shots.SelectMany(s => s).Where(o => !Has(o)))
+            : [];
     }
 
-    private void With(KitOption option)
-    {
-        int[] added = [.. option.Items.Where(i => !held[i])];
-        foreach (var item in added)
-        {
-            held[item] = true;
-        }
+    private sealed record Frame(int[] Added, Queue<KitOption> Left);
 
-        Branch();
-        foreach (var item in added)
-        {
-            held[item] = false;
-        }
+    private double[] Bound()
+    {
+        var bound = Held();
+        bound[Place(KitCriterion.Changes)] = leastChanges;
+        bound[Place(KitCriterion.Pixels)] = leastUnfilled;
+        return bound;
     }
 
     private string Key()
@@ -231,9 +328,9 @@ internal sealed class KitSolver
             return true;
         }
 
-        var bound = Held();
+        var bound = Bound();
         var more = new double[order.Length];
-        var open = 0UL;
+        var open = new List<(int Shot, List<KitOption> Options)>();
         for (var s = 0; s < shots.Count; s++)
         {
             if (shots[s].Any(Has))
@@ -241,68 +338,82 @@ internal sealed class KitSolver
                 continue;
             }
 
-            open |= 1UL << s;
+            // What costs too much by itself cannot be in a better bag.
             var least = new double[order.Length];
             Array.Fill(least, double.PositiveInfinity);
+            var left = new List<KitOption>();
             foreach (var option in shots[s])
             {
                 var added = Added(option);
-                for (var i = 0; i < least.Length; i++)
+                if (IsBetter(bound, added))
                 {
-                    least[i] = Math.Min(least[i], added[i]);
+                    left.Add(option);
+                    for (var i = 0; i < least.Length; i++)
+                    {
+                        least[i] = Math.Min(least[i], added[i]);
+                    }
                 }
             }
 
+            if (left.Count == 0)
+            {
+                return false;
+            }
+
+            open.Add((s, left));
             for (var i = 0; i < more.Length; i++)
             {
                 more[i] = Math.Max(more[i], least[i]);
             }
         }
 
-        foreach (var kind in new[] { KitCriterion.Lenses, KitCriterion.Bodies })
+        foreach (var kind in new[] { KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Adapters })
         {
             more[Place(kind)] = Math.Max(more[Place(kind)], LeastMore(kind, open));
         }
 
+        return IsBetter(bound, more);
+    }
+
+    private bool IsBetter(double[] bound, double[] more)
+    {
+        var worst = best[^1].Cost;
         for (var i = 0; i < bound.Length; i++)
         {
-            bound[i] += more[i];
+            var off = bound[i] + more[i] - worst[i];
+            if (Math.Abs(off) > 1e-9)
+            {
+                return off < 0;
+            }
         }
 
-        bound[Place(KitCriterion.Changes)] = leastChanges;
-        bound[Place(KitCriterion.Pixels)] = leastUnfilled;
-        return Compare(bound, best[^1].Cost) < 0;
+        return false;
     }
 
     /// <summary>How many more lenses or bodies the open shots need at least: as many as it takes when each does as many as any could.</summary>
-    private double LeastMore(KitCriterion kind, ulong open)
+    private double LeastMore(KitCriterion kind, List<(int Shot, List<KitOption> Options)> open)
     {
         var does = new Dictionary<int, ulong>();
         var need = 0UL;
-        for (var s = 0; s < shots.Count; s++)
+        foreach (var (shot, options) in open)
         {
-            if ((open >> s & 1) == 0)
-            {
-                continue;
-            }
-
             var always = true;
-            foreach (var option in shots[s])
+            foreach (var option in options)
             {
-                var adds = -1;
+                var adds = false;
                 foreach (var item in option.Items)
                 {
-                    adds = items[item].Criterion == kind && !held[item] ? item : adds;
+                    if (items[item].Criterion == kind && !held[item])
+                    {
+                        adds = true;
+                        does[item] = does.GetValueOrDefault(item) | 1UL << shot;
+                    }
                 }
 
-                always &= adds >= 0;
-                if (adds >= 0)
-                {
-                    does[adds] = does.GetValueOrDefault(adds) | 1UL << s;
-                }
+                always &= adds;
             }
 
-            need |= always ? 1UL << s : 0;
+            need |= always ? 1UL << shot : 0;
         }
 
         var most = 1;

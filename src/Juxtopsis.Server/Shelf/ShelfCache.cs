@@ -3,7 +3,6 @@ using System.Text;
 using System.Text.Json;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
-using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Shelf;
 using Juxtopsis.Data;

@@ -40,8 +40,8 @@ public sealed class DaySearchTests
         Assert.Equal(1300 + 600, three.Kits[0].WeightG);
         Assert.Equal(["20–60", "20–60", "85"], three.Kits[0].Shots.Select(s => s.Rig.Lens.Name));
 
-        // The 70–200 does what the 85 does and weighs more: it makes the next best of two.
-        Assert.Equal(["20–60", "70–200"], three.Kits[1].Lenses.Select(l => l.Name));
+        // The 70–200 does what the 85 does and weighs more, so the next best is the three light primes.
+        Assert.Equal(["24", "50", "85"], three.Kits[1].Lenses.Select(l => l.Name));
         Assert.Equal(["20–60"], three.Kits[2].Lenses.Select(l => l.Name));
         Assert.Equal([2], three.Kits[2].Undone);
 

@@ -558,7 +558,7 @@ export interface components {
             /** @description True when nothing stops it. */
             works: boolean;
             /** @description What was found, the weightiest first. */
-            findings: components["schemas"]["FindingOutput"][];
+            findings: components["schemas"]["DiagnosticOutput"][];
             /** @description The parts along the axis, for a drawing to scale; supports and other items are not among them. */
             spans: components["schemas"]["SpanOutput"][];
             /** @description Weight, length and price. */
@@ -622,8 +622,15 @@ export interface components {
              * @description Identity of the lens; that of the camera when it keeps its own.
              */
             lens: string;
-            /** @description Identities of what stands between, from the body on. */
+            /** @description Identities of what stands between, from the body on; tubes too. */
             links?: string[];
+            /** @description Identities of what is screwed on in front. */
+            front?: string[];
+            /**
+             * Format: double
+             * @description Electronic zoom or a crop afterwards: 1 to 50.
+             */
+            punchIn?: number;
             /** @description Its parts in words, for when the shelf is not at hand. */
             name?: string;
         };
@@ -722,22 +729,6 @@ export interface components {
              */
             deletedAt: null | string;
         };
-        /**
-         * @description What cannot be, whatever the gear.
-         * @enum {unknown}
-         */
-        ContradictionKind: "noCamera" | "noLens" | "tooTall" | "tooBroad" | "beyondTheEnd" | "tooNearBehind" | "keptOut" | "wallsInPicture";
-        /** @description What cannot be, whatever the gear. */
-        ContradictionOutput: {
-            /** @description What. */
-            kind: components["schemas"]["ContradictionKind"];
-            /** @description True when no rig can give the shot while it is so. */
-            stops: boolean;
-            /** @description What is so. */
-            message: string;
-            /** @description What to do. */
-            mend: string;
-        };
         /** @description The choices that figures depend on. */
         ConventionsInput: {
             /**
@@ -786,6 +777,20 @@ export interface components {
             /** @description Whether focal lengths are taken as marked or as measured. */
             focalLength?: components["schemas"]["FocalLengthSchool"];
         };
+        /** @description Where a reducer or extender stands. */
+        ConverterPlaceInput: {
+            /**
+             * Format: double
+             * @description From its glass to the plane that it images, mm: 1 to 500; null when not known.
+             */
+            placeMm?: null | number;
+            /**
+             * Format: double
+             * @description Tube between it and what is nearer to the sensor, mm: 0 to 1000.
+             * @default 0
+             */
+            tubeBehindMm: number;
+        };
         /**
          * @description What is divided by what to get a crop factor.
          * @enum {unknown}
@@ -801,14 +806,18 @@ export interface components {
             delivery?: components["schemas"]["DeliveryInput"];
             /** @description The gear to choose from, by identity; left out for the whole shelf. */
             bag?: null | string[];
+            /** @description What there should be least of, what counts first first; left out for lenses, bodies, adapters, weight, changes, pixels. */
+            counts?: components["schemas"]["KitCriterion"][];
             rig?: null | components["schemas"]["ChosenInput"];
         };
         /** @description The bags to choose from. */
         DayResponse: {
-            /** @description Up to three: the best two that do all that can be done, and the best with one lens fewer. */
+            /** @description Up to three: the best two that do all that can be done, and the best that leaves one shot undone and takes less of what counts first. */
             kits: components["schemas"]["KitOutput"][];
             /** @description Identities of the shots that nothing of this gear does. */
             impossible: string[];
+            /** @description False when the search ended before it was proven that the first is the best. */
+            isProven: boolean;
             /** @description For each shot, whether the rig that was asked about gives it; empty when none was. */
             ofRig: components["schemas"]["ShotAnswerOutput"][];
         };
@@ -834,12 +843,46 @@ export interface components {
              * @description Shutter angle, degrees.
              */
             shutterAngleDeg?: number;
+            /**
+             * Format: double
+             * @description The highest sensitivity that the crew accepts, ISO.
+             */
+            highestIso?: number;
+            /** @description What a proposal must keep. */
+            rules?: components["schemas"]["RulesInput"];
         };
         /**
          * @description Which direction decides the sharp zone of a squeezed lens.
          * @enum {unknown}
          */
         DepthSchool: "vertical" | "horizontal";
+        /**
+         * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
+         * @enum {unknown}
+         */
+        DiagnosticCode: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+        /** @description Something to know of a rig, a shot, a part or a field, with what to do about it. */
+        DiagnosticOutput: {
+            /** @description What it is, for programs: one code for one fact, wherever it is found. */
+            code: components["schemas"]["DiagnosticCode"];
+            /** @description How much it weighs. */
+            severity: components["schemas"]["Severity"];
+            /** @description The quantity that it is about, or the path of a field, such as `rigs[0].focalLengthMm`; empty where the code says all. */
+            about: string;
+            /** @description The value that it is about, with its unit; empty where there is none. */
+            value: string;
+            /** @description The bound that was met, or what is accepted; empty where there is none. */
+            limit: string;
+            /** @description What is so. */
+            message: string;
+            /** @description What to do; empty where nothing needs doing. */
+            fix: string;
+            /**
+             * Format: int32
+             * @description Place of the part of a chain that it is about, from 0; −1 for none.
+             */
+            part: number;
+        };
         /**
          * @description Where distances begin.
          * @enum {unknown}
@@ -886,19 +929,6 @@ export interface components {
             from: string;
             /** @description What it becomes; empty when it is no longer known. */
             to: string;
-        };
-        /** @description One field at fault. */
-        FieldError: {
-            /** @description Path of the field, such as `rigs[0].focalLengthMm`. */
-            field: string;
-            /** @description The value as given, shortened; empty when there was none. */
-            value: string;
-            /** @description What is accepted. */
-            limit: string;
-            /** @description What is wrong, naming value and limit. */
-            message: string;
-            /** @description What to do. */
-            mend: string;
         };
         /** @description A field of a kind. */
         FieldOutput: {
@@ -949,27 +979,6 @@ export interface components {
          * @enum {unknown}
          */
         FigureUnit: "ratio" | "times" | "lensMm" | "sceneMm" | "share" | "stops" | "degrees" | "pixels" | "fNumber" | "tNumber" | "seconds" | "iso" | "ev" | "count" | "dioptres" | "perSecond" | "reading";
-        /**
-         * @description What can be found when parts are put together.
-         * @enum {unknown}
-         */
-        FindingKind: "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "circleTooSmall" | "circleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "carriageUnknown" | "lightGained" | "lightLost" | "outputLimited" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "takingLensTooShort" | "squeezeNotShown" | "frontTurns" | "setToInfinity" | "tooHeavy" | "nearPayload" | "tooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "nearestUnknown" | "batteryInFlight" | "overhead";
-        /** @description Something found when parts were put together. */
-        FindingOutput: {
-            /** @description What, for programs. */
-            kind: components["schemas"]["FindingKind"];
-            /** @description How much it weighs. */
-            severity: components["schemas"]["Severity"];
-            /**
-             * Format: int32
-             * @description Place of the part concerned, from 0; −1 for the whole.
-             */
-            part: number;
-            /** @description What is so. */
-            reason: string;
-            /** @description What to do; empty where nothing needs doing. */
-            mend: string;
-        };
         /** @description A rig that gives the shot. */
         FitOutput: {
             /** @description Its parts. */
@@ -1082,7 +1091,23 @@ export interface components {
              */
             unsteadiness: number;
             /** @description Cautions that this rig brings up besides the shot's own. */
-            cautions: string[];
+            cautions: components["schemas"]["DiagnosticOutput"][];
+            /**
+             * Format: int32
+             * @description 0 where nothing speaks against it, 1 where something costs or is not known, 2 where something spoils it.
+             */
+            tier: number;
+            /** @description What that is, the weightiest first. */
+            findings: components["schemas"]["DiagnosticOutput"][];
+            /**
+             * Format: double
+             * @description Share of the mode that the trim to the delivered shape throws away.
+             */
+            wasteShare: number;
+            /** @description True when the ring focuses at that distance in two places and the farther one is meant. */
+            rackedFarther: boolean;
+            /** @description True when the iris stays wide open on this rig. */
+            irisIsFixed: boolean;
         };
         /** @description Asks what fits. */
         FitRequest: {
@@ -1095,6 +1120,7 @@ export interface components {
             before?: null | components["schemas"]["ChosenInput"];
             /** @description The gear to choose from, by identity; left out for the whole shelf. */
             bag?: null | string[];
+            rig?: null | components["schemas"]["ChosenInput"];
             /**
              * Format: int32
              * @description How many rigs that fit to tell of at most, 1 to 200.
@@ -1132,9 +1158,11 @@ export interface components {
              */
             looked: number;
             /** @description What cannot be, whatever the gear. */
-            contradictions: components["schemas"]["ContradictionOutput"][];
+            contradictions: components["schemas"]["DiagnosticOutput"][];
             /** @description Cautions that the shot brings up whatever the rig. */
-            cautions: string[];
+            cautions: components["schemas"]["DiagnosticOutput"][];
+            chosen: null | components["schemas"]["FitOutput"];
+            chosenMiss: null | components["schemas"]["DiagnosticOutput"];
         };
         /**
          * @description Which focal length counts.
@@ -1205,6 +1233,8 @@ export interface components {
              * @description Fixed filters.
              */
             filterStops: null | number;
+            /** @description Which of two places of the ring. */
+            rackedFarther: null | boolean;
             /** @description What gave, and what could not be held. */
             notes: components["schemas"]["HoldNoteOutput"][];
         };
@@ -1215,7 +1245,7 @@ export interface components {
             /** @description What gave, or why it could not. */
             message: string;
             /** @description What would help; empty when it is held. */
-            mend: string;
+            fix: string;
         };
         /**
          * @description How holding something went.
@@ -1301,7 +1331,7 @@ export interface components {
             /** @description For changed rows what changes. */
             changes: components["schemas"]["FieldChangeOutput"][];
             /** @description For refused rows what is wrong and how to mend it. */
-            problems: components["schemas"]["FieldError"][];
+            problems: components["schemas"]["DiagnosticOutput"][];
         };
         JsonElement: unknown;
         /** @description A kind of gear, and what can be known of it. */
@@ -1317,40 +1347,64 @@ export interface components {
             /** @description Its fields, in the order of forms and columns. */
             fields: components["schemas"]["FieldOutput"][];
         };
-        /** @description A lens of a bag. */
-        KitLensOutput: {
-            /**
-             * Format: uuid
-             * @description Its identity.
-             */
-            lens: string;
-            /** @description Its name. */
+        /**
+         * @description What there should be least of in a bag.
+         * @enum {unknown}
+         */
+        KitCriterion: "lenses" | "bodies" | "adapters" | "changes" | "weight" | "pixels";
+        /** @description A thing in a bag. */
+        KitItemOutput: {
+            /** Format: uuid */
+            item: string;
+            /** @description Its name, with the maker. */
             name: string;
             /**
              * Format: double
              * @description Its weight, g; null when not known.
              */
             weightG: null | number;
-            /** @description Identities of the shots that it does. */
+            /** @description Identities of the shots that it is used for. */
             shots: string[];
-            /** @description Of these the ones that no other lens of the bag does. */
-            alone: string[];
-            /** @description For each of its shots the lightest rig that does it. */
-            rigs: components["schemas"]["RigOutput"][];
         };
         /** @description A bag. */
         KitOutput: {
-            /** @description Its lenses, the one with the most shots first. */
-            lenses: components["schemas"]["KitLensOutput"][];
+            /** @description Bodies, and cameras that keep their lens. */
+            bodies: components["schemas"]["KitItemOutput"][];
+            /** @description Lenses, the one with the most shots first. */
+            lenses: components["schemas"]["KitItemOutput"][];
+            /** @description What joins them. */
+            adapters: components["schemas"]["KitItemOutput"][];
+            /** @description How it does each of its shots, in shooting order. */
+            shots: components["schemas"]["KitShotOutput"][];
             /** @description Identities of the shots that it cannot do. */
             undone: string[];
             /**
+             * Format: int32
+             * @description How often the rig changes from one of its shots to the next.
+             */
+            changes: number;
+            /**
              * Format: double
-             * @description Weight of the lenses, g.
+             * @description Weight of all of it, in so far as it is known, g.
              */
             weightG: number;
-            /** @description True when a weight is not known. */
-            weightUnknown: boolean;
+            /**
+             * Format: int32
+             * @description Of how many things the weight is not known.
+             */
+            weightsUnknown: number;
+        };
+        /** @description How a bag does a shot. */
+        KitShotOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the shot.
+             */
+            shot: string;
+            /** @description The rig. */
+            rig: components["schemas"]["RigOutput"];
+            /** @description True when enough pixels are recorded for delivery. */
+            fills: boolean;
         };
         /** @description What is known of a lens; what is left out is unknown, and the model stands in. */
         LensInput: {
@@ -1442,19 +1496,12 @@ export interface components {
          * @enum {unknown}
          */
         LooksAlong: "length" | "width";
-        /**
-         * @description Why a rig does not give a shot.
-         * @enum {unknown}
-         */
-        MissKind: "none" | "noPlace" | "tooLong" | "tooWide" | "nearestFocus" | "darkCorners" | "tooSlow" | "notSharp" | "notSoft" | "contradiction";
         /** @description A rig that does not give the shot. */
         MissOutput: {
             /** @description Its parts, in the mode in which it comes nearest. */
             rig: components["schemas"]["RigOutput"];
-            /** @description What is in the way. */
-            kind: components["schemas"]["MissKind"];
-            /** @description By how much, in words. */
-            why: string;
+            /** @description What is in the way, and by how much. */
+            why: components["schemas"]["DiagnosticOutput"];
             /** @description What would let it: each was tried. */
             remedies: components["schemas"]["RemedyOutput"][];
         };
@@ -1515,7 +1562,7 @@ export interface components {
             /** @description What speaks for it, or what stops it. */
             why: string;
             /** @description What would mend that; empty when it fits. */
-            mend: string;
+            fix: string;
             /** @description The whole chain with it. */
             parts: string[];
         };
@@ -1673,7 +1720,7 @@ export interface components {
             /** @description What is wrong in this case. */
             detail: string;
             /** @description The fields at fault; empty when it is not about fields. */
-            errors: components["schemas"]["FieldError"][];
+            errors: components["schemas"]["DiagnosticOutput"][];
         };
         /** @description An RFC 9457 problem of status 412: someone else changed it meanwhile. */
         ProductionConflict: {
@@ -1710,6 +1757,8 @@ export interface components {
             shots?: components["schemas"]["ShotInput"][];
             /** @description The gear to choose from, by identity; left out for the whole shelf. */
             bag?: null | string[];
+            /** @description What there should be least of in a bag for the day, what counts first first. */
+            counts?: components["schemas"]["KitCriterion"][];
         };
         /** @description A production as a person saves it. */
         ProductionInput: {
@@ -1821,30 +1870,11 @@ export interface components {
             /** @description What speaks for and against that. */
             why: string;
         };
-        /** @description Why something is not as asked. */
-        ReasonOutput: {
-            /** @description A word for programs. */
-            kind: components["schemas"]["Reasons"];
-            /** @description How much it weighs. */
-            severity: components["schemas"]["Severity"];
-            /** @description What it is about. */
-            quantity: string;
-            /** @description The value, with its unit. */
-            value: string;
-            /** @description The bound that was met. */
-            bound: string;
-            /** @description What is so. */
-            message: string;
-            /** @description What to do. */
-            mend: string;
-        };
-        /** @description What physics, the lens or a convention said no to. Each is put in words by ReasonWords. */
-        Reasons: string;
         /**
          * @description What would let a rig give a shot.
          * @enum {unknown}
          */
-        RemedyKind: "subjectBack" | "subjectForward" | "otherAxis" | "otherFraming" | "punchIn" | "closeUp" | "tube" | "otherLens" | "movesLess" | "slowerRate" | "otherCarriage";
+        RemedyKind: "subjectBack" | "subjectForward" | "otherAxis" | "otherFraming" | "punchIn" | "closeUp" | "tube" | "otherLens" | "movesLess" | "offeredRate" | "otherCarriage" | "behindAsItComes" | "moreLight";
         /** @description A change after which a rig gives the shot. */
         RemedyOutput: {
             /** @description What to change. */
@@ -1856,8 +1886,7 @@ export interface components {
              * @description To what; see the core's Remedy.
              */
             value: number;
-            /** Format: uuid */
-            item: null | string;
+            fit: null | components["schemas"]["FitOutput"];
             carriage: null | components["schemas"]["Carriage"];
         };
         /** @description A rig: its numbers, and the parts that they came from where it has some. */
@@ -1906,6 +1935,8 @@ export interface components {
             fNumber: number;
             /** @description Reducers (below 1) and extenders (above 1) in order from the sensor: up to four, 0.2 to 10 each. */
             optics?: number[];
+            /** @description Where each of them stands, in the same order; left out, or null for one, when that is not known. */
+            opticsPlaces?: components["schemas"]["ConverterPlaceInput"][];
             /**
              * Format: double
              * @description The fastest f-number that the reducer lets out; left out when it is not known to limit.
@@ -1937,7 +1968,14 @@ export interface components {
             closeUpDioptres?: number;
             /**
              * Format: double
-             * @description Extension tubes or bellows, mm: 0 to 1000.
+             * @description From the close-up lens back to the lens, mm: 0 to 1000; 0 for one plane.
+             */
+            closeUpFromLensMm?: number;
+            /** @description True where the ring focuses at the distance in two places, around life size, and is racked out to the farther one. */
+            rackedFarther?: boolean;
+            /**
+             * Format: double
+             * @description Extension tubes or bellows next to the lens, before any glass, mm: 0 to 1000.
              */
             extensionMm?: number;
             /**
@@ -2021,12 +2059,21 @@ export interface components {
             lens: string;
             /** @description Identities of what stands between, from the body on. */
             links: string[];
+            /** @description Identities of what is screwed on in front. */
+            front: string[];
+            /**
+             * Format: double
+             * @description Electronic zoom or a crop afterwards; 1 for none.
+             */
+            punchIn: number;
             /** @description The body's name. */
             bodyName: string;
             /** @description The lens's name; empty when the camera keeps its own. */
             lensName: string;
             /** @description Names of what stands between. */
             linkNames: string[];
+            /** @description Names of what is in front. */
+            frontNames: string[];
             /**
              * Format: double
              * @description Weight of all, g.
@@ -2051,7 +2098,20 @@ export interface components {
                 [key: string]: number;
             };
             /** @description What physics, the lens or a convention said no to, the weightiest first. */
-            reasons: components["schemas"]["ReasonOutput"][];
+            reasons: components["schemas"]["DiagnosticOutput"][];
+        };
+        /** @description What a proposal must keep to be usable on the day; each can be turned off, to see what comes then. */
+        RulesInput: {
+            /** @description The mode lists the very frame rate; else one that is as fast is enough. */
+            rates?: boolean;
+            /** @description An iris that cannot be set on the rig stays wide open; else it is taken to be set. */
+            iris?: boolean;
+            /** @description What is found about the chain of parts lowers a rig. */
+            findings?: boolean;
+            /** @description Fewer recorded pixels than are delivered lower a rig. */
+            pixels?: boolean;
+            /** @description More sensitivity than the crew accepts is no shot. */
+            sensitivity?: boolean;
         };
         /** @description Where things stand, how bright it is and what is delivered. */
         SceneInput: {
@@ -2134,7 +2194,7 @@ export interface components {
         /** @description Which conventions a figure goes by. */
         Schools: string;
         /**
-         * @description How much a reason weighs.
+         * @description How much a diagnostic weighs.
          * @enum {unknown}
          */
         Severity: "stops" | "spoils" | "costs" | "note";
@@ -2316,7 +2376,7 @@ export interface components {
             /** @description The answer in a sentence. */
             message: string;
             /** @description What would lift the bound; empty when nothing stopped it. */
-            mend: string;
+            fix: string;
             /**
              * Format: double
              * @description Where to focus; null when it stays.
@@ -2342,12 +2402,14 @@ export interface components {
              * @description Field upright that is reached.
              */
             fieldHeightMm: null | number;
+            /** @description True when the ring focuses at that distance in two places and the farther one is meant. */
+            rackedFarther: boolean;
         };
         /**
          * @description What stopped a solve.
          * @enum {unknown}
          */
-        SolveBound: "none" | "nearestFocus" | "farthestFocus" | "nearestPlace" | "farthestPlace" | "zoomShort" | "zoomLong" | "widestAperture" | "narrowestAperture" | "sensitivity" | "filter" | "diffraction" | "impossible";
+        SolveBound: "none" | "nearestFocus" | "farthestFocus" | "lensFront" | "nearestPlace" | "farthestPlace" | "zoomShort" | "zoomLong" | "widestAperture" | "narrowestAperture" | "sensitivity" | "filter" | "diffraction" | "impossible";
         /**
          * @description What is asked backwards.
          * @enum {unknown}
@@ -2495,7 +2557,7 @@ export interface components {
             /** @description What speaks for it and against it. */
             why: string;
             /** @description All that was found. */
-            findings: components["schemas"]["FindingOutput"][];
+            findings: components["schemas"]["DiagnosticOutput"][];
             /**
              * Format: double
              * @description Weight of all, g.

@@ -9,7 +9,7 @@ export type Conventions = Schemas['ConventionsInput'];
 export type FigureId = Schemas['FigureId'];
 export type FigureUnit = Schemas['FigureUnit'];
 export type FigureInfo = Schemas['FigureInfo'];
-export type Reason = Schemas['ReasonOutput'];
+export type Diagnostic = Schemas['DiagnosticOutput'];
 export type Working = Schemas['WorkingOutput'];
 export type Question = Schemas['QuestionOutput'];
 export type SolveRequest = Schemas['SolveRequest'];
@@ -18,10 +18,8 @@ export type HoldRequest = Schemas['HoldRequest'];
 export type Held = Schemas['HeldOutput'];
 export type HoldNote = Schemas['HoldNoteOutput'];
 export type Problem = Schemas['Problem'];
-export type FieldError = Schemas['FieldError'];
 export type AssembleRequest = Schemas['AssembleRequest'];
 export type Assembled = Schemas['AssembleResponse'];
-export type Finding = Schemas['FindingOutput'];
 export type GearKind = Schemas['KindOutput'];
 export type GearField = Schemas['FieldOutput'];
 export type PlaceInput = Schemas['PlaceInput'];
@@ -75,8 +73,8 @@ export interface RigReport {
 export interface Words {
   conventions: string[];
   /** For each rig, the weightiest first. */
-  reasons: Reason[][];
-  problems: FieldError[];
+  reasons: Diagnostic[][];
+  problems: Diagnostic[];
 }
 
 /** What was read from a typed text; see EntryOutput in the contract. */
@@ -190,7 +188,7 @@ interface DotnetModule {
 /** A question that is answered a few rigs at a time. A new one takes the place of the one before. */
 export interface Stepwise<Request, Response> {
   /** Takes a question on; what is at fault with it, or null. */
-  ask: (request: Request, feet: boolean) => FieldError[] | null;
+  ask: (request: Request, feet: boolean) => Diagnostic[] | null;
   /** Goes on for so many rigs; how much is done, 0 to 1. */
   step: (rigs: number) => number;
   answer: (feet: boolean) => Response;
@@ -202,7 +200,7 @@ export interface Core {
   evaluate: (setup: Setup) => RigReport[] | null;
   words: (setup: Setup, feet: boolean) => Words;
   working: (setup: Setup, rig: number, figure: FigureId, feet: boolean) => Working | null;
-  solve: (request: SolveRequest, feet: boolean) => Solution[][] | FieldError[];
+  solve: (request: SolveRequest, feet: boolean) => Solution[][] | Diagnostic[];
   /** How each rig is set after it has followed a change; null when a setup is refused. */
   hold: (request: Omit<HoldRequest, 'fixedFilters'>, feet: boolean) => Held[] | null;
   questions: (setup: Setup, feet: boolean) => Question[];
@@ -224,7 +222,7 @@ export interface Core {
   figures: Record<FigureId, FigureInfo>;
 }
 
-const noReasons: Reason[][] = [];
+const noReasons: Diagnostic[][] = [];
 
 /** Texts in a row, taken apart into rows of so many. */
 const rowsOf = (texts: string[], each: number): string[][] =>
@@ -234,7 +232,7 @@ const rowsOf = (texts: string[], each: number): string[][] =>
 const bare = (setup: Setup): Setup =>
   setup.rigs.some((rig) => rig.chain) ? { ...setup, rigs: setup.rigs.map((rig) => ({ ...rig, chain: undefined })) } : setup;
 
-const refusal = (json: string | null): FieldError[] | null => (json === null ? null : (JSON.parse(json) as Problem).errors);
+const refusal = (json: string | null): Diagnostic[] | null => (json === null ? null : (JSON.parse(json) as Problem).errors);
 
 async function boot(): Promise<Core> {
   const address = '/_framework/dotnet.js';
@@ -269,7 +267,7 @@ async function boot(): Promise<Core> {
     },
     words(setup, feet) {
       const said = JSON.parse(door.Words(JSON.stringify(bare(setup)), feet)) as
-        { conventionWords: string[]; reasons: Reason[][] } | Problem;
+        { conventionWords: string[]; reasons: Diagnostic[][] } | Problem;
       return 'reasons' in said
         ? { conventions: said.conventionWords, reasons: said.reasons, problems: [] }
         : { conventions: [], reasons: noReasons, problems: said.errors };

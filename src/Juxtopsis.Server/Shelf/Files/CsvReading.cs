@@ -1,7 +1,6 @@
 using CsvHelper;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
-using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Gear;
 
 namespace Juxtopsis.Server.Shelf.Files;

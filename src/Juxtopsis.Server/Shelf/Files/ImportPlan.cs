@@ -1,6 +1,5 @@
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
-using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Gear;

@@ -4,7 +4,6 @@ using System.Xml;
 using System.Xml.Linq;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
-using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Rigs;
 

@@ -3,7 +3,7 @@ import { memo, useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { comparisons, type Failure } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import { isFocused, type Conventions, type Reason, type RigInput, type SceneInput } from '../../core/core';
+import { isFocused, type Conventions, type Diagnostic, type RigInput, type SceneInput } from '../../core/core';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { rigLetter } from '../../ui/RigMark';
@@ -108,7 +108,7 @@ function Bench() {
   );
   const referenceName =
     referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;
-  const stopped = words.reasons.findIndex((reasons) => reasons[0]?.kind === 'tooClose' || reasons[0]?.kind === 'tooFar');
+  const stopped = words.reasons.findIndex((reasons) => reasons[0]?.code === 'tooClose' || reasons[0]?.code === 'tooFar');
   const stop = words.reasons[stopped]?.[0];
   useEffect(sayAgain, [feet]);
   useEffect(() => {
@@ -184,7 +184,7 @@ function spanOf(rigs: RigInput[], deliveryAspect: SceneInput['deliveryAspect']):
 }
 
 const isFocusedAt = (rig: number) => isFocused(useBench.getState().reports[rig]!);
-const noReasons: Reason[] = [];
+const noReasons: Diagnostic[] = [];
 const usual: Conventions = {};
 
 /** What stands open at the side. */

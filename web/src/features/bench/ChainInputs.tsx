@@ -1,6 +1,6 @@
 import { Box, ButtonBase, MenuItem } from '@mui/material';
 import { memo, useMemo } from 'react';
-import type { Assembled, Chain, FieldError, RigInput } from '../../core/core';
+import type { Assembled, Chain, Diagnostic, RigInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
@@ -16,7 +16,7 @@ interface ChainInputsProps {
   chain: Chain;
   assembled: Assembled;
   spanMm: { back: number; front: number; high: number };
-  problems: FieldError[];
+  problems: Diagnostic[];
   /** Only what a hand moves most. */
   brief: boolean;
   /** The scene's distance, where some rig does not stand at it; null where all do. */
@@ -42,7 +42,7 @@ export const ChainInputs = memo(function ChainInputs({
   feet,
 }: ChainInputsProps) {
   const open = usePanel((s) => s.open);
-  const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
+  const problem = (field: string) => problems.find((p) => p.about === `rigs[${index}].${field}`)?.message;
   const modes = (chain.parts[0]?.item.modes as NamedMode[] | undefined) ?? [];
   const mode = chain.mode || (modes[0]?.name ?? '');
   const { zoomShortMm, zoomLongMm } = rig.lens ?? {};

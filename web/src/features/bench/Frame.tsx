@@ -1,6 +1,6 @@
 import { styled, useColorScheme, useTheme } from '@mui/material/styles';
 import { memo, useCallback, useId, useState } from 'react';
-import { isFocused, type Numbers, type Reason, type RigInput, type RigReport, type SceneInput } from '../../core/core';
+import { isFocused, type Numbers, type Diagnostic, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { tryPicturesAgain, usePictures } from '../../picture/pictures';
 import { lights } from '../../ui/lit';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
@@ -83,7 +83,7 @@ interface FrameProps {
   /** The last report with a plane of focus: this one, or one before that is shown dimmed. */
   focused: RigReport | null;
   /** What stops the picture; undefined when nothing does. */
-  stop: Reason | undefined;
+  stop: Diagnostic | undefined;
   maxHeight: number;
 }
 
@@ -154,8 +154,8 @@ export const Frame = memo(function Frame({ index, scene, rig, report, focused, s
       {stop && (
         <Refusal>
           <div>
-            <strong>{refusals[stop.kind] ?? stop.quantity}</strong>
-            {stop.message} {stop.mend}
+            <strong>{refusals[stop.code] ?? stop.about}</strong>
+            {stop.message} {stop.fix}
           </div>
         </Refusal>
       )}

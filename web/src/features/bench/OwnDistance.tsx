@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import type { FieldError } from '../../core/core';
+import type { Diagnostic } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField } from '../../ui/format';
 import { standAt } from './benchStore';
@@ -9,7 +9,7 @@ interface OwnDistanceProps {
   /** Null for a rig that stands where the scene says. */
   mm: number | null;
   sceneMm: number;
-  problems: FieldError[];
+  problems: Diagnostic[];
   feet: boolean;
 }
 
@@ -26,7 +26,7 @@ export function OwnDistance({ index, mm, sceneMm, problems, feet }: OwnDistanceP
         placeholder={distanceField(sceneMm, feet)}
         stepFrom={mm ?? sceneMm}
         feet={feet}
-        problem={problems.find((p) => p.field === `rigs[${index}].subjectDistanceMm`)?.message}
+        problem={problems.find((p) => p.about === `rigs[${index}].subjectDistanceMm`)?.message}
         onClear={() => standAt(index, null)}
         onValue={(value) => standAt(index, value)}
       />

@@ -4,9 +4,8 @@ import { memo, useMemo, useState, type DragEvent } from 'react';
 import {
   isFocused,
   type Assembled,
-  type FieldError,
   type FigureId,
-  type Reason,
+  type Diagnostic,
   type RigInput,
   type RigReport,
   type SceneInput,
@@ -45,8 +44,8 @@ interface RigColumnProps {
   scene: SceneInput;
   report: RigReport;
   focused: RigReport | null;
-  reasons: Reason[];
-  problems: FieldError[];
+  reasons: Diagnostic[];
+  problems: Diagnostic[];
   isYardstick: boolean;
   /** Whether some rig stands at a distance of its own. */
   spread: boolean;
@@ -251,14 +250,14 @@ interface Known {
 
 const weights = { stops: 0, spoils: 1, costs: 2, note: 3 };
 /** What the parts tell better, since they know which of them is at fault and what would cure it. */
-const toldByParts: readonly string[] = ['circleDoesNotCover', 'openingTooSmall', 'takingLensTooShort'];
+const toldByParts: readonly string[] = ['openingTooSmall'];
 
 /** What is to be known of a rig, the weightiest first: of the evaluation, and of its parts where it has some. */
-function toKnow(reasons: Reason[], parts: Assembled | null): Known[] {
+function toKnow(reasons: Diagnostic[], parts: Assembled | null): Known[] {
   const ofRig = reasons
-    .filter((r) => !parts || !toldByParts.includes(r.kind))
+    .filter((r) => !parts || !(toldByParts.includes(r.code) || parts.findings.some((f) => f.code === r.code)))
     .map((r) => ({ message: r.message, weight: weights[r.severity], ofParts: false }));
-  const ofParts = parts?.findings.map((f) => ({ message: f.reason, weight: weights[f.severity], ofParts: true })) ?? [];
+  const ofParts = parts?.findings.map((f) => ({ message: f.message, weight: weights[f.severity], ofParts: true })) ?? [];
   return [...ofRig, ...ofParts].sort((a, b) => a.weight - b.weight);
 }
 

@@ -1,6 +1,6 @@
 import { Box, MenuItem } from '@mui/material';
 import { memo, useCallback, useMemo } from 'react';
-import { core, type FieldError, type RigInput } from '../../core/core';
+import { core, type Diagnostic, type RigInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
@@ -12,7 +12,7 @@ const own = 'own';
 interface RigInputsProps {
   index: number;
   rig: RigInput;
-  problems: FieldError[];
+  problems: Diagnostic[];
   /** Only what a hand moves most. */
   brief: boolean;
   /** The scene's distance, where some rig does not stand at it; null where all do. */
@@ -22,7 +22,7 @@ interface RigInputsProps {
 
 /** Everything of a rig that can be typed. */
 export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, sceneMm, feet }: RigInputsProps) {
-  const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
+  const problem = (field: string) => problems.find((p) => p.about === `rigs[${index}].${field}`)?.message;
   const { formats } = core();
   const format = formats.find((f) => f.widthMm === rig.sensorWidthMm && f.heightMm === rig.sensorHeightMm)?.name ?? own;
   const set = useMemo(
@@ -32,8 +32,8 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, 
       noPixels: () => changeRig(index, { recordedWidthPx: null, recordedHeightPx: null }),
       focalLength: (focalLengthMm: number) => changeRig(index, { focalLengthMm }),
       aperture: (fNumber: number) => changeRig(index, { fNumber }),
-      reducer: (_: number, __: number | null, optics: number[]) => changeRig(index, { optics: optics.filter((k) => k !== 1) }),
-      noReducer: () => changeRig(index, { optics: [] }),
+      reducer: (_: number, __: number | null, optics: number[]) => changeRig(index, { optics: optics.filter((k) => k !== 1), opticsPlaces: [] }),
+      noReducer: () => changeRig(index, { optics: [], opticsPlaces: [] }),
       squeeze: (squeeze: number) => changeRig(index, { squeeze }),
       punchIn: (punchIn: number) => changeRig(index, { punchIn }),
     }),

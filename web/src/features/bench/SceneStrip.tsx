@@ -2,7 +2,7 @@ import { Box, Button } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import { useSettings } from '../../app/settings';
-import type { FieldError, SceneInput } from '../../core/core';
+import type { Diagnostic, SceneInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField, plain, shape, withUnit } from '../../ui/format';
 import { Panel } from '../../ui/Panel';
@@ -33,7 +33,7 @@ const Strip = styled(Panel)(({ theme }) => ({
 
 interface SceneStripProps {
   scene: SceneInput;
-  problems: FieldError[];
+  problems: Diagnostic[];
   /** What to say at the subject's distance when a rig cannot focus there. */
   outOfFocus?: string | undefined;
   feet: boolean;
@@ -41,7 +41,7 @@ interface SceneStripProps {
 
 /** What is the same for all rigs: where things stand and what is delivered. */
 export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus, feet }: SceneStripProps) {
-  const problem = (field: string) => problems.find((p) => p.field === `scene.${field}`)?.message;
+  const problem = (field: string) => problems.find((p) => p.about === `scene.${field}`)?.message;
   const holding = useSettings((s) => holds(s.hold));
   const background = scene.backgroundDistanceMm ?? null;
   const lensHeight = scene.lensHeightMm ?? 1600;

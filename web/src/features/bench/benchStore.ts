@@ -5,7 +5,7 @@ import {
   isFocused,
   type Chain,
   type Conventions,
-  type FieldError,
+  type Diagnostic,
   type LensInput,
   type RigInput,
   type RigReport,
@@ -31,7 +31,7 @@ interface BenchState extends Saved<ComparisonDocument> {
   reports: RigReport[];
   /** For each rig the last report with a plane of focus; stays, dimmed, while there is none. */
   lastFocused: (RigReport | null)[];
-  problems: FieldError[];
+  problems: Diagnostic[];
   /** The setup that the last answer is of; the one on the page, unless a field of that is at fault. */
   answered: Setup;
   words: Words;
@@ -46,7 +46,7 @@ interface BenchState extends Saved<ComparisonDocument> {
 const historyLimit = 200;
 const mergeWithinMs = 900;
 /** One empty list, so that nothing is drawn anew because of it. */
-const noProblems: FieldError[] = [];
+const noProblems: Diagnostic[] = [];
 const noWords: Words = { conventions: [], reasons: [], problems: noProblems };
 /** While a hand drags, numbers in sentences follow this much later than the figures. */
 const wordsAfterMs = 90;
@@ -387,14 +387,14 @@ export function makeRow(index: number, { focalLengths, bodies, atOneFraming, rep
       : [];
   const found = answer.map((of) => (Array.isArray(of) ? of[0] : undefined));
   const stood = row.map((rig, i) =>
-    found[i]?.subjectDistanceMm == null ? rig : { ...rig, subjectDistanceMm: found[i].subjectDistanceMm },
+    found[i]?.subjectDistanceMm == null ? rig : { ...rig, subjectDistanceMm: found[i].subjectDistanceMm, rackedFarther: found[i].rackedFarther },
   );
   rearrange('row', (rigs) => (replaceAll ? stood : rigs.toSpliced(index, 1, ...stood)));
   const { rigs } = useBench.getState().document.setup;
   useBench.setState({
     holdNotes: rigs.map((rig) => {
       const solution = found[stood.indexOf(rig)];
-      return solution ? [{ outcome: solution.isMet ? 'followed' : 'stopped', message: solution.message, mend: solution.mend }] : [];
+      return solution ? [{ outcome: solution.isMet ? 'followed' : 'stopped', message: solution.message, fix: solution.fix }] : [];
     }),
   });
 }

@@ -29,12 +29,13 @@ export function fromParts(rig: RigInput, scene: SceneInput): RigInput {
   if (!answer?.rig) {
     return rig;
   }
-  const { name, chain, subjectDistanceMm, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } = rig;
+  const { name, chain, subjectDistanceMm, rackedFarther, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } = rig;
   const next = {
     ...answer.rig,
     name,
     chain,
     subjectDistanceMm,
+    rackedFarther,
     sensitivityIso,
     squeezeTurnDeg,
     mountErrorMm,

@@ -1,18 +1,22 @@
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress, Table, TableBody, TableCell, TableRow, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
+import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import type { DayResponse, Fit, ShotInput } from '../../core/core';
 import { fixed, withUnit } from '../../ui/format';
 import { useAnswers } from './answers';
 import { askDay, stop, useGear, type Outcome } from './fitting';
 import { changeProduction, placesOf, shotsOf, useProduction } from './productionStore';
-import { chosenOf } from './rigs';
+import { besidesOf, chosenOf } from './rigs';
+import { counts, entriesOf } from './words';
 
 type Kit = DayResponse['kits'][number];
+type Count = NonNullable<ProductionDocument['counts']>[number];
 
 const mostShots = 64;
+const usual: Count[] = ['lenses', 'bodies', 'adapters', 'weight', 'changes', 'pixels'];
 
-/** The fewest lenses for all shots, and what the rig that is looked at does alone. */
+/** What to take for all shots, by what the person counts, and what the rig that is looked at does alone. */
 export function DayPanel({ onClose }: { onClose: () => void }) {
   const document = useProduction((s) => s.document);
   const feet = useSettings((s) => s.feet);
@@ -29,6 +33,7 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
         shots: shotsOf(document),
         delivery: document.delivery ?? {},
         bag: document.bag ?? null,
+        counts: document.counts ?? [],
         rig: picked ? chosenOf(picked) : null,
       };
       askDay(request, setOutcome, setProgress);
@@ -39,7 +44,7 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
 
   return (
     <Dialog open onClose={onClose} aria-labelledby="day-title" maxWidth="md" fullWidth>
-      <DialogTitle id="day-title">The fewest lenses for all {shots.length} shots</DialogTitle>
+      <DialogTitle id="day-title">The fewest things for all {shots.length} shots</DialogTitle>
       <DialogContent>
         {shots.length === 0 && <Typography>There is no shot yet.</Typography>}
         {shots.length > mostShots && (
@@ -52,10 +57,10 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
         )}
         {outcome?.kind === 'refused' && (
           <Typography role="alert" sx={{ color: 'error.main' }}>
-            {outcome.problems[0]!.message} {outcome.problems[0]!.mend}
+            {outcome.problems[0]!.message} {outcome.problems[0]!.fix}
           </Typography>
         )}
-        {outcome?.kind === 'answered' && <Day answer={outcome.answer} shots={shots} picked={picked} />}
+        {outcome?.kind === 'answered' && <Day answer={outcome.answer} shots={shots} picked={picked} order={document.counts ?? []} />}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
@@ -64,13 +69,37 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
   );
 }
 
-function Day({ answer, shots, picked }: { answer: DayResponse; shots: ShotInput[]; picked: Fit | null }) {
+/** What there should be least of: a press puts it first, and the others follow as they were. */
+function Counts({ order }: { order: Count[] }) {
+  const all = [...new Set([...order, ...usual])];
+  const words = Object.fromEntries(entriesOf(counts)) as Record<Count, string>;
+  return (
+    <Box role="group" aria-label="What counts" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5 }}>
+      <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>Least of, first to last:</Typography>
+      {all.map((count, i) => (
+        <Button
+          key={count}
+          size="small"
+          variant={i === 0 ? 'outlined' : 'text'}
+          aria-pressed={i === 0}
+          onClick={() => changeProduction({ counts: [count, ...all.filter((other) => other !== count)] })}
+        >
+          {i + 1} {words[count]}
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+function Day({ answer, shots, picked, order }: { answer: DayResponse; shots: ShotInput[]; picked: Fit | null; order: Count[] }) {
   const numbered = (ids: string[]) => ids.map((id) => shots.findIndex((s) => s.id === id) + 1).join(', ');
   const named = (ids: string[]) => ids.map((id) => `${shots.findIndex((s) => s.id === id) + 1}. ${shots.find((s) => s.id === id)?.name ?? ''}`).join('; ');
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
+      <Counts order={order} />
       <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>
-        The fewest lenses are looked for, and of as many the lightest together. Bodies are taken as they are; what joins them is told, not weighed.
+        Bodies, lenses and what joins them are counted and weighed; a camera that keeps its lens is a body. A change is a shot with another rig than the one before it.
+        {!answer.isProven && ' The search ended before it was proven that nothing is better than the first.'}
       </Typography>
       {answer.impossible.length > 0 && (
         <Typography sx={{ color: 'warning.main', fontSize: 14 }}>Nothing here does {named(answer.impossible)} as it stands; open the shot to see what would help.</Typography>
@@ -99,12 +128,15 @@ function Day({ answer, shots, picked }: { answer: DayResponse; shots: ShotInput[
   );
 }
 
-function titleOf(kit: Kit, index: number, { kits }: DayResponse): string {
-  const count = `${kit.lenses.length} ${kit.lenses.length === 1 ? 'lens' : 'lenses'}`;
-  if (index === 0) {
-    return `${count}: the fewest that do all that can be done`;
-  }
-  return kit.lenses.length < kits[0]!.lenses.length ? `${count}: one fewer, and what that costs` : `${count}: the next best that do the same`;
+const some = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
+
+function titleOf({ bodies, lenses, adapters, undone }: Kit, index: number, { impossible }: DayResponse): string {
+  const what = [
+    some(bodies.length, 'body', 'bodies'),
+    some(lenses.length, 'lens', 'lenses'),
+    ...(adapters.length > 0 ? [some(adapters.length, 'adapter', 'adapters')] : []),
+  ].join(', ');
+  return index === 0 ? `${what}: the best by what counts` : undone.length > impossible.length ? `${what}: one shot fewer, and what that saves` : `${what}: the next best`;
 }
 
 interface KitTableProps {
@@ -116,13 +148,10 @@ interface KitTableProps {
 }
 
 function KitTable({ kit, title, impossible, numbered, named }: KitTableProps) {
+  const [open, setOpen] = useState(false);
   const undone = kit.undone.filter((id) => !impossible.includes(id));
-  const joins = [...new Set(kit.lenses.flatMap((l) => l.rigs.flatMap((r) => r.linkNames)))];
-  const bodies = [...new Set(kit.lenses.flatMap((l) => l.rigs.map((r) => r.bodyName)))];
-  const take = () => {
-    const gear = kit.lenses.flatMap((l) => [l.lens, ...l.rigs.flatMap((r) => [r.body, ...r.links])]);
-    changeProduction({ bag: [...new Set(gear)] });
-  };
+  const items = [...kit.bodies, ...kit.lenses, ...kit.adapters];
+  const enlarged = kit.shots.filter((s) => !s.fills).map((s) => s.shot);
   return (
     <section aria-label={title}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: 1 }}>
@@ -130,28 +159,38 @@ function KitTable({ kit, title, impossible, numbered, named }: KitTableProps) {
           {title}
         </Typography>
         <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>
-          {kit.weightUnknown ? 'at least ' : ''}
-          {withUnit(fixed(kit.weightG / 1000, 2), 'kg')} of lenses
+          {withUnit(fixed(kit.weightG / 1000, 2), 'kg')}
+          {kit.weightsUnknown > 0 && ` and ${kit.weightsUnknown} of unknown weight`}, {some(kit.changes, 'change', 'changes')}
         </Typography>
-        <Button size="small" onClick={take} sx={{ ml: 'auto' }}>
-          Choose only from this bag
-        </Button>
+        <Box sx={{ ml: 'auto', display: 'flex', gap: 0.5 }}>
+          <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {open ? 'Things' : 'Shot by shot'}
+          </Button>
+          <Button size="small" onClick={() => changeProduction({ bag: items.map((i) => i.item) })}>
+            Choose only from this bag
+          </Button>
+        </Box>
       </Box>
       <Table size="small">
         <TableBody>
-          {kit.lenses.map((lens) => (
-            <TableRow key={lens.lens}>
-              <TableCell sx={{ width: '38%' }}>{lens.name}</TableCell>
-              <TableCell>shots {numbered(lens.shots)}</TableCell>
-              <TableCell>{lens.alone.length > 0 ? `alone for ${numbered(lens.alone)}` : ''}</TableCell>
-            </TableRow>
-          ))}
+          {open
+            ? kit.shots.map((s) => (
+                <TableRow key={s.shot}>
+                  <TableCell sx={{ width: '38%' }}>{named([s.shot])}</TableCell>
+                  <TableCell>{[s.rig.bodyName, s.rig.lensName].filter(Boolean).join(', ')}</TableCell>
+                  <TableCell>{besidesOf(s.rig)}</TableCell>
+                </TableRow>
+              ))
+            : items.map((thing) => (
+                <TableRow key={thing.item}>
+                  <TableCell sx={{ width: '38%' }}>{thing.name}</TableCell>
+                  <TableCell>shots {numbered(thing.shots)}</TableCell>
+                  <TableCell align="right">{thing.weightG === null ? 'weight not known' : withUnit(fixed(thing.weightG, 0), 'g')}</TableCell>
+                </TableRow>
+              ))}
         </TableBody>
       </Table>
-      <Typography sx={{ fontSize: 13, mt: 0.5 }}>
-        On {bodies.join(', ')}
-        {joins.length > 0 && ` with ${joins.join(', ')}`}.
-      </Typography>
+      {enlarged.length > 0 && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Too few pixels for delivery in {named(enlarged)}.</Typography>}
       {undone.length > 0 && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Cannot do {named(undone)}.</Typography>}
     </section>
   );

@@ -6,6 +6,7 @@ import { LabelledSelect } from '../../ui/LabelledSelect';
 import { useGear } from './fitting';
 import { changeProduction, placesOf, removePlace, shotsOf, useProduction } from './productionStore';
 import { Grid, problemOf, WordsField } from './ShotForm';
+import { entriesOf, rules } from './words';
 
 const chosenKinds: [string, string][] = [
   ['body', 'Bodies'],
@@ -65,6 +66,36 @@ export function ProductionPanel({ onClose }: { onClose: () => void }) {
             onValue={(shutterAngleDeg) => set({ shutterAngleDeg })}
           />
         </Grid>
+        <Box component="section" aria-label="What a proposal must keep">
+          <Typography sx={{ fontSize: 13.5 }}>What is proposed can be set on that camera, in that mode, with that lens. Turn one off to see what comes.</Typography>
+          <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '150px 1fr' }, gap: 1, mt: 1 }}>
+            <EntryField
+              label="Accepted up to"
+              help="The highest sensitivity that the crew accepts."
+              kind="sensitivity"
+              shown={`ISO ${plain(delivery.highestIso ?? 6400, 0)}`}
+              stepFrom={delivery.highestIso ?? 6400}
+              problem={problemOf(problems, 'delivery.highestIso')}
+              onValue={(highestIso) => set({ highestIso })}
+            />
+            <Box sx={{ display: 'grid' }}>
+              {entriesOf(rules).map(([rule, words]) => (
+                <FormControlLabel
+                  key={rule}
+                  label={words}
+                  control={
+                    <Checkbox
+                      size="small"
+                      checked={delivery.rules?.[rule] ?? true}
+                      onChange={(event) => set({ rules: { ...delivery.rules, [rule]: event.target.checked } })}
+                    />
+                  }
+                  sx={{ '& .MuiFormControlLabel-label': { fontSize: 14 } }}
+                />
+              ))}
+            </Box>
+          </Box>
+        </Box>
         <WordsField
           label="Units, with commas between them"
           value={(document.units ?? []).join(', ')}

@@ -3,15 +3,15 @@ import { styled } from '@mui/material/styles';
 import { memo, useDeferredValue, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useSettings } from '../../app/settings';
-import type { Fit, FitResponse, Miss, Remedy, ShotInput } from '../../core/core';
+import type { Diagnostic, Fit, FitResponse, Miss, Remedy, ShotInput } from '../../core/core';
 import { Figure } from '../../ui/Figure';
 import { aperture, distance, fixed, plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { benchKeeper } from '../bench/saving';
 import { lookAt, pick, stopAsking, useAnswers, type Known } from './answers';
 import { useGear } from './fitting';
-import { changeShot, placeOf, shotsOf, useProduction } from './productionStore';
-import { chosenOf, comparisonOf, isChosen } from './rigs';
+import { changePlace, changeShot, placeOf, shotsOf, useProduction } from './productionStore';
+import { besidesOf, chosenOf, comparisonOf, isChosen } from './rigs';
 import { entriesOf, wishes } from './words';
 
 const List = styled('ul')({ listStyle: 'none', margin: 0, padding: 0 });
@@ -68,8 +68,10 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
   const [ticked, setTicked] = useState<string[]>([]);
   const failing = useAnswers((s) => s.failing);
   const showsMisses = failing || answer.fitCount === 0;
-  const keyOf = ({ rig }: Fit) => `${rig.body} ${rig.lens}`;
-  const tickedFits = answer.fits.filter((fit) => ticked.includes(keyOf(fit)));
+  const keyOf = ({ rig }: Fit) => [rig.body, rig.lens, ...rig.front, rig.punchIn].join(' ') + (rig.front.length > 0 || rig.punchIn > 1 ? rig.links.join() : '');
+  // The rig that is chosen goes first where it is not among those that are told, such as one with a tube or punched in.
+  const told = answer.chosen && !answer.fits.some((fit) => keyOf(fit) === keyOf(answer.chosen!)) ? [answer.chosen, ...answer.fits] : answer.fits;
+  const tickedFits = told.filter((fit) => ticked.includes(keyOf(fit)));
   return (
     <>
       <Head shot={shot} known={known} />
@@ -87,8 +89,16 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
           <Misses shot={shot} answer={answer} />
         ) : (
           <>
+          {answer.chosenMiss && (
+            <Typography role="status" sx={{ px: 1.5, py: 1, fontSize: 13.5, color: 'warning.main', borderBottom: 1, borderColor: 'divider' }}>
+              The rig that is chosen does not give it: {answer.chosenMiss.message} {answer.chosenMiss.fix}{' '}
+              <Button size="small" onClick={() => changeShot(shot.id, { chosen: null })}>
+                Let go of it
+              </Button>
+            </Typography>
+          )}
           <List>
-            {answer.fits.map((fit) => (
+            {told.map((fit) => (
               <Proposal
                 key={keyOf(fit)}
                 shot={shot}
@@ -125,11 +135,11 @@ function Head({ shot, known }: { shot: ShotInput; known: Known }) {
         {answer.order} Sharp is 1/1500 of the diagonal; distances from the sensor mark.
       </Typography>
       {answer.contradictions.map((c) => (
-        <Typography key={c.kind} role="alert" sx={{ fontSize: 13.5, color: c.stops ? 'error.main' : 'warning.main' }}>
-          {c.message} {c.mend}
+        <Typography key={c.code} role="alert" sx={{ fontSize: 13.5, color: c.severity === 'stops' ? 'error.main' : 'warning.main' }}>
+          {c.message} {c.fix}
         </Typography>
       ))}
-      {[...answer.cautions, ...(shot.caution ? [shot.caution] : [])].map((caution) => (
+      {[...answer.cautions.map((c) => c.message), ...(shot.caution ? [shot.caution] : [])].map((caution) => (
         <Caution key={caution} text={caution} />
       ))}
       {progress < 1 && (
@@ -188,7 +198,7 @@ function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
       </label>
       <button type="button" aria-pressed={picked} onClick={() => pick(fit)}>
         <div className="rig">
-          {name} <span>{[rig.mode, ...rig.linkNames].join(' · ')}</span>
+          {name} <span>{besidesOf(rig)}</span>
         </div>
         <div className="set">
           <b>
@@ -221,8 +231,10 @@ function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
             {weight(rig.weightG)}
           </span>
           <span>{holdings[rig.holding]}</span>
+          {fit.irisIsFixed && <span>iris stays open</span>}
           {chosen && <b>chosen</b>}
         </div>
+        {!picked && fit.findings[0] && fit.tier > 0 && <div className="more warn">{fit.findings[0].message}</div>}
         {picked && <Details fit={fit} shot={shot} />}
       </button>
       {picked && (
@@ -264,11 +276,23 @@ function Details({ fit, shot }: { fit: Fit; shot: ShotInput }) {
       <span>{fit.unsteadiness === 0 ? 'does not move' : `unsteadiness ${fixed(fit.unsteadiness, 2)}`}</span>
       {(shot.movesMm ?? 0) > 0 && (fit.sharpToSpareMm ?? 0) >= 5 && <span>{far(fit.sharpToSpareMm!)} of sharpness to spare</span>}
       {fit.ways > 1 && <span>{fit.ways} ways and modes give it</span>}
-      {(fit.enlargement ?? 0) > 1.0005 && <span className="warn">enlarged {fixed(fit.enlargement!, 2)}× for delivery</span>}
+      {fit.wasteShare > 0.02 && <span>{fixed(100 * fit.wasteShare, 0)} % of the mode trimmed away</span>}
+      {fit.findings.map((found) => (
+        <Found key={`${found.code}${found.part}`} found={found} />
+      ))}
       {fit.cautions.map((caution) => (
-        <Caution key={caution} text={caution} />
+        <Caution key={caution.code} text={caution.message} />
       ))}
     </div>
+  );
+}
+
+/** Something that speaks against a rig, or is to be known of it. */
+function Found({ found }: { found: Diagnostic }) {
+  return (
+    <Typography component="span" sx={{ fontSize: 12.5, lineHeight: 1.3, flexBasis: '100%', color: found.severity === 'spoils' ? 'warning.main' : 'inherit' }}>
+      {found.message} {found.fix}
+    </Typography>
   );
 }
 
@@ -329,7 +353,7 @@ function Misses({ shot, answer }: { shot: ShotInput; answer: FitResponse }) {
       )}
       <List>
         {answer.misses.map((miss) => (
-          <MissItem key={`${miss.rig.body} ${miss.rig.lens} ${miss.kind}`} shot={shot} miss={miss} />
+          <MissItem key={`${miss.rig.body} ${miss.rig.lens} ${miss.why.code}`} shot={shot} miss={miss} />
         ))}
       </List>
       {answer.missCount > answer.misses.length && (
@@ -344,35 +368,34 @@ function MissItem({ shot, miss }: { shot: ShotInput; miss: Miss }) {
   return (
     <Item style={{ gridTemplateColumns: 'minmax(0, 1fr)', padding: '6px 10px' }}>
       <div className="rig">
-        {name} <span>{[miss.rig.mode, ...miss.rig.linkNames].join(' · ')}</span>
+        {name} <span>{besidesOf(miss.rig)}</span>
       </div>
-      <div className="set warn">{miss.why}</div>
+      <div className="set warn">{miss.why.message}</div>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, mt: 0.25 }}>
-        {miss.remedies.map((remedy) =>
-          changes(remedy) ? (
-            <Button key={remedy.kind} size="small" variant="outlined" onClick={() => apply(shot, remedy)}>
-              {remedy.say}
-            </Button>
-          ) : (
-            <Typography key={remedy.kind} component="span" sx={{ fontSize: 13, alignSelf: 'center', px: 0.5 }}>
-              {remedy.say}
-            </Typography>
-          ),
-        )}
+        {miss.remedies.map((remedy) => (
+          <Button key={remedy.kind} size="small" variant="outlined" onClick={() => apply(shot, remedy)}>
+            {remedy.say}
+          </Button>
+        ))}
       </Box>
     </Item>
   );
 }
 
-/** True for a remedy that is a change of the shot; another lens, a tube or a punch-in is for the hands. */
-const changes = ({ kind }: Remedy): boolean => kind !== 'punchIn' && kind !== 'closeUp' && kind !== 'tube' && kind !== 'otherLens';
-
-/** Makes the change that a remedy proposes. It is a change of this shot alone, and one step of undo. */
-function apply(shot: ShotInput, { kind, value, carriage }: Remedy): void {
+/**
+ * Makes the change that a remedy proposes: another rig becomes the one that is chosen for the shot, anything else changes the shot. It is a change of this
+ * shot alone, and one step of undo.
+ */
+function apply(shot: ShotInput, { kind, value, carriage, fit }: Remedy): void {
   const { document } = useProduction.getState();
   const now = shotsOf(document).find((s) => s.id === shot.id)!;
   const place = placeOf(document, now);
   const set = (part: Partial<ShotInput>) => changeShot(shot.id, part);
+  if (fit) {
+    set({ chosen: chosenOf(fit) });
+    pick(fit);
+    return;
+  }
   switch (kind) {
     case 'subjectBack':
     case 'subjectForward':
@@ -387,8 +410,14 @@ function apply(shot: ShotInput, { kind, value, carriage }: Remedy): void {
     case 'movesLess':
       set({ movesMm: value });
       break;
-    case 'slowerRate':
+    case 'offeredRate':
       set({ captureFps: value });
+      break;
+    case 'behindAsItComes':
+      set({ behind: 'asItComes' });
+      break;
+    case 'moreLight':
+      if (place) changePlace(place.id, { brightnessEv: value });
       break;
     case 'otherCarriage':
       set({ carriage: carriage ?? 'handHeld', rearMm: null });

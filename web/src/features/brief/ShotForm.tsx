@@ -2,7 +2,7 @@ import { Box, Button, Checkbox, FormControlLabel, IconButton, InputBase, MenuIte
 import { styled } from '@mui/material/styles';
 import { memo, useState, type ReactNode } from 'react';
 import { useShallow } from 'zustand/react/shallow';
-import type { FieldError, ShotInput, SubjectInput } from '../../core/core';
+import type { Diagnostic, ShotInput, SubjectInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distance, distanceField, oneLine, plain, shape, withUnit } from '../../ui/format';
 import { DeleteIcon, DuplicateIcon, NextIcon, PreviousIcon } from '../../ui/icons';
@@ -62,7 +62,7 @@ export function WordsField({ label, value, max, many = false, placeholder = '', 
 }
 
 /** The problem with a field, among those that the core found. */
-export const problemOf = (problems: FieldError[], field: string): string | undefined => problems.find((p) => p.field === field)?.message;
+export const problemOf = (problems: Diagnostic[], field: string): string | undefined => problems.find((p) => p.about === field)?.message;
 
 const newPlace = 'new';
 const idLength = 36;

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { create } from 'zustand';
 import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import type { ChosenRig, Delivery, Fit, FitRequest, FitResponse, PlaceInput, ShotInput } from '../../core/core';
+import type { Delivery, Fit, FitRequest, FitResponse, PlaceInput, ShotInput } from '../../core/core';
 import { askFit, openShelf, stop, useGear } from './fitting';
 import { placeOf, shotsOf, shownShot, useProduction } from './productionStore';
 import { pictured, type Pictured } from './rigs';
@@ -70,7 +70,7 @@ export function ask(): void {
       const { picked, shown } = useAnswers.getState();
       const fits = answer.fits;
       const stays = shown?.shot.id === shot.id && picked ? fits.find((f) => same(f, picked)) : undefined;
-      const chosen = shot.chosen ? fits.find((f) => f.rig.body === shot.chosen!.body && f.rig.lens === shot.chosen!.lens) : undefined;
+      const chosen = answer.chosen ?? undefined;
       useAnswers.setState({
         shown: { shot, place: request.place, delivery: request.delivery ?? delivered, answer, ms },
         progress: 1,
@@ -94,8 +94,6 @@ export function stopAsking(): void {
   useAnswers.setState({ progress: 1, stopped: true });
 }
 
-const gearOf = ({ body, lens, links }: ChosenRig) => [...new Set([body, lens, ...(links ?? [])])];
-
 /** Makes the pictures of the strip ready, one after another, while nobody waits for anything else. */
 function askThumbs(document: ProductionDocument): void {
   const { version, state } = useGear.getState();
@@ -108,7 +106,7 @@ function askThumbs(document: ProductionDocument): void {
     if (!request) {
       continue;
     }
-    const asked: FitRequest = { ...request, bag: shot.chosen ? gearOf(shot.chosen) : request.bag, most: 1, mostMisses: 0 };
+    const asked: FitRequest = { ...request, rig: shot.chosen ?? null, most: 1, mostMisses: 0 };
     const key = JSON.stringify([version, asked]);
     if (thumbs[shot.id]?.key === key) {
       continue;

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { api, failure, unreachable } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import { core, coreReady, type FieldError, type FitRequest, type FitResponse, type GearItem, type Stepwise } from '../../core/core';
+import { core, coreReady, type Diagnostic, type FitRequest, type FitResponse, type GearItem, type Stepwise } from '../../core/core';
 
 /** How long the core works before the page may draw, ms. */
 const sliceMs = 9;
@@ -87,7 +87,7 @@ async function open(): Promise<void> {
 }
 
 /** What came of a question. */
-export type Outcome<T> = { kind: 'answered'; answer: T; ms: number } | { kind: 'refused'; problems: FieldError[] };
+export type Outcome<T> = { kind: 'answered'; answer: T; ms: number } | { kind: 'refused'; problems: Diagnostic[] };
 
 interface Task {
   key: string;

@@ -1,13 +1,13 @@
 import { create } from 'zustand';
 import type { ProductionDocument } from '../../api/client';
-import type { FieldError, PlaceInput, ShotInput } from '../../core/core';
+import type { Diagnostic, PlaceInput, ShotInput } from '../../core/core';
 import { oneLine } from '../../ui/format';
 import type { Content as Kept, Saved } from '../../works/saving';
 
 type Content = Kept<ProductionDocument>;
 
 interface ProductionState extends Saved<ProductionDocument> {
-  problems: FieldError[];
+  problems: Diagnostic[];
   past: Content[];
   future: Content[];
   /** The shot that is looked at; the first when it is not among the shots. */
@@ -19,7 +19,7 @@ interface ProductionState extends Saved<ProductionDocument> {
 
 const historyLimit = 200;
 const mergeWithinMs = 900;
-const noProblems: FieldError[] = [];
+const noProblems: Diagnostic[] = [];
 let lastChange = { what: '', at: 0 };
 
 /** The production that is on the page, and its history. */

@@ -15,6 +15,7 @@ import {
   type ShotInput,
 } from '../../core/core';
 import { fromParts, mountsOf, nameOf } from '../bench/chains';
+import { fixed } from '../../ui/format';
 import { useGear } from './fitting';
 
 /** What stands for a shot's subject in a rendered frame. */
@@ -57,9 +58,9 @@ export function sceneOf(place: PlaceInput, shot: ShotInput, delivery: Delivery, 
 }
 
 /** The parts of a rig, from the body on; null when one of them is not on the shelf any more. */
-export function partsOf({ body, links, lens }: FitRig | ChosenRig): GearItem[] | null {
+export function partsOf({ body, links, lens, front }: FitRig | ChosenRig): GearItem[] | null {
   const { items } = useGear.getState();
-  const ids = body === lens ? [body] : [body, ...(links ?? []), lens];
+  const ids = body === lens ? [body, ...(front ?? [])] : [body, ...(links ?? []), lens, ...(front ?? [])];
   const parts = ids.map((id) => items.get(id));
   return parts.every((part) => part !== undefined) ? parts : null;
 }
@@ -81,6 +82,8 @@ export function rigOf(fit: Fit, scene: SceneInput, shot: ShotInput): RigInput | 
     sensorHeightMm: 24,
     focalLengthMm: fit.focalLengthMm,
     fNumber: fit.fNumber,
+    punchIn: fit.rig.punchIn,
+    rackedFarther: fit.rackedFarther,
     captureFps: shot.captureFps ?? null,
     chain: { parts, mounts, mode: fit.rig.mode },
   } as RigInput;
@@ -121,9 +124,19 @@ export const chosenOf = ({ rig }: Fit): ChosenRig => ({
   mode: rig.mode,
   lens: rig.lens,
   links: rig.links,
-  name: [rig.bodyName, ...rig.linkNames, rig.lensName].filter(Boolean).join(' + '),
+  front: rig.front,
+  punchIn: rig.punchIn,
+  name: [rig.bodyName, ...rig.linkNames, rig.lensName, ...rig.frontNames].filter(Boolean).join(' + '),
 });
 
 /** True when a shot has chosen this body with this lens, by this way. */
 export const isChosen = (shot: ShotInput, { rig }: Pick<Fit, 'rig'>): boolean =>
-  shot.chosen?.body === rig.body && shot.chosen.lens === rig.lens && (shot.chosen.links ?? []).join() === rig.links.join();
+  shot.chosen?.body === rig.body &&
+  shot.chosen.lens === rig.lens &&
+  (shot.chosen.links ?? []).join() === rig.links.join() &&
+  (shot.chosen.front ?? []).join() === rig.front.join() &&
+  (shot.chosen.punchIn ?? 1) === rig.punchIn;
+
+/** The parts of a rig besides body and lens, and how its mode is used, in a few words. */
+export const besidesOf = (rig: FitRig): string =>
+  [rig.punchIn > 1 ? `${rig.mode}, punched in ${fixed(rig.punchIn, 2)}×` : rig.mode, ...rig.linkNames, ...rig.frontNames].join(' · ');

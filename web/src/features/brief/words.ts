@@ -1,4 +1,5 @@
-import type { PlaceInput, ShotInput, SubjectInput } from '../../core/core';
+import type { ProductionDocument } from '../../api/client';
+import type { Delivery, PlaceInput, ShotInput, SubjectInput } from '../../core/core';
 
 type Words<T extends string> = Record<T, string>;
 
@@ -59,6 +60,25 @@ export const wishes: Words<NonNullable<ShotInput['wish']>> = {
   nearest: 'Nearest',
   leastChange: 'Least change from the shot before',
   owned: 'Ours first',
+};
+
+/** What there should be least of in a bag. */
+export const counts: Words<NonNullable<ProductionDocument['counts']>[number]> = {
+  lenses: 'lenses',
+  bodies: 'bodies',
+  adapters: 'adapters',
+  changes: 'changes',
+  weight: 'weight',
+  pixels: 'shots short of pixels',
+};
+
+/** What a proposal must keep. */
+export const rules: Words<keyof NonNullable<Delivery['rules']>> = {
+  rates: 'The mode offers the very frame rate',
+  iris: 'An iris that cannot be set stays wide open',
+  sensitivity: 'No more sensitivity than that',
+  pixels: 'Rigs with too few pixels go last',
+  findings: 'Rigs that cost or spoil something go after the others',
 };
 
 export const hazards: Words<Exclude<NonNullable<PlaceInput['hazards']>[number], 'none'>> = {

@@ -142,7 +142,7 @@ function Found({ result }: { result: ImportResult }) {
             <span style={{ overflowWrap: 'anywhere' }}>{row.name}</span> <small>{row.where}</small>
             {row.problems.map((p, at) => (
               <div key={at}>
-                {p.message} <small>{p.mend}</small>
+                {p.message} <small>{p.fix}</small>
               </div>
             ))}
             {row.changes.map((c) => (

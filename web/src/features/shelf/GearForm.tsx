@@ -1,5 +1,5 @@
 import { Box, Button, IconButton, Tooltip, Typography } from '@mui/material';
-import type { FieldError, GearField, GearItem } from '../../core/core';
+import type { Diagnostic, GearField, GearItem } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
 import { FormField } from './FormField';
 import { modesOf, type Mode } from './gear';
@@ -7,7 +7,7 @@ import { useKinds } from './shelfApi';
 
 interface GearFormProps {
   item: GearItem;
-  errors: FieldError[];
+  errors: Diagnostic[];
   feet: boolean;
   mounts: string[];
   onChange: (item: GearItem) => void;
@@ -21,7 +21,7 @@ const grid = { display: 'grid', gap: 1, gridTemplateColumns: 'repeat(2, minmax(0
 /** All that can be known of a thing. */
 export function GearForm({ item, errors, feet, mounts, onChange }: GearFormProps) {
   const kind = useKinds().find((k) => k.key === item.kind)!;
-  const problem = (field: GearField) => errors.find((e) => e.field === field.key)?.message;
+  const problem = (field: GearField) => errors.find((e) => e.about === field.key)?.message;
   return (
     <Box sx={grid}>
       {kind.fields.map((field) =>
@@ -52,7 +52,7 @@ export function GearForm({ item, errors, feet, mounts, onChange }: GearFormProps
 
 interface ModesFormProps {
   modes: Mode[];
-  errors: FieldError[];
+  errors: Diagnostic[];
   feet: boolean;
   onChange: (modes: Mode[]) => void;
 }
@@ -60,7 +60,7 @@ interface ModesFormProps {
 /** The recording modes of a camera, each with its own part of the sensor. */
 function ModesForm({ modes, errors, feet, onChange }: ModesFormProps) {
   const { fields } = useKinds().find((k) => k.key === 'mode')!;
-  const whole = errors.find((e) => e.field === 'modes')?.message;
+  const whole = errors.find((e) => e.about === 'modes')?.message;
   const fresh = (): Mode => ({ ...(modes.at(-1) ?? { areaWidthMm: 36, areaHeightMm: 20.25 }), name: `Mode ${modes.length + 1}` });
   return (
     <Box component="section" aria-label="Recording modes" sx={{ gridColumn: '1 / -1', display: 'grid', gap: 1 }}>
@@ -89,7 +89,7 @@ function ModesForm({ modes, errors, feet, onChange }: ModesFormProps) {
                 kind="mode"
                 field={field}
                 value={mode[field.key]}
-                problem={errors.find((e) => e.field === `modes[${i}].${field.key}`)?.message}
+                problem={errors.find((e) => e.about === `modes[${i}].${field.key}`)?.message}
                 feet={feet}
                 mounts={[]}
                 onChange={(value) => onChange(modes.map((m, at) => (at === i ? withValue(m, field.key, value) : m)))}

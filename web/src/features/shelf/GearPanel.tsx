@@ -1,7 +1,7 @@
 import { Alert, Box, Button, IconButton, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { core, type FieldError, type GearField, type GearItem } from '../../core/core';
+import { core, type Diagnostic, type GearField, type GearItem } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
 import { fullName } from './gear';
 import { GearForm } from './GearForm';
@@ -37,7 +37,7 @@ const plainItem = (item: GearItem) =>
 export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPanelProps) {
   const queries = useQueryClient();
   const [item, setItem] = useState(opened.item);
-  const [errors, setErrors] = useState<FieldError[]>([]);
+  const [errors, setErrors] = useState<Diagnostic[]>([]);
   const [theirs, setTheirs] = useState<ShelfEntry | null>(null);
   const [say, setSay] = useState('');
   const [busy, setBusy] = useState(false);
@@ -63,7 +63,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
     } else if (outcome.kind === 'conflict') {
       setTheirs(outcome.current);
     } else if (outcome.kind === 'fields') {
-      const elsewhere = outcome.errors.filter((e) => !kind.fields.some((f) => e.field === f.key || e.field.startsWith(`${f.key}[`)));
+      const elsewhere = outcome.errors.filter((e) => !kind.fields.some((f) => e.about === f.key || e.about.startsWith(`${f.key}[`)));
       setSay(elsewhere.length > 0 ? elsewhere.map((e) => e.message).join(' ') : 'Nothing was written: mend the fields that are marked.');
     } else {
       setSay(`${outcome.say} What you typed is still here.`);

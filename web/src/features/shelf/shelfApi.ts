@@ -128,7 +128,7 @@ export async function readGear(id: string): Promise<ShelfEntry | null | Failure>
 export type GearWrite =
   | { kind: 'stored'; entry: ShelfEntry }
   | { kind: 'conflict'; current: ShelfEntry }
-  | { kind: 'fields'; errors: Schemas['FieldError'][]; say: string }
+  | { kind: 'fields'; errors: Schemas['DiagnosticOutput'][]; say: string }
   | Failure;
 
 /** Writes a thing on top of the revision it was changed from; null adds a new one. */

@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useSettings } from '../../../app/settings';
-import type { Chain, FieldError, RigInput, SceneInput } from '../../../core/core';
+import type { Chain, Diagnostic, RigInput, SceneInput } from '../../../core/core';
 import { plain, withUnit } from '../../../ui/format';
 import { EntryField } from '../../../ui/EntryField';
 import { RigMark } from '../../../ui/RigMark';
@@ -19,7 +19,7 @@ interface ChainPanelProps {
   index: number;
   rig: RigInput;
   scene: SceneInput;
-  problems: FieldError[];
+  problems: Diagnostic[];
 }
 
 /** A rig of parts: what was found as they were put together, what it weighs, and what is set on it. */
@@ -42,7 +42,7 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
     );
   }
   const { totals, findings } = found;
-  const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
+  const problem = (field: string) => problems.find((p) => p.about === `rigs[${index}].${field}`)?.message;
   return (
     <SidePanel title="Parts, and what they make" mark={<RigMark index={index} size={24} />}>
       <Typography sx={{ fontSize: 14 }}>
@@ -59,7 +59,7 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
         {findings.map((f) => (
           <Box
             component="li"
-            key={`${f.kind}${f.part}${f.reason}`}
+            key={`${f.code}${f.part}${f.message}`}
             sx={{ py: 0.75, borderTop: 1, borderColor: 'divider', fontSize: 14, lineHeight: 1.35 }}
           >
             <Box
@@ -72,8 +72,8 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
               {weighs[f.severity]}
               {f.part >= 0 && ` · ${chain.parts[f.part]?.item.name ?? ''}`}
             </Box>
-            {f.reason}
-            {f.mend && <Box sx={{ color: 'text.secondary' }}>{f.mend}</Box>}
+            {f.message}
+            {f.fix && <Box sx={{ color: 'text.secondary' }}>{f.fix}</Box>}
           </Box>
         ))}
       </Box>

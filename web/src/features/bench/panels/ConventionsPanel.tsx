@@ -1,7 +1,7 @@
 import { Box, Button, FormControlLabel, MenuItem, Radio, RadioGroup, Typography } from '@mui/material';
 import { useId, useMemo } from 'react';
 import { useSettings } from '../../../app/settings';
-import { core, type Conventions, type FieldError, type Question, type Setup } from '../../../core/core';
+import { core, type Conventions, type Diagnostic, type Question, type Setup } from '../../../core/core';
 import { EntryField } from '../../../ui/EntryField';
 import { figureText } from '../../../ui/figureText';
 import { distanceField, plain, withUnit } from '../../../ui/format';
@@ -17,7 +17,7 @@ interface ConventionsPanelProps {
   /** The setup that the figures on the page are of. */
   setup: Setup;
   conventions: Conventions;
-  problems: FieldError[];
+  problems: Diagnostic[];
   feet: boolean;
 }
 
@@ -126,8 +126,8 @@ function wouldChange(changes: Question['options'][number]['changes'], feet: bool
 }
 
 /** Sizes that belong to a choice. */
-function Sizes({ conventions, problems, feet }: { conventions: Conventions; problems: FieldError[]; feet: boolean }) {
-  const problem = (field: string) => problems.find((p) => p.field === `conventions.${field}`)?.message;
+function Sizes({ conventions, problems, feet }: { conventions: Conventions; problems: Diagnostic[]; feet: boolean }) {
+  const problem = (field: string) => problems.find((p) => p.about === `conventions.${field}`)?.message;
   const set = (part: Conventions) => changeConventions({ ...conventions, ...part });
   const circle = conventions.circle ?? 'shareOfDiagonal';
   return (

@@ -52,9 +52,9 @@ export function FindPanel({ setup, feet }: { setup: Setup; feet: boolean }) {
   };
   const calm = useCalm(setup, calmMs);
   const answer = useMemo(() => core().solve({ setup: calm, ...asked }, feet), [calm, asked, feet]);
-  const refused = answer.length > 0 && 'field' in answer[0]! ? (answer as { field: string; message: string }[]) : [];
+  const refused = answer.length > 0 && 'about' in answer[0]! ? (answer as { about: string; message: string }[]) : [];
   const solutions = refused.length > 0 ? [] : (answer as Solution[][]);
-  const problem = (field: string) => refused.find((p) => p.field === field)?.message;
+  const problem = (field: string) => refused.find((p) => p.about === field)?.message;
   const sentence = goals.find(([goal]) => goal === asked.goal)![2];
 
   return (
@@ -168,11 +168,11 @@ function Bounds({ setup, feet }: { setup: Setup; feet: boolean }) {
 const isSettable = ({ subjectDistanceMm, focalLengthMm, fNumber }: Solution) =>
   subjectDistanceMm !== null || focalLengthMm !== null || fNumber !== null;
 
-const setting = (index: number, { subjectDistanceMm, focalLengthMm, fNumber }: Solution, focuses: boolean): Setting => ({
+const setting = (index: number, { subjectDistanceMm, focalLengthMm, fNumber, rackedFarther }: Solution, focuses: boolean): Setting => ({
   index,
   distanceMm: subjectDistanceMm,
   focuses,
-  rig: { ...(focalLengthMm !== null && { focalLengthMm }), ...(fNumber !== null && { fNumber }) },
+  rig: { ...(subjectDistanceMm !== null && !focuses && { rackedFarther }), ...(focalLengthMm !== null && { focalLengthMm }), ...(fNumber !== null && { fNumber }) },
 });
 
 interface AnswerProps {
@@ -203,7 +203,7 @@ function Answer({ rig, solution, focuses }: AnswerProps) {
           {!solution.isMet && ' · not quite'}
         </Box>
         <div>{solution.message}</div>
-        <Box sx={{ color: 'text.secondary', fontSize: 13 }}>{solution.mend}</Box>
+        <Box sx={{ color: 'text.secondary', fontSize: 13 }}>{solution.fix}</Box>
       </div>
       {isSettable(solution) && (
         <Button onClick={() => applySolutions([setting(rig, solution, focuses)])} aria-label={`Set it on rig ${rigLetter(rig)}`}>

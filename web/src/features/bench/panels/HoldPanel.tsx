@@ -112,7 +112,7 @@ export function HoldPanel() {
                     {of.map((note) => (
                       <Box key={note.message} sx={{ color: note.outcome === 'followed' ? undefined : 'warning.main' }}>
                         {note.message}
-                        {note.mend && <Box sx={{ color: 'text.secondary', fontSize: 13 }}>{note.mend}</Box>}
+                        {note.fix && <Box sx={{ color: 'text.secondary', fontSize: 13 }}>{note.fix}</Box>}
                       </Box>
                     ))}
                   </div>

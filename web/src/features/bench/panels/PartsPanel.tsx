@@ -165,7 +165,7 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
                 >
                   <span style={{ fontWeight: option.fits ? 600 : 400 }}>{fullName(item)}</span>
                   {option.fits && <small>{factsOf(item)}</small>}
-                  <small>{option.fits ? option.why : `Does not fit. ${option.why} ${option.mend}`}</small>
+                  <small>{option.fits ? option.why : `Does not fit. ${option.why} ${option.fix}`}</small>
                 </ButtonBase>
               </Box>
             )

@@ -1,6 +1,6 @@
 import { Box, Button, MenuItem, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
-import type { FieldError, RigReport, SceneInput } from '../../../core/core';
+import type { Diagnostic, RigReport, SceneInput } from '../../../core/core';
 import { EntryField } from '../../../ui/EntryField';
 import { plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
@@ -29,7 +29,7 @@ function takenBy(
 }
 
 /** A photograph of the place: brought by a person, with what took it, and every rig's cut drawn on it. */
-export function PhotoSection({ scene, problems }: { scene: SceneInput; problems: FieldError[] }) {
+export function PhotoSection({ scene, problems }: { scene: SceneInput; problems: Diagnostic[] }) {
   const yardstick = useBench((s) => s.document.setup.yardstick ?? 0);
   const rigs = useBench((s) => s.document.setup.rigs);
   const reports = useBench((s) => s.reports);
@@ -40,7 +40,7 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
   const [place, setPlace] = useState<Brought['place']>(null);
   const photo = scene.photo ?? null;
   const set = (part: Partial<Photo>) => photo && changeScene({ photo: { ...photo, ...part } });
-  const problem = (field: string) => problems.find((p) => p.field === `scene.photo.${field}`)?.message;
+  const problem = (field: string) => problems.find((p) => p.about === `scene.photo.${field}`)?.message;
 
   const bring = async (file: File | undefined) => {
     if (!file || busy) return;

@@ -1,7 +1,7 @@
 import { Box, FormControlLabel, MenuItem, Switch, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, type ReactNode } from 'react';
-import type { EntryKind, FieldError, LensInput, RigInput } from '../../../core/core';
+import type { EntryKind, Diagnostic, LensInput, RigInput } from '../../../core/core';
 import { EntryField } from '../../../ui/EntryField';
 import { distanceField, plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
@@ -25,7 +25,7 @@ export function Section({ title, children }: { title: string; children: ReactNod
 interface RigPanelProps {
   index: number;
   rig: RigInput;
-  problems: FieldError[];
+  problems: Diagnostic[];
   feet: boolean;
 }
 
@@ -34,8 +34,16 @@ type NumberOf<T> = { [K in keyof T]-?: NonNullable<T[K]> extends number ? K : ne
 /** What is known of a rig beyond the everyday: everything may stay empty. */
 export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: RigPanelProps) {
   const lens = rig.lens ?? {};
-  const problem = (field: string) => problems.find((p) => p.field === `rigs[${index}].${field}`)?.message;
+  const problem = (field: string) => problems.find((p) => p.about === `rigs[${index}].${field}`)?.message;
   const mm = (value: number) => withUnit(plain(value, 4), 'mm');
+  const glass = rig.opticsPlaces?.[0]?.placeMm ?? null;
+  const setGlass = (placeMm: number | null) =>
+    changeRig(index, {
+      opticsPlaces: (rig.optics ?? []).map((_, i) => ({
+        tubeBehindMm: rig.opticsPlaces?.[i]?.tubeBehindMm ?? 0,
+        placeMm: i === 0 ? placeMm : (rig.opticsPlaces?.[i]?.placeMm ?? null),
+      })),
+    });
 
   const ofLens = (
     label: string,
@@ -160,8 +168,20 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
             fNumber,
             'not known',
           )}
-          {ofRig('Extension tube', 'Tubes or bellows, in millimetres.', 'extension', 'extensionMm', 0, mm)}
+          <EntryField
+            label="Glass stands before focus"
+            help="From the glass of the reducer or extender nearest to the sensor to where the lens would focus without it: (the lens’s flange distance less that of the body and the adapter’s length) over (1 less its magnification)."
+            kind="partLength"
+            shown={glass == null ? '' : mm(glass)}
+            stepFrom={glass ?? 40}
+            placeholder="not known"
+            problem={problem('opticsPlaces[0].placeMm') ?? problem('opticsPlaces')}
+            onClear={() => setGlass(null)}
+            onValue={setGlass}
+          />
+          {ofRig('Extension tube', 'Tubes or bellows next to the lens, before any glass, in millimetres.', 'extension', 'extensionMm', 0, mm)}
           {ofRig('Close-up lens', 'In dioptres; two in a row add up.', 'closeUp', 'closeUpDioptres', 0, (v) => withUnit(plain(v), 'dpt'))}
+          {ofRig('Close-up lens before the lens', 'From the close-up lens back to the middle of the lens; empty for one place.', 'partLength', 'closeUpFromLensMm', 0, mm)}
           {ofLens('Opening in front', 'Clear diameter of the narrowest ring, hood or attachment.', 'frontOpening', 'frontOpeningMm', mm)}
           {ofLens(
             'Pupil to opening',
@@ -172,6 +192,12 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
           )}
         </Fields>
       </Section>
+      {((rig.extensionMm ?? 0) > 0 || rig.rackedFarther) && (
+        <FormControlLabel
+          control={<Switch checked={rig.rackedFarther ?? false} onChange={(_, rackedFarther) => changeRig(index, { rackedFarther })} />}
+          label="Racked out farther, where the ring focuses in two places"
+        />
+      )}
       <Section title="Squeeze">
         <Fields>
           <LabelledSelect

@@ -1,6 +1,6 @@
 import { MenuItem, Typography } from '@mui/material';
 import { memo } from 'react';
-import type { EntryKind, FieldError, SceneInput } from '../../../core/core';
+import type { EntryKind, Diagnostic, SceneInput } from '../../../core/core';
 import type { Place, Subject } from '../../../picture/view';
 import { EntryField } from '../../../ui/EntryField';
 import { distanceField, plain, withUnit } from '../../../ui/format';
@@ -12,7 +12,7 @@ import { SidePanel } from './SidePanel';
 
 interface ScenePanelProps {
   scene: SceneInput;
-  problems: FieldError[];
+  problems: Diagnostic[];
   feet: boolean;
 }
 
@@ -65,7 +65,7 @@ export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: Sc
       stepFrom={scene[name] ?? usual ?? undefined}
       feet={feet}
       placeholder={placeholder}
-      problem={problems.find((p) => p.field === `scene.${name}`)?.message}
+      problem={problems.find((p) => p.about === `scene.${name}`)?.message}
       onClear={usual === null ? () => changeScene({ [name]: null }) : undefined}
       onValue={(value) => changeScene({ [name]: value })}
     />
