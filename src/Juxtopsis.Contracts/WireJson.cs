@@ -37,9 +37,9 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>), typeof(CamelCaseEnum<Place>), typeof(CamelCaseEnum<Subject>),
         typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
         typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<DiagnosticCode>),
-        typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<Carriage>), typeof(CamelCaseEnum<BehindWish>), typeof(CamelCaseEnum<LooksAlong>),
-        typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<Wish>), typeof(CamelCaseEnum<RemedyKind>),
-        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<Holding>),
+        typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
+        typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
+        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<Ownership>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(EvaluateResponse))]

@@ -42,7 +42,7 @@ internal static class FitMapping
     {
         Typed = shot.FramedMm is { } size ? new FramedSize(size, shot.FramedAcross) : null,
         Headroom = shot.Headroom,
-        Carriage = shot.Carriage,
+        CameraSupport = shot.Carriage,
         Walks = shot.Walks,
         RearMm = shot.RearMm,
         MovesMm = shot.MovesMm,
@@ -66,7 +66,7 @@ internal static class FitMapping
         HighestIso = delivery.HighestIso,
     };
 
-    public static FitResponse ToWire(this FitResult result, FitRequest request, Wish wish, int looked, FitResult? chosen, LengthUnit unit)
+    public static FitResponse ToWire(this FitResult result, FitRequest request, RankingCriterion wish, int looked, FitResult? chosen, LengthUnit unit)
     {
         var (site, brief) = (request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery));
         var words = new FitWords(unit);
@@ -118,7 +118,7 @@ internal static class FitMapping
         };
     }
 
-    private static FitOutput ToWire(Fit fit, FitWords words, Wish wish, Site site, ShotBrief brief, IReadOnlyList<DiagnosticCode> own)
+    private static FitOutput ToWire(Fit fit, FitWords words, RankingCriterion wish, Site site, ShotBrief brief, IReadOnlyList<DiagnosticCode> own)
     {
         var focus = fit.Report.Focus ?? throw new InvalidOperationException("A proposal is told only when the evaluator confirms it.");
         var equivalent = fit.Report.Lens.EquivalentFocalLengthMm;
@@ -138,7 +138,7 @@ internal static class FitMapping
             Finite(fit.SharpToSpareMm),
             Finite(fit.RoomLeftMm),
             fit.Rig.FrontMm,
-            brief.RearMm ?? Carriages.RearMm(brief.Carriage, fit.Rig.BackMm),
+            brief.RearMm ?? CameraSupports.RearMm(brief.CameraSupport, fit.Rig.BackMm),
             fit.SensitivityIso,
             fit.Set.LowestIso,
             fit.FilterStops,
@@ -167,14 +167,14 @@ internal static class FitMapping
         [.. rig.Front.Select(f => f.Name)],
         rig.WeightG,
         rig.WeightUnknown,
-        rig.Holding);
+        rig.Ownership);
 
     private static RemedyOutput ToWire(Remedy remedy, FitWords words, Func<Fit, FitOutput> say) => new(
         remedy.Kind,
         words.Say(remedy),
         remedy.Value,
         remedy.With is { } fit ? say(fit) : null,
-        remedy.Kind == RemedyKind.OtherCarriage ? remedy.Carriage : null);
+        remedy.Kind == RemedyKind.OtherSupport ? remedy.CameraSupport : null);
 
     private static double? Finite(double value) => double.IsFinite(value) ? value : null;
 }

@@ -86,7 +86,7 @@ public sealed record FrameOutput(double WidthMm, double HeightMm, double BottomM
 public sealed record RigOutput(
     Guid Body, string Mode, Guid Lens, IReadOnlyList<Guid> Links, IReadOnlyList<Guid> Front, double PunchIn, string BodyName, string LensName, IReadOnlyList<string> LinkNames,
     IReadOnlyList<string> FrontNames,
-    double WeightG, bool WeightUnknown, Holding Holding);
+    double WeightG, bool WeightUnknown, Ownership Holding);
 
 /// <summary>A rig that gives the shot.</summary>
 /// <param name="Rig">Its parts.</param>
@@ -161,7 +161,7 @@ public sealed record MissOutput(RigOutput Rig, DiagnosticOutput Why, IReadOnlyLi
 /// <param name="Value">To what; see the core's Remedy.</param>
 /// <param name="Fit">The rig as it then gives the shot, where the change is of the rig; null where shot or place change.</param>
 /// <param name="Carriage">The way of carrying meant; null for none.</param>
-public sealed record RemedyOutput(RemedyKind Kind, string Say, double Value, FitOutput? Fit, Carriage? Carriage);
+public sealed record RemedyOutput(RemedyKind Kind, string Say, double Value, FitOutput? Fit, CameraSupport? Carriage);
 
 /// <summary>Asks which lenses do all shots of a day.</summary>
 public sealed record DayRequest

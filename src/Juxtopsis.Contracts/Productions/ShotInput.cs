@@ -81,7 +81,7 @@ public sealed record ShotInput
     public double Headroom { get; set; } = 0.08;
 
     /// <summary>How the camera is carried.</summary>
-    public Carriage Carriage { get; set; }
+    public CameraSupport Carriage { get; set; }
 
     /// <summary>True when it walks along with the subject.</summary>
     public bool Walks { get; set; }
@@ -93,7 +93,7 @@ public sealed record ShotInput
     public double MovesMm { get; set; }
 
     /// <summary>What should be made out behind.</summary>
-    public BehindWish Behind { get; set; }
+    public BackgroundRequirement Behind { get; set; }
 
     /// <summary>From the subject to what is behind it in this shot, mm; left out for where the place says.</summary>
     public double? BehindMm { get; set; }
@@ -111,7 +111,7 @@ public sealed record ShotInput
     public double? TakeSeconds { get; set; }
 
     /// <summary>What decides the order of what fits.</summary>
-    public Wish Wish { get; set; }
+    public RankingCriterion Wish { get; set; }
 
     /// <summary>The rig that was chosen; left out while none is.</summary>
     public ChosenInput? Chosen { get; set; }

@@ -25,7 +25,7 @@ internal static class HoldMapping
             EvaluateChecks.CheckIndex(checks, "leader", leader, count, "Leader");
         }
 
-        CheckAll(checks, "followers", request.Followers ?? [], count, "Follower");
+        CheckAll(checks, "followers", request.Followers ?? [], count, "ConstraintSolver");
         CheckAll(checks, "fixedFilters", request.FixedFilters, count, "Rig");
     }
 
@@ -37,16 +37,16 @@ internal static class HoldMapping
         var after = Standing(request.After, request.FixedFilters);
         if (request.Leader is not { } leader)
         {
-            return new([.. after.Select((rig, i) => ToWire(rig, Follower.Follow(conventions, before[i], rig, hold, unit)))]);
+            return new([.. after.Select((rig, i) => ToWire(rig, ConstraintSolver.Follow(conventions, before[i], rig, hold, unit)))]);
         }
 
         // What the leader itself could not hold, the others need not lose.
-        var led = Follower.Follow(conventions, before[leader], after[leader], hold, unit);
+        var led = ConstraintSolver.Follow(conventions, before[leader], after[leader], hold, unit);
         var targets = HeldValues.Of(conventions, led.IsHeld ? new(led.Scene, led.Rig, false) : before[leader]);
         return new([.. after.Select((rig, i) =>
             i == leader ? ToWire(rig, led)
             : request.Followers?.Contains(i) == false ? ToWire(rig, new(rig.Scene, rig.Rig, []))
-            : ToWire(rig, Follower.Bring(conventions, targets, rig, hold, unit)))]);
+            : ToWire(rig, ConstraintSolver.Bring(conventions, targets, rig, hold, unit)))]);
     }
 
     private static void CheckAll(FieldChecks checks, string field, IReadOnlyList<int> indexes, int count, string name)

@@ -29,7 +29,7 @@ public static class Cautions
             }
         }
 
-        var inHand = brief.Carriage is Carriage.HandHeld or Carriage.Gimbal;
+        var inHand = brief.CameraSupport is CameraSupport.HandHeld or CameraSupport.Gimbal;
         When(brief.IsOverhead, DiagnosticCode.OverheadRigging);
         When(site.Hazards.HasFlag(Hazards.Sun) && equivalentMm >= LongMm, DiagnosticCode.SunThroughLens);
         When(site.Hazards.HasFlag(Hazards.Heat), DiagnosticCode.HeatNearby);
@@ -39,8 +39,8 @@ public static class Cautions
         When(site.Hazards.HasFlag(Hazards.Animals), DiagnosticCode.AnimalsNearby);
         When(site.Hazards.HasFlag(Hazards.Machines), DiagnosticCode.MachinesNearby);
         When(site.Hazards.HasFlag(Hazards.Flight), DiagnosticCode.BatteryInFlight);
-        When(inHand && weightG >= HeavyInHandG || brief.Carriage == Carriage.Shoulder && weightG >= HeavyOnShoulderG, DiagnosticCode.HeavyToHold);
-        When(brief.Carriage == Carriage.SelfHeld && weightG >= HeavyAtArmsLengthG, DiagnosticCode.HeavyAtArmsLength);
+        When(inHand && weightG >= HeavyInHandG || brief.CameraSupport == CameraSupport.Shoulder && weightG >= HeavyOnShoulderG, DiagnosticCode.HeavyToHold);
+        When(brief.CameraSupport == CameraSupport.SelfHeld && weightG >= HeavyAtArmsLengthG, DiagnosticCode.HeavyAtArmsLength);
         When(brief.Walks, DiagnosticCode.WalkingWithScreen);
         return found;
     }

@@ -3,7 +3,7 @@ using Juxtopsis.Core.Solving;
 namespace Juxtopsis.Core.Briefs;
 
 /// <summary>What should be made out behind the subject.</summary>
-public enum BehindWish
+public enum BackgroundRequirement
 {
     /// <summary>As it comes.</summary>
     AsItComes,
@@ -33,7 +33,7 @@ public sealed record ShotBrief(ShotSubject Subject, ShotSize Size)
     public double Headroom { get; init; } = 0.08;
 
     /// <summary>How the camera is carried.</summary>
-    public Carriage Carriage { get; init; }
+    public CameraSupport CameraSupport { get; init; }
 
     /// <summary>From the sensor mark to the last thing behind it that must fit, mm; null for what the carriage usually needs.</summary>
     public double? RearMm { get; init; }
@@ -45,7 +45,7 @@ public sealed record ShotBrief(ShotSubject Subject, ShotSize Size)
     public bool Walks { get; init; }
 
     /// <summary>What should be made out behind.</summary>
-    public BehindWish Behind { get; init; }
+    public BackgroundRequirement Behind { get; init; }
 
     /// <summary>Captured frames a second; null for the timeline's.</summary>
     public double? CaptureFps { get; init; }
@@ -63,7 +63,7 @@ public sealed record ShotBrief(ShotSubject Subject, ShotSize Size)
     public double? DeliveryWidthPx { get; init; }
 
     /// <summary>True when the camera hangs above and looks down.</summary>
-    public bool IsOverhead => Carriage == Carriage.Overhead;
+    public bool IsOverhead => CameraSupport == CameraSupport.Overhead;
 
     /// <summary>Captured frames a second.</summary>
     public double Fps => CaptureFps ?? TimelineFps;

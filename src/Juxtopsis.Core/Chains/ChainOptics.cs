@@ -29,7 +29,7 @@ internal sealed class ChainOptics
         var height = Mode.Get(ModeFields.AreaHeight) ?? 24;
         (ModeWidthMm, ModeHeightMm) = (width, height);
         Used = Trimmed(width, height, setting.PunchIn);
-        (CircleMm, CircleAssumed) = CircleOf(Lens);
+        (ImageCircleMm, ImageCircleAssumed) = ImageCircleOf(Lens);
     }
 
     public Anatomy Anatomy { get; }
@@ -75,24 +75,24 @@ internal sealed class ChainOptics
     public UsedArea Used { get; }
 
     /// <summary>Image circle of the bare lens, mm; null when nothing is known of it.</summary>
-    public double? CircleMm { get; }
+    public double? ImageCircleMm { get; }
 
     /// <summary>True when the circle is the diagonal of the format that the lens was made for.</summary>
-    public bool CircleAssumed { get; }
+    public bool ImageCircleAssumed { get; }
 
     public double UsedDiagonalMm => Math.Sqrt(Used.WidthMm * Used.WidthMm + Used.HeightMm * Used.HeightMm);
 
     /// <summary>Image circle on the sensor, mm.</summary>
-    public double? CircleOnSensorMm
+    public double? ImageCircleOnSensorMm
     {
         get
         {
             // From the lens to the sensor: each link scales what comes to it, and lets out no more than its own circle.
-            var circle = CircleMm;
+            var circle = ImageCircleMm;
             foreach (var link in Enumerable.Reverse(Anatomy.Behind))
             {
                 circle *= link.Item.Get(AdapterFields.Magnification) ?? 1;
-                var most = link.Item.Get(AdapterFields.CircleOut);
+                var most = link.Item.Get(AdapterFields.ImageCircleOut);
                 circle = most is null ? circle : Math.Min(circle ?? double.PositiveInfinity, most.Value);
             }
 
@@ -144,9 +144,9 @@ internal sealed class ChainOptics
             : null;
 
     /// <summary>The image circle of a lens: as known, or the diagonal of the format made for.</summary>
-    public static (double? CircleMm, bool Assumed) CircleOf(GearItem lens)
+    public static (double? ImageCircleMm, bool Assumed) ImageCircleOf(GearItem lens)
     {
-        if (lens.Get(LensFields.Circle) is { } circle)
+        if (lens.Get(LensFields.ImageCircle) is { } circle)
         {
             return (circle, false);
         }

@@ -99,7 +99,7 @@ internal static class FrontChecks
     /// <returns>Millimetres; null when thread, circle or aperture are not known.</returns>
     public static double? PupilToThreadMm(ChainOptics optics)
     {
-        if (optics.Lens.Get(LensFields.FilterThread) is not { } thread || optics.CircleMm is not { } circle || optics.Lens.Get(LensFields.Widest) is not { } widest)
+        if (optics.Lens.Get(LensFields.FilterThread) is not { } thread || optics.ImageCircleMm is not { } circle || optics.Lens.Get(LensFields.Widest) is not { } widest)
         {
             return null;
         }

@@ -63,17 +63,17 @@ internal static class PictureChecks
             return;
         }
 
-        if (optics.CircleMm is null || optics.CircleAssumed)
+        if (optics.ImageCircleMm is null || optics.ImageCircleAssumed)
         {
             findings.Add(new(
                 DiagnosticCode.ImageCircleUnknown, Severity.Note, lens.Place, -1,
-                optics.CircleAssumed
-                    ? $"The image circle of {lens.Item.Name} is not known; the diagonal of {lens.Item.Get(LensFields.MadeFor)}, {Mm(optics.CircleMm!.Value)}, stands in."
+                optics.ImageCircleAssumed
+                    ? $"The image circle of {lens.Item.Name} is not known; the diagonal of {lens.Item.Get(LensFields.MadeFor)}, {Mm(optics.ImageCircleMm!.Value)}, stands in."
                     : $"Nothing is known of the image circle of {lens.Item.Name}; it is taken to cover.",
                 "Try it, and note the circle on the Shelf."));
         }
 
-        if (optics.CircleOnSensorMm is not { } circle || circle >= optics.UsedDiagonalMm)
+        if (optics.ImageCircleOnSensorMm is not { } circle || circle >= optics.UsedDiagonalMm)
         {
             return;
         }

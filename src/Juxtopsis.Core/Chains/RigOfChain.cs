@@ -61,7 +61,7 @@ internal static class RigOfChain
             LargestMagnification = focuses ? null : RatioAt(optics),
             PupilMagnification = lens.Get(LensFields.Pupils),
             FrontFromSensorMm = layout.FrontFromSensorMm is { } front && Quantity.FrontFromSensor.Accepts(front) ? front : null,
-            ImageCircleMm = lens.Kind == GearKind.FixedLensCamera ? null : optics.CircleOnSensorMm / optics.Magnification,
+            ImageCircleMm = lens.Kind == GearKind.FixedLensCamera ? null : optics.ImageCircleOnSensorMm / optics.Magnification,
             ShortestTakingMm = attachment is null ? null : AttachmentChecks.ShortestTakingMm(optics, attachment),
             FrontOpeningMm = tightest?.Clear,
             FrontOpeningFromPupilMm = tightest is { Away: > 0 } o ? Math.Max(o.Away, Quantity.FrontOpening.Min) : null,

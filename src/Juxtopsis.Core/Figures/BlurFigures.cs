@@ -80,7 +80,7 @@ internal static class BlurFigures
             FigureId.DiffractionFNumber, "Ny", "Diffraction from", FigureUnit.FNumber, FigureComparison.Stops,
             "The aperture on the lens beyond which diffraction overtakes the circle of confusion.",
             (in _) => "c/(2.44·λ·w·k)",
-            (in c) => Blur.DiffractionFNumber(c.Report.Sharpness.CircleOfConfusionMm, c.Report.Focus?.WorkingOverSet ?? 1) / c.Report.Crop.OpticsStep)
+            (in c) => Blur.DiffractionFNumber(c.Report.Sharpness.CircleOfConfusionMm, c.Report.Focus?.BellowsFactor ?? 1) / c.Report.Crop.OpticsStep)
         { Source = Hecht, Schools = Schools.Circle },
     ];
 }

@@ -53,7 +53,7 @@ internal static class Intermediates
         Of("P", "pupil magnification", FigureUnit.Ratio, (in c) => c.Rig.Lens.PupilMagnification is null ? "1" : c.Chain.IsTraced || c.Rig.Optics.IsNone ? "P₀" : "1/max(0.05, 1 + (1/P₀ − 1)/k)", (in c) => c.Chain.PupilMagnification),
         Lens("ζ", "pupil behind the close-up lens", (in c) => $"min({Gap(c)} − ff·(1 − 1/P), 0.5/φ)", (in c) => c.Report.Focus is { } focus ? c.Chain.PupilBehindFrontMm(Place(focus)) : null),
 
-        Of("w", "working over set f-number", FigureUnit.Ratio, (in c) => c.Report.Focus is null ? "1" : c.Rig.Optics.TubesBehindMm != 0 && c.Chain.IsTraced ? "kt/k·(1 + i/P)" : "1 + i/P", (in c) => c.Report.Focus?.WorkingOverSet ?? 1),
+        Of("w", "working over set f-number", FigureUnit.Ratio, (in c) => c.Report.Focus is null ? "1" : c.Rig.Optics.TubesBehindMm != 0 && c.Chain.IsTraced ? "kt/k·(1 + i/P)" : "1 + i/P", (in c) => c.Report.Focus?.BellowsFactor ?? 1),
         Lens("b", "background from the entrance pupil", (in _) => "a + B − D", (in c) => c.Report.Focus?.BackgroundFromPupilMm),
         Of("e", "circle at the subject over the pupil", FigureUnit.Ratio, (in _) => "cd/(p·m)", (in c) => c.Report.Focus?.Tolerance),
         Of("Fc", "frames a second that count", FigureUnit.PerSecond, (in c) => c.Rig.CaptureFps is null ? "Ft" : "Fq", (in c) => c.Report.Light.CaptureFps),

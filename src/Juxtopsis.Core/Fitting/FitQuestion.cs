@@ -64,11 +64,11 @@ internal sealed class FitQuestion
     public double FarthestMm(FitRig rig)
     {
         var room = RoomMm - RearMm(rig);
-        return Brief.Carriage == Carriage.SelfHeld ? Math.Min(room, Carriages.ArmsLength * Brief.Subject.HeightMm) : room;
+        return Brief.CameraSupport == CameraSupport.SelfHeld ? Math.Min(room, CameraSupports.ArmsLength * Brief.Subject.HeightMm) : room;
     }
 
     /// <summary>From the sensor mark to the last thing behind it that must fit, mm.</summary>
-    public double RearMm(FitRig rig) => Brief.RearMm ?? Carriages.RearMm(Brief.Carriage, rig.BackMm);
+    public double RearMm(FitRig rig) => Brief.RearMm ?? CameraSupports.RearMm(Brief.CameraSupport, rig.BackMm);
 
     /// <summary>The scene as the evaluator takes it, with a rig at a distance.</summary>
     public Scene SceneAt(FitRig rig, double distanceMm)
@@ -137,7 +137,7 @@ internal sealed class FitQuestion
     }
 
     /// <summary>Asks a rig in a mode: the setting that gives the shot and is best by a wish, or what is in the way.</summary>
-    public FitAnswer Ask(FitRig rig, FitMode mode, Wish wish)
+    public FitAnswer Ask(FitRig rig, FitMode mode, RankingCriterion wish)
     {
         var frame = FrameOf(rig, mode);
         var m = frame.Used.HeightMm / Frame.HeightMm;
@@ -153,7 +153,7 @@ internal sealed class FitQuestion
             return FitAnswer.No(new(DiagnosticCode.NoStandpoint, place.Near - place.Far, 8));
         }
 
-        if (rig.CircleMm is { } circle && circle < frame.DiagonalMm)
+        if (rig.ImageCircleMm is { } circle && circle < frame.DiagonalMm)
         {
             var dark = Coverage.DarkShare(frame.Used.WidthMm, frame.Used.HeightMm, circle);
             if (dark > DarkAllowed)
@@ -198,9 +198,9 @@ internal sealed class FitQuestion
         var widest = Math.Max(Math.Max(k * (LensOnSensor.WidestAt(end.Lens, focalLengthMm) ?? end.FNumber), end.OpticsFastestFNumber ?? 0), ReasonFinder.FastestPossible);
         var isFixed = Rules.Iris && rig.IrisIsFixed;
         var narrowest = isFixed ? widest : Math.Max(widest, k * (end.Lens.NarrowestFNumber ?? Quantity.FNumber.Max));
-        var sharp = one.PupilMm / SharpZone.WidestPupilMm(one, frame.CircleMm, Brief.MovesMm / 2);
-        var readable = Brief.Behind == BehindWish.Readable ? blurAtOne / ShotBrief.ReadableShare : 0;
-        var soft = Brief.Behind == BehindWish.Soft ? blurAtOne / ShotBrief.SoftShare : double.PositiveInfinity;
+        var sharp = one.PupilMm / SharpZone.WidestPupilMm(one, frame.CircleOfConfusionMm, Brief.MovesMm / 2);
+        var readable = Brief.Behind == BackgroundRequirement.Readable ? blurAtOne / ShotBrief.ReadableShare : 0;
+        var soft = Brief.Behind == BackgroundRequirement.Soft ? blurAtOne / ShotBrief.SoftShare : double.PositiveInfinity;
         var loss = (end.Lens.WidestTNumber / end.Lens.WidestFNumber ?? 1) * one.BellowsFactor;
         var isoAtOne = LightAtOne * (loss * loss);
         var bright = Rules.Sensitivity && isoAtOne is { } iso ? Math.Sqrt(Rules.HighestIso / iso) : double.PositiveInfinity;
@@ -212,7 +212,7 @@ internal sealed class FitQuestion
             : Shortfall.None;
         if (closes && miss.Code == DiagnosticCode.None)
         {
-            var diffraction = Blur.DiffractionFNumber(frame.CircleMm, one.BellowsFactor);
+            var diffraction = Blur.DiffractionFNumber(frame.CircleOfConfusionMm, one.BellowsFactor);
             var closed = Math.Min(Math.Min(diffraction, narrowest), Math.Min(soft, bright));
             if (closed > fNumber)
             {
@@ -226,7 +226,7 @@ internal sealed class FitQuestion
             AtOne = one,
             BlurAtOne = blurAtOne,
             MostFNumber = Math.Min(Math.Min(narrowest, soft), bright),
-            CircleMm = frame.CircleMm,
+            CircleOfConfusionMm = frame.CircleOfConfusionMm,
             RackedFarther = chain.Travel.NeedsRackingFarther(focused),
         };
     }
@@ -266,11 +266,11 @@ internal sealed class FitQuestion
 
 /// <summary>What a mode gives of a shot with a squeeze.</summary>
 /// <param name="Used">Used area.</param>
-/// <param name="CircleMm">The circle of confusion that decides depth, mm.</param>
+/// <param name="CircleOfConfusionMm">The circle of confusion that decides depth, mm.</param>
 /// <param name="Enlargement">How many times recorded pixels are enlarged for delivery; null when not known.</param>
 /// <param name="DiagonalMm">Diagonal of the used area on the sensor, mm.</param>
 /// <param name="WasteShare">Share of the mode that the trim throws away.</param>
-internal sealed record FitFrame(UsedArea Used, double CircleMm, double? Enlargement, double DiagonalMm, double WasteShare);
+internal sealed record FitFrame(UsedArea Used, double CircleOfConfusionMm, double? Enlargement, double DiagonalMm, double WasteShare);
 
 /// <summary>What speaks against a rig, whatever the wish.</summary>
 /// <param name="Spoils">Things that spoil its use, too few pixels among them.</param>
@@ -329,7 +329,7 @@ internal sealed record FitPoint(double DistanceMm, double FocalLengthMm, double 
     /// <summary>The narrowest that lens, light and the wish for softness allow.</summary>
     public double MostFNumber { get; init; }
 
-    public double CircleMm { get; init; }
+    public double CircleOfConfusionMm { get; init; }
 
     public bool RackedFarther { get; init; }
 
@@ -343,17 +343,17 @@ internal sealed record FitPoint(double DistanceMm, double FocalLengthMm, double 
     {
         get
         {
-            var zone = SharpZone.Of(AtOne with { PupilMm = AtOne.PupilMm / FNumber }, CircleMm);
+            var zone = SharpZone.Of(AtOne with { PupilMm = AtOne.PupilMm / FNumber }, CircleOfConfusionMm);
             return zone.InFrontMm + zone.BehindMm;
         }
     }
 
     /// <summary>The smaller, the better, of what depends on the setting.</summary>
-    public double Score(Wish wish) => wish switch
+    public double Score(RankingCriterion wish) => wish switch
     {
-        Wish.MostBlur => -BlurShare,
-        Wish.Deepest => -Math.Min(DepthMm, 1e12),
-        Wish.Farthest => -DistanceMm,
+        RankingCriterion.MostBlur => -BlurShare,
+        RankingCriterion.Deepest => -Math.Min(DepthMm, 1e12),
+        RankingCriterion.Farthest => -DistanceMm,
         _ => DistanceMm,
     };
 

@@ -123,7 +123,7 @@ public sealed record FitResult(
             Tier = found.Burden.Tier,
             RoomLeftMm = question.RoomMm - question.RearMm(rig) - point.DistanceMm,
             SharpToSpareMm = depth - question.Brief.MovesMm / 2,
-            Unsteadiness = report.Handling.Unsteadiness * Carriages.Unsteadiness(question.Brief.Carriage),
+            Unsteadiness = report.Handling.Unsteadiness * CameraSupports.Unsteadiness(question.Brief.CameraSupport),
         };
     }
 
@@ -137,8 +137,8 @@ public sealed record FitResult(
             && Math.Abs(focus.FieldHeightMm / question.Frame.HeightMm - 1) < Exact
             && fit.RoomLeftMm > -1e-3
             && fit.SharpToSpareMm >= -Exact * (1 + brief.MovesMm)
-            && (brief.Behind != BehindWish.Soft || focus.BackgroundDiscFractionOfHeight >= ShotBrief.SoftShare * (1 - Exact))
-            && (brief.Behind != BehindWish.Readable || focus.BackgroundDiscFractionOfHeight <= ShotBrief.ReadableShare * (1 + Exact))
+            && (brief.Behind != BackgroundRequirement.Soft || focus.BackgroundDiscFractionOfHeight >= ShotBrief.SoftShare * (1 - Exact))
+            && (brief.Behind != BackgroundRequirement.Readable || focus.BackgroundDiscFractionOfHeight <= ShotBrief.ReadableShare * (1 + Exact))
             && report.Sensor.DarkShare is not > Exact
             && (!question.Rules.Rates || fit.Mode.Offers(brief.Fps))
             && !(question.Rules.Sensitivity && fit.SensitivityIso > question.Rules.HighestIso * (1 + Exact));

@@ -22,10 +22,10 @@ public sealed class FitRig
         FrontMm = layout.Spans[^1].ToMm;
         WeightG = layout.WeightG;
         WeightUnknown = layout.WeightUnknown;
-        Holding = Parts.Max(p => p.Get(CommonFields.Held) ?? Gear.Holding.Own);
+        Ownership = Parts.Max(p => p.Get(CommonFields.Held) ?? Gear.Ownership.Own);
         Magnification = this.atShort.Optics.Magnification;
         Squeeze = this.atShort.Squeeze;
-        CircleMm = this.atShort.Lens.ImageCircleMm * Magnification;
+        ImageCircleMm = this.atShort.Lens.ImageCircleMm * Magnification;
         ShortMm = this.atShort.FocalLengthMm;
         LongMm = this.atLong.FocalLengthMm;
         ShortChain = LensInChain.Of(this.atShort, ShortMm);
@@ -75,7 +75,7 @@ public sealed class FitRig
     public bool WeightUnknown { get; }
 
     /// <summary>How the crew comes by the part that is hardest to come by.</summary>
-    public Holding Holding { get; }
+    public Ownership Ownership { get; }
 
     /// <summary>What was found when its parts were put together, whatever the mode.</summary>
     public IReadOnlyList<Diagnostic> Findings { get; }
@@ -102,7 +102,7 @@ public sealed class FitRig
     internal double Squeeze { get; }
 
     /// <summary>Image circle on the sensor, mm; null when not known.</summary>
-    internal double? CircleMm { get; }
+    internal double? ImageCircleMm { get; }
 
     /// <summary>Short end, mm as marked.</summary>
     internal double ShortMm { get; }

@@ -22,7 +22,7 @@ public sealed class FitSearch
 
     private readonly FittingShelf shelf;
     private readonly FitQuestion question;
-    private readonly Wish wish;
+    private readonly RankingCriterion wish;
     private readonly RigChoice? before;
     private readonly Dictionary<int, Found> fits = [];
     private readonly Dictionary<int, Missed> misses = [];
@@ -37,13 +37,13 @@ public sealed class FitSearch
     /// <param name="wish">What decides the order.</param>
     /// <param name="before">The rig of the shot before; null when there is none, and then the least change is the least weight.</param>
     /// <param name="rules">What a proposal must keep; all of it when left out.</param>
-    public FitSearch(FittingShelf shelf, Site site, ShotBrief brief, Conventions conventions, Wish wish, RigChoice? before = null, FitRules? rules = null)
+    public FitSearch(FittingShelf shelf, Site site, ShotBrief brief, Conventions conventions, RankingCriterion wish, RigChoice? before = null, FitRules? rules = null)
     {
         ArgumentNullException.ThrowIfNull(shelf);
         ArgumentNullException.ThrowIfNull(site);
         ArgumentNullException.ThrowIfNull(brief);
         this.shelf = shelf;
-        this.wish = wish == Wish.LeastChange && before is null ? Wish.LeastWeight : wish;
+        this.wish = wish == RankingCriterion.LeastChange && before is null ? RankingCriterion.LeastWeight : wish;
         this.before = before;
         question = new(site, brief, conventions with { DistanceFrom = DistanceMark.SensorMark }, rules ?? FitRules.All, shelf.Modes);
     }
@@ -58,7 +58,7 @@ public sealed class FitSearch
     public int Looked { get; private set; }
 
     /// <summary>What decides the order: least weight where the least change has nothing before it.</summary>
-    public Wish Wish => wish;
+    public RankingCriterion RankingCriterion => wish;
 
     internal FitQuestion Question => question;
 
@@ -137,9 +137,9 @@ public sealed class FitSearch
     /// <summary>The smaller, the better.</summary>
     private double Score(FitRig rig, FitMode mode, FitPoint point) => wish switch
     {
-        Wish.LeastChange => before!.ChangeTo(rig, mode),
-        Wish.Owned => (double)rig.Holding,
-        Wish.LeastWeight => Weight(rig),
+        RankingCriterion.LeastChange => before!.ChangeTo(rig, mode),
+        RankingCriterion.Owned => (double)rig.Ownership,
+        RankingCriterion.LeastWeight => Weight(rig),
         _ => point.Score(wish),
     };
 

@@ -16,18 +16,18 @@ public sealed class FitWords(LengthUnit unit)
     /// <param name="fit">The rig.</param>
     /// <param name="wish">What decides the order.</param>
     /// <returns>A few words.</returns>
-    public string Why(Fit fit, Wish wish)
+    public string Why(Fit fit, RankingCriterion wish)
     {
         ArgumentNullException.ThrowIfNull(fit);
         var focus = fit.Report.Focus;
         return wish switch
         {
-            Wish.MostBlur => $"A point behind becomes {Percent(focus?.BackgroundDiscFractionOfHeight ?? 0)} of the picture's height.",
-            Wish.Deepest => $"Sharp from {Far(focus?.DepthOfFieldNearMm ?? 0)} to {Far(focus?.DepthOfFieldFarMm ?? 0)}.",
-            Wish.LeastWeight => $"{(fit.Rig.WeightUnknown ? "At least " : "")}{Weight(fit.Rig.WeightG)} in all.",
-            Wish.Farthest or Wish.Nearest => $"{Far(fit.Scene.SubjectDistanceMm)} from the subject.",
-            Wish.LeastChange => "",
-            _ => fit.Rig.Holding switch { Gear.Holding.Own => "All of it is ours.", Gear.Holding.Borrow => "A part is borrowed.", _ => "A part is hired." },
+            RankingCriterion.MostBlur => $"A point behind becomes {Percent(focus?.BackgroundDiscFractionOfHeight ?? 0)} of the picture's height.",
+            RankingCriterion.Deepest => $"Sharp from {Far(focus?.DepthOfFieldNearMm ?? 0)} to {Far(focus?.DepthOfFieldFarMm ?? 0)}.",
+            RankingCriterion.LeastWeight => $"{(fit.Rig.WeightUnknown ? "At least " : "")}{Weight(fit.Rig.WeightG)} in all.",
+            RankingCriterion.Farthest or RankingCriterion.Nearest => $"{Far(fit.Scene.SubjectDistanceMm)} from the subject.",
+            RankingCriterion.LeastChange => "",
+            _ => fit.Rig.Ownership switch { Gear.Ownership.Own => "All of it is ours.", Gear.Ownership.Borrow => "A part is borrowed.", _ => "A part is hired." },
         };
     }
 
@@ -66,14 +66,14 @@ public sealed class FitWords(LengthUnit unit)
     /// <summary>What an order goes by.</summary>
     /// <param name="wish">The wish.</param>
     /// <returns>A sentence.</returns>
-    public static string Order(Wish wish) => "Those that nothing speaks against first, then those at a cost, then the spoilt. Within these: " + wish switch
+    public static string Order(RankingCriterion wish) => "Those that nothing speaks against first, then those at a cost, then the spoilt. Within these: " + wish switch
     {
-        Wish.MostBlur => "by the disc that a point behind becomes, as a share of the picture's height; each as open, and from where it blurs most, as the shot allows.",
-        Wish.Deepest => "by the depth of the sharp zone; each closed as far as diffraction does not soften it and the accepted sensitivity goes.",
-        Wish.LeastWeight => "by the weight of body, lens and adapters; unknown weights last.",
-        Wish.Farthest => "the camera farthest from the subject first.",
-        Wish.Nearest => "the camera nearest to the subject first.",
-        Wish.LeastChange => "by how many of body, lens and adapter differ from the shot before; another mode counts little.",
+        RankingCriterion.MostBlur => "by the disc that a point behind becomes, as a share of the picture's height; each as open, and from where it blurs most, as the shot allows.",
+        RankingCriterion.Deepest => "by the depth of the sharp zone; each closed as far as diffraction does not soften it and the accepted sensitivity goes.",
+        RankingCriterion.LeastWeight => "by the weight of body, lens and adapters; unknown weights last.",
+        RankingCriterion.Farthest => "the camera farthest from the subject first.",
+        RankingCriterion.Nearest => "the camera nearest to the subject first.",
+        RankingCriterion.LeastChange => "by how many of body, lens and adapter differ from the shot before; another mode counts little.",
         _ => "ours before borrowed before hired; the lighter first.",
     };
 
@@ -125,7 +125,7 @@ public sealed class FitWords(LengthUnit unit)
             RemedyKind.OfferedRate => $"{Number(remedy.Value)} fps",
             RemedyKind.BehindAsItComes => "Let what is behind be as it comes",
             RemedyKind.MoreLight => $"{Stops(remedy.Change)} more light",
-            _ => remedy.Carriage switch { Carriage.HandHeld => "By hand", Carriage.Shoulder => "On the shoulder", _ => "On a clamp" },
+            _ => remedy.CameraSupport switch { CameraSupport.HandHeld => "By hand", CameraSupport.Shoulder => "On the shoulder", _ => "On a clamp" },
         };
     }
 

@@ -39,7 +39,7 @@ internal sealed class Remedies
             DiagnosticCode.MustStandTooNear => [PunchedIn(rig, mode, Widening(rig, mode)), OtherLens(miss), Reframed(rig, mode, question.NearestMm(rig), atLong: true)],
             DiagnosticCode.TooClose => [CloseUp(rig, mode), Tube(rig, mode), OtherLens(miss), Reframed(rig, mode, 0, atLong: true)],
             DiagnosticCode.ImageCircleTooSmall => [PunchedIn(rig, mode, Uncovered(rig, mode)), OtherLens(miss)],
-            DiagnosticCode.NoStandpoint => [OtherCarriage(rig, mode), SubjectBack(rig, mode, miss.Shortfall.By), OtherAxis(rig, mode)],
+            DiagnosticCode.NoStandpoint => [OtherSupport(rig, mode), SubjectBack(rig, mode, miss.Shortfall.By), OtherAxis(rig, mode)],
             DiagnosticCode.RateNotOffered => [OfferedRate(rig)],
             DiagnosticCode.CannotStopDownEnough or DiagnosticCode.IrisStuck => [LessMove(miss), BehindAsItComes(rig, mode), OtherLens(miss)],
             DiagnosticCode.CannotOpenEnough => [Forward(miss), BehindAsItComes(rig, mode), OtherLens(miss)],
@@ -50,14 +50,14 @@ internal sealed class Remedies
         return [.. remedies.OfType<Remedy>()];
     }
 
-    private bool Gives(Remedy remedy, FitRig rig, FitMode mode) => question.After(remedy).Ask(rig, mode, search.Wish).Best is not null;
+    private bool Gives(Remedy remedy, FitRig rig, FitMode mode) => question.After(remedy).Ask(rig, mode, search.RankingCriterion).Best is not null;
 
     private Remedy? Tried(Remedy remedy, FitRig rig, FitMode mode) => Gives(remedy, rig, mode) ? remedy : null;
 
     /// <summary>A remedy that is another rig, when that gives the shot and the evaluator agrees.</summary>
     private Remedy? Instead(Remedy remedy, FitRig rig, FitMode mode)
     {
-        var answer = question.Ask(rig, mode, search.Wish);
+        var answer = question.Ask(rig, mode, search.RankingCriterion);
         if (answer.Best is null)
         {
             return null;
@@ -79,7 +79,7 @@ internal sealed class Remedies
         question.Site is { LengthMm: not null, WidthMm: not null } && !question.Brief.IsOverhead ? Tried(new(RemedyKind.OtherAxis, 0, 0), rig, mode) : null;
 
     private Remedy? BehindAsItComes(FitRig rig, FitMode mode) =>
-        question.Brief.Behind == BehindWish.AsItComes ? null : Tried(new(RemedyKind.BehindAsItComes, 0, 0), rig, mode);
+        question.Brief.Behind == BackgroundRequirement.AsItComes ? null : Tried(new(RemedyKind.BehindAsItComes, 0, 0), rig, mode);
 
     /// <summary>The lens on the same body that gives the shot and whose focal length is nearest.</summary>
     private Remedy? OtherLens(FitSearch.Missed miss)
@@ -121,7 +121,7 @@ internal sealed class Remedies
         return there > travel.FarthestMm() ? 1 : question.FrameOf(rig, mode).Used.HeightMm / travel.FocusAt(there).Magnification / question.Frame.HeightMm * Margin;
     }
 
-    private double Uncovered(FitRig rig, FitMode mode) => question.FrameOf(rig, mode).DiagonalMm / rig.CircleMm!.Value * Margin;
+    private double Uncovered(FitRig rig, FitMode mode) => question.FrameOf(rig, mode).DiagonalMm / rig.ImageCircleMm!.Value * Margin;
 
     /// <summary>Punch-in, as far as the mode's electronic zoom or the recorded pixels go for what is delivered.</summary>
     private Remedy? PunchedIn(FitRig rig, FitMode mode, double times)
@@ -140,11 +140,11 @@ internal sealed class Remedies
         .SelectMany(item => search.Shelf.WithTube(rig, item).Select(made => Instead(new(RemedyKind.Tube, item.Get(AdapterFields.Extension) ?? 0, 0) { ItemName = item.Name }, made, mode)))
         .FirstOrDefault(r => r is not null);
 
-    private Remedy? OtherCarriage(FitRig rig, FitMode mode)
+    private Remedy? OtherSupport(FitRig rig, FitMode mode)
     {
-        foreach (var carriage in new[] { Carriage.HandHeld, Carriage.Shoulder, Carriage.Clamp })
+        foreach (var carriage in new[] { CameraSupport.HandHeld, CameraSupport.Shoulder, CameraSupport.Clamp })
         {
-            if (carriage != question.Brief.Carriage && Tried(new(RemedyKind.OtherCarriage, 0, 0) { Carriage = carriage }, rig, mode) is { } remedy)
+            if (carriage != question.Brief.CameraSupport && Tried(new(RemedyKind.OtherSupport, 0, 0) { CameraSupport = carriage }, rig, mode) is { } remedy)
             {
                 return remedy;
             }
@@ -169,7 +169,7 @@ internal sealed class Remedies
         }
 
         // The zone in front at the narrowest that is left.
-        var zone = SharpZone.Of(point.AtOne with { PupilMm = point.AtOne.PupilMm / point.MostFNumber }, point.CircleMm);
+        var zone = SharpZone.Of(point.AtOne with { PupilMm = point.AtOne.PupilMm / point.MostFNumber }, point.CircleOfConfusionMm);
         var moves = 2 * zone.InFrontMm / Margin;
         return moves < question.Brief.MovesMm ? Tried(new(RemedyKind.MovesLess, moves, moves - question.Brief.MovesMm), miss.Rig, miss.Mode) : null;
     }

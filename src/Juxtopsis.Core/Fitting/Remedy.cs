@@ -36,7 +36,7 @@ public enum RemedyKind
     OfferedRate,
 
     /// <summary>Another way of carrying, with less behind the camera.</summary>
-    OtherCarriage,
+    OtherSupport,
 
     /// <summary>What is behind need not be soft, or readable.</summary>
     BehindAsItComes,
@@ -64,7 +64,7 @@ public sealed record Remedy(RemedyKind Kind, double Value, double Change)
     public string ItemName { get; init; } = "";
 
     /// <summary>The way of carrying meant.</summary>
-    public Carriage Carriage { get; init; }
+    public CameraSupport CameraSupport { get; init; }
 
     /// <summary>The place after this change.</summary>
     /// <param name="site">The place before.</param>
@@ -92,8 +92,8 @@ public sealed record Remedy(RemedyKind Kind, double Value, double Change)
             RemedyKind.OtherFraming => brief with { Typed = new(Value, IsAcross: false) },
             RemedyKind.MovesLess => brief with { MovesMm = Value },
             RemedyKind.OfferedRate => brief with { CaptureFps = Value },
-            RemedyKind.OtherCarriage => brief with { Carriage = Carriage, RearMm = null },
-            RemedyKind.BehindAsItComes => brief with { Behind = BehindWish.AsItComes },
+            RemedyKind.OtherSupport => brief with { CameraSupport = CameraSupport, RearMm = null },
+            RemedyKind.BehindAsItComes => brief with { Behind = BackgroundRequirement.AsItComes },
             _ => brief,
         };
     }

@@ -11,7 +11,7 @@ namespace Juxtopsis.Core.Fitting;
 /// mark, at such a peak, where a limit begins, or where what decides the aperture changes; the last two are found by halving and by golden
 /// section. With a tube or a close-up lens nothing of that is sure: then the range is walked in small steps first.
 /// </remarks>
-internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitFrame frame, double m, (double Near, double Far) place, Wish wish)
+internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitFrame frame, double m, (double Near, double Far) place, RankingCriterion wish)
 {
     private const double JustBelow = 1 - 1e-9;
     private const double Golden = 0.6180339887498949;
@@ -48,7 +48,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
     /// <summary>The last focal length before the long end, where this has data of its own.</summary>
     private double LastMm => rig.AtLong.Lens.LargestMagnification is null ? rig.LongMm : rig.LongMm * JustBelow;
 
-    private FitPoint At(double focalLengthMm) => question.At(rig, frame, m, place, focalLengthMm, wish == Wish.Deepest);
+    private FitPoint At(double focalLengthMm) => question.At(rig, frame, m, place, focalLengthMm, wish == RankingCriterion.Deepest);
 
     /// <summary>Focal lengths from which the framing is had within the place and the travel: D = f(1 + m₀)²/m₀ + X both ways.</summary>
     private (double Low, double High) Range()
@@ -76,7 +76,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
             marks.Add(high);
         }
 
-        if (wish == Wish.MostBlur || question.Brief.Behind != Briefs.BehindWish.AsItComes)
+        if (wish == RankingCriterion.MostBlur || question.Brief.Behind != Briefs.BackgroundRequirement.AsItComes)
         {
             for (var i = marks.Count - 1; i > 0; i--)
             {
@@ -137,7 +137,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
             best = points[i].Gives && (best < 0 || points[i].Score(wish) < points[best].Score(wish)) ? i : best;
         }
 
-        if (best >= 0 && wish is Wish.MostBlur or Wish.Deepest)
+        if (best >= 0 && wish is RankingCriterion.MostBlur or RankingCriterion.Deepest)
         {
             Refine(found, points, best, marks.Count > Steps);
         }
@@ -186,7 +186,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
         }
     }
 
-    private sealed class Found(Wish wish)
+    private sealed class Found(RankingCriterion wish)
     {
         private FitPoint? best;
         private FitPoint? nearest;

@@ -42,7 +42,7 @@ public static class GearKinds
         new(GearKind.Adapter, "adapter", "adapters", "Adapter", "Adapters",
         [
             .. CommonFields.First, AdapterFields.BodyMount, AdapterFields.LensMount, AdapterFields.Magnification, AdapterFields.FastestOut,
-            AdapterFields.Extension, AdapterFields.CircleOut, AdapterFields.CarriesFocus, AdapterFields.CarriesIris,
+            AdapterFields.Extension, AdapterFields.ImageCircleOut, AdapterFields.CarriesFocus, AdapterFields.CarriesIris,
             AdapterFields.CarriesStabilisation, AdapterFields.CarriesZoom, AdapterFields.OwnIris, AdapterFields.HasFoot,
             CommonFields.Length, CommonFields.Diameter, .. CommonFields.Last,
         ]),

@@ -139,7 +139,7 @@ public sealed class DaySearch
     private void Ask(int count)
     {
         var at = ways.Count;
-        search ??= new(shelf, shots[at].Site, shots[at].Brief, conventions, Wish.LeastWeight, rules: rules);
+        search ??= new(shelf, shots[at].Site, shots[at].Brief, conventions, RankingCriterion.LeastWeight, rules: rules);
         if (search.Step(count))
         {
             ways.Add([.. search.Ways.Where(w => !rules.Findings || w.Rig.Spoils == 0).Select(w => Option(w, at))]);

@@ -41,7 +41,7 @@ public readonly record struct FocusReport
     public double BackgroundFromPupilMm { get; init; }
 
     /// <summary>1 + (v/f − 1)/P: the f-number that the sensor works at over N.</summary>
-    public double WorkingOverSet { get; init; }
+    public double BellowsFactor { get; init; }
 
     /// <summary>What the picture takes in across at the subject, mm.</summary>
     public double FieldWidthMm { get; init; }
@@ -150,7 +150,7 @@ public readonly record struct FocusReport
             Ring = place.Ring,
             PupilMm = focus.PupilMm,
             SubjectFromPupilMm = focus.SubjectFromPupilMm,
-            WorkingOverSet = focus.BellowsFactor,
+            BellowsFactor = focus.BellowsFactor,
             FieldWidthMm = focus.FieldWidthMm,
             FieldHeightMm = focus.FieldHeightMm,
             AngleHorizontalDeg = ThinLens.AngleOfViewDeg(focus.FieldWidthMm, focus.SubjectFromPupilMm),

@@ -41,7 +41,7 @@ public static class RigEvaluator
             crop,
             lens,
             focus,
-            LightReport.Of(scene, rig, lens, focus?.WorkingOverSet ?? 1),
+            LightReport.Of(scene, rig, lens, focus?.BellowsFactor ?? 1),
             HandlingReport.Of(rig, lens, used, UsedArea.Trim(36, 24, 1, sensor.DeliveredAspect).HeightMm / used.HeightMm, mark))
         {
             Angle = AngleOfView.Of(used, lens.EffectiveFocalLengthMm),

@@ -4,11 +4,11 @@ namespace Juxtopsis.Core.Rigs;
 /// <param name="Name">The name that people use for it.</param>
 /// <param name="WidthMm">Width, mm.</param>
 /// <param name="HeightMm">Height, mm.</param>
-/// <param name="CircleMm">
+/// <param name="CircleOfConfusionMm">
 /// The customary circle of confusion, mm: about 1/1440 of the diagonal for stills formats, and the rounder sizes of cine tables
 /// for Super 35 and Super 16. Custom, not physics.
 /// </param>
-public sealed record SensorFormat(string Name, double WidthMm, double HeightMm, double CircleMm)
+public sealed record SensorFormat(string Name, double WidthMm, double HeightMm, double CircleOfConfusionMm)
 {
     /// <summary>The generic formats, largest first. Sizes are the usual ones; a body's own mode may differ by a few tenths.</summary>
     public static IReadOnlyList<SensorFormat> All { get; } =

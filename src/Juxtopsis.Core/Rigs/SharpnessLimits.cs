@@ -16,7 +16,7 @@ public readonly record struct SharpnessLimits(double CircleOfConfusionMm, bool C
         conventions.Circle switch
         {
             CircleSchool.FixedSize => conventions.CocFixedMm
-                ?? SensorFormat.Nearest(rig.SensorWidthMm / rig.PunchIn, rig.SensorHeightMm / rig.PunchIn).CircleMm,
+                ?? SensorFormat.Nearest(rig.SensorWidthMm / rig.PunchIn, rig.SensorHeightMm / rig.PunchIn).CircleOfConfusionMm,
             CircleSchool.DeliveredPixels => (scene.DeliveryWidthPx ?? DesqueezedAcross(rig, sensor)) is { } pixels
                 ? conventions.CocPx * used.PictureWidthMm / pixels
                 : null,

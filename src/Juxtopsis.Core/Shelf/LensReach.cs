@@ -38,7 +38,7 @@ public sealed record LensReach(double ShortMm, double LongMm, double? WidestShor
         }
 
         // Of a circle without a format, the 3:2 format that it just covers.
-        var circle = lens.Get(LensFields.Circle);
+        var circle = lens.Get(LensFields.ImageCircle);
         var format = ChainOptics.FormatOf(lens) ?? (circle is { } c ? SensorFormat.Nearest(c * ThreeOfDiagonal, c * TwoOfDiagonal) : null);
         return format is null ? null : Of(lens, format.WidthMm, format.HeightMm, 1, null, null);
     }

@@ -152,7 +152,7 @@ public sealed partial class QueryReader
         var diagonal = Math.Sqrt(format.WidthMm * format.WidthMm + format.HeightMm * format.HeightMm);
         return Is(m, $"covers {Lower(format.Name[..1]) + format.Name[1..]}", i => i.Kind switch
         {
-            GearKind.Lens => ChainOptics.CircleOf(i).CircleMm >= diagonal - 0.5,
+            GearKind.Lens => ChainOptics.ImageCircleOf(i).ImageCircleMm >= diagonal - 0.5,
             GearKind.Body or GearKind.FixedLensCamera => i.Get(BodyFields.SensorWidth) is { } w && i.Get(BodyFields.SensorHeight) is { } h
                 && SensorFormat.Nearest(w, h) == format,
             _ => false,

@@ -33,7 +33,7 @@ public sealed record ShelfQuery
     public GearKind? Kind { get; init; }
 
     /// <summary>One holding only; null for all. What says nothing is taken to be the crew's own.</summary>
-    public Holding? Holding { get; init; }
+    public Ownership? Ownership { get; init; }
 
     /// <summary>One mount only; empty for all.</summary>
     public string Mount { get; init; } = "";
@@ -135,9 +135,9 @@ public sealed class ShelfIndex
             }
 
             var item = row.Entry.Item;
-            var held = item.Get(CommonFields.Held) ?? Holding.Own;
+            var held = item.Get(CommonFields.Held) ?? Ownership.Own;
             var own = MountsOf(item);
-            var (kind, holding, mount) = (query.Kind is null || query.Kind == item.Kind, query.Holding is null || query.Holding == held, query.Mount.Length == 0 || own.Any(m => MountBook.Same(m, query.Mount)));
+            var (kind, holding, mount) = (query.Kind is null || query.Kind == item.Kind, query.Ownership is null || query.Ownership == held, query.Mount.Length == 0 || own.Any(m => MountBook.Same(m, query.Mount)));
             kinds.Add(holding && mount, GearKinds.Of(item.Kind).Key);
             holdings.Add(kind && mount, CommonFields.Held.KeyOf(held));
             foreach (var name in own)

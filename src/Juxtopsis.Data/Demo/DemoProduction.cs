@@ -84,14 +84,14 @@ public static class DemoProduction
 
     private static IEnumerable<ShotInput> ShedShots()
     {
-        yield return Make(1, 1, Shed, "The whole hull", Thing(SubjectKind.Thing, 6800, 2600), ShotSize.CloseUp) with { Along = LooksAlong.Width, BehindMm = 300, Wish = Wish.Deepest };
+        yield return Make(1, 1, Shed, "The whole hull", Thing(SubjectKind.Thing, 6800, 2600), ShotSize.CloseUp) with { Along = LooksAlong.Width, BehindMm = 300, Wish = RankingCriterion.Deepest };
         yield return Make(2, 1, Shed, "Two people on one plank", new() { Kind = SubjectKind.Group, HeightMm = 1780, SpacingMm = 900 }, ShotSize.ThreeQuarter) with { MovesMm = 400 };
         yield return Make(3, 1, Shed, "A rivet", Thing(SubjectKind.Thing, 12, 12, 1100), ShotSize.Medium) with { Note = "No larger than a fingernail.", BehindMm = 300 };
         yield return Make(4, 1, Loose, "The apprentice watches", new() { Kind = SubjectKind.Standing, HeightMm = 1640 }, ShotSize.CloseUp) with
         {
-            Carriage = Carriage.Shoulder,
+            Carriage = CameraSupport.Shoulder,
             MovesMm = 60,
-            Wish = Wish.Farthest,
+            Wish = RankingCriterion.Farthest,
         };
     }
 
@@ -100,7 +100,7 @@ public static class DemoProduction
         yield return Make(5, 2, Shed, "The shipwright speaks", new() { Kind = SubjectKind.Seated, HeightMm = 1780 }, ShotSize.MediumCloseUp) with { MovesMm = 60, TakeSeconds = 900 };
         yield return Make(6, 2, Shed, "By the door, soft behind", new() { Kind = SubjectKind.Standing, HeightMm = 1750 }, ShotSize.Medium) with
         {
-            Behind = BehindWish.Soft,
+            Behind = BackgroundRequirement.Soft,
             BehindMm = 350,
             Note = "As marked out, nothing is open enough: bring the subject off the boards.",
         };
@@ -108,7 +108,7 @@ public static class DemoProduction
         {
             Along = LooksAlong.Width,
             BehindMm = 1500,
-            Wish = Wish.LeastWeight,
+            Wish = RankingCriterion.LeastWeight,
             Note = "Across the loft there is no room for it: look along, or bring her back.",
         };
     }
@@ -118,15 +118,15 @@ public static class DemoProduction
         yield return Make(8, 3, Shed, "Hands and a plane", Thing(SubjectKind.Table, 700, 450, 850), ShotSize.CloseUp) with { MovesMm = 200 };
         yield return Make(9, 3, Loose, "Steam bending from above", Thing(SubjectKind.Table, 1600, 900, 850), ShotSize.CloseUp) with
         {
-            Carriage = Carriage.Overhead,
-            Wish = Wish.LeastWeight,
+            Carriage = CameraSupport.Overhead,
+            Wish = RankingCriterion.LeastWeight,
             Caution = "Rigged by the yard's own rigger before the box is lit.",
         };
         yield return Make(10, 3, Shed, "The plank gives, slowed", new() { Kind = SubjectKind.Standing, HeightMm = 1780 }, ShotSize.ThreeQuarter) with
         {
             CaptureFps = 100,
             MovesMm = 300,
-            Wish = Wish.LeastChange,
+            Wish = RankingCriterion.LeastChange,
         };
     }
 
@@ -134,23 +134,23 @@ public static class DemoProduction
     {
         yield return Make(11, 4, Loose, "Walking and talking", new() { Kind = SubjectKind.Standing, HeightMm = 1780 }, ShotSize.MediumCloseUp) with
         {
-            Carriage = Carriage.Gimbal,
+            Carriage = CameraSupport.Gimbal,
             Walks = true,
             MovesMm = 400,
-            Wish = Wish.LeastWeight,
+            Wish = RankingCriterion.LeastWeight,
         };
         yield return Make(12, 4, Loose, "To the camera, at arm's length", new() { Kind = SubjectKind.Standing, HeightMm = 1700 }, ShotSize.MediumCloseUp) with
         {
-            Carriage = Carriage.SelfHeld,
+            Carriage = CameraSupport.SelfHeld,
             Walks = true,
             MovesMm = 80,
-            Behind = BehindWish.Readable,
-            Wish = Wish.LeastWeight,
+            Behind = BackgroundRequirement.Readable,
+            Wish = RankingCriterion.LeastWeight,
         };
-        yield return Make(13, 5, River, "The launch", Thing(SubjectKind.Far, 22_000, 5000), ShotSize.CloseUp) with { DeliveryAspect = 2.39, Wish = Wish.Nearest };
-        yield return Make(14, 6, River, "The barge crosses", Thing(SubjectKind.Far, 24_000, 6000), ShotSize.MediumCloseUp) with { Wish = Wish.LeastWeight };
-        yield return Make(15, 6, River, "A heron", Thing(SubjectKind.Far, 500, 900), ShotSize.Medium) with { MovesMm = 500, Wish = Wish.LeastWeight, Note = "Stands at low water; leaves when anybody comes nearer." };
-        yield return Make(16, 7, River, "The tide gauge", Thing(SubjectKind.Thing, 250, 600, 500), ShotSize.MediumCloseUp) with { Carriage = Carriage.HandHeld, Wish = Wish.Owned };
+        yield return Make(13, 5, River, "The launch", Thing(SubjectKind.Far, 22_000, 5000), ShotSize.CloseUp) with { DeliveryAspect = 2.39, Wish = RankingCriterion.Nearest };
+        yield return Make(14, 6, River, "The barge crosses", Thing(SubjectKind.Far, 24_000, 6000), ShotSize.MediumCloseUp) with { Wish = RankingCriterion.LeastWeight };
+        yield return Make(15, 6, River, "A heron", Thing(SubjectKind.Far, 500, 900), ShotSize.Medium) with { MovesMm = 500, Wish = RankingCriterion.LeastWeight, Note = "Stands at low water; leaves when anybody comes nearer." };
+        yield return Make(16, 7, River, "The tide gauge", Thing(SubjectKind.Thing, 250, 600, 500), ShotSize.MediumCloseUp) with { Carriage = CameraSupport.HandHeld, Wish = RankingCriterion.Owned };
     }
 
     private static SubjectInput Thing(SubjectKind kind, double width, double height, double standsAt = 0) =>

@@ -54,7 +54,7 @@ internal static class ShelfEndpoints
     private sealed record ListQuery(
         [property: Description("What was typed to find things, such as: fast wide under 400 g.")] string? Q,
         [property: Description("One kind only, by its name in JSON.")] string? Kind,
-        [property: Description("own, borrow or hire.")] string? Holding,
+        [property: Description("own, borrow or hire.")] string? Ownership,
         [property: Description("One mount only.")] string? Mount,
         [property: Description("Retired things instead of the others.")] bool? Retired,
         [property: Description("The camera for which equivalents are told.")] Guid? Body,
@@ -86,9 +86,9 @@ internal static class ShelfEndpoints
         {
             error = Unknown("kind", query.Kind, string.Join(", ", GearKinds.OnShelf.Select(k => k.Key)));
         }
-        else if (!TryEnum<Holding>(query.Holding, out var holding))
+        else if (!TryEnum<Ownership>(query.Ownership, out var holding))
         {
-            error = Unknown("holding", query.Holding!, "own, borrow, hire");
+            error = Unknown("holding", query.Ownership!, "own, borrow, hire");
         }
         else if (!TryEnum<ShelfOrder>(query.Order, out var order))
         {
@@ -104,7 +104,7 @@ internal static class ShelfEndpoints
             {
                 Text = query.Q ?? "",
                 Kind = kind?.Kind,
-                Holding = holding,
+                Ownership = holding,
                 Mount = query.Mount ?? "",
                 Retired = query.Retired ?? false,
                 Body = query.Body,

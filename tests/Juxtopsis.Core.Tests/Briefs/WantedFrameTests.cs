@@ -77,7 +77,7 @@ public sealed class WantedFrameTests
         var table = new ShotBrief(new ShotSubject(SubjectKind.Table, 1000) { WidthMm = 800 }, ShotSize.CloseUp);
         Assert.Equal(573.6 / 0.95, WantedFrame.Of(table).HeightMm, 1e-9);
         Assert.Equal(800 / 0.95, WantedFrame.Of(table with { DeliveryAspect = 1.2 }).WidthMm, 1e-9);
-        Assert.Equal(1000 / 0.95, WantedFrame.Of(table with { Carriage = Carriage.Overhead }).HeightMm, 1e-9);
+        Assert.Equal(1000 / 0.95, WantedFrame.Of(table with { CameraSupport = CameraSupport.Overhead }).HeightMm, 1e-9);
     }
 
     [Theory]
@@ -90,12 +90,12 @@ public sealed class WantedFrameTests
     }
 
     [Theory]
-    [InlineData(Carriage.Tripod, 42, 900)]
-    [InlineData(Carriage.Tripod, 600, 1050)]
-    [InlineData(Carriage.HandHeld, 42, 392)]
-    [InlineData(Carriage.Gimbal, 42, 642)]
-    [InlineData(Carriage.Overhead, 42, 122)]
-    [InlineData(Carriage.SelfHeld, 42, 0)]
-    public void What_must_be_behind_the_camera_goes_by_how_it_is_carried(Carriage carriage, double back, double rear) =>
-        Assert.Equal(rear, Carriages.RearMm(carriage, back));
+    [InlineData(CameraSupport.Tripod, 42, 900)]
+    [InlineData(CameraSupport.Tripod, 600, 1050)]
+    [InlineData(CameraSupport.HandHeld, 42, 392)]
+    [InlineData(CameraSupport.Gimbal, 42, 642)]
+    [InlineData(CameraSupport.Overhead, 42, 122)]
+    [InlineData(CameraSupport.SelfHeld, 42, 0)]
+    public void What_must_be_behind_the_camera_goes_by_how_it_is_carried(CameraSupport carriage, double back, double rear) =>
+        Assert.Equal(rear, CameraSupports.RearMm(carriage, back));
 }

@@ -33,8 +33,8 @@ public sealed class AssemblyTests
         (DiagnosticCode.FlangeTooShort, Severity.Stops, "no room without glass", [Made.Body.With(BodyFields.Mounts, new[] { "Far" }), Made.Adapter.With(AdapterFields.BodyMount, "Far").With(AdapterFields.LensMount, "Near"), Made.Lens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body.With(BodyFields.Mounts, new[] { "Far" }), Made.Adapter.With(AdapterFields.BodyMount, "Far").With(AdapterFields.LensMount, "Near").With(AdapterFields.Magnification, 1.1), Made.Lens]),
         (DiagnosticCode.FlangeUnknown, Severity.Note, "flange distance of Odd", [Made.Body, Made.Adapter.With(AdapterFields.LensMount, "Odd"), Made.Lens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body, Made.Tube, Made.Lens]),
         (DiagnosticCode.TooMany, Severity.Stops, "more than is reckoned with", [Made.Body, Reducer, Reducer, Reducer, Reducer, Reducer, Made.FarLens], [Made.Body, Reducer, Made.FarLens], [Made.Body, Reducer, Reducer, Reducer, Reducer, Made.FarLens]),
-        (DiagnosticCode.ImageCircleTooSmall, Severity.Spoils, "of the picture dark", [Made.Body, Made.Lens.With(LensFields.Circle, 41.2)], [Made.Body, Made.Lens], [Made.Body, Made.Lens.With(LensFields.Circle, Math.Sqrt(36 * 36 + 20.25 * 20.25))]),
-        (DiagnosticCode.ImageCircleUnknown, Severity.Note, "stands in", [Made.Body, Made.Lens.With(LensFields.Circle, null).With(LensFields.MadeFor, "Full frame")], [Made.Body, Made.Lens], [Made.Camera]),
+        (DiagnosticCode.ImageCircleTooSmall, Severity.Spoils, "of the picture dark", [Made.Body, Made.Lens.With(LensFields.ImageCircle, 41.2)], [Made.Body, Made.Lens], [Made.Body, Made.Lens.With(LensFields.ImageCircle, Math.Sqrt(36 * 36 + 20.25 * 20.25))]),
+        (DiagnosticCode.ImageCircleUnknown, Severity.Note, "stands in", [Made.Body, Made.Lens.With(LensFields.ImageCircle, null).With(LensFields.MadeFor, "Full frame")], [Made.Body, Made.Lens], [Made.Camera]),
         (DiagnosticCode.FocusDriveLost, Severity.Costs, "pulled by hand", [Made.Body, Made.Adapter.With(AdapterFields.CarriesFocus, false), Made.FarLens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body, Made.Adapter.With(AdapterFields.CarriesFocus, false), Made.FarLens.With(LensFields.Focus, FocusDrive.Hand)]),
         (DiagnosticCode.FocusStuck, Severity.Stops, "nothing moves its focus", [Made.Body, Made.Adapter.With(AdapterFields.CarriesFocus, false), Wire], [Made.Body, Made.Adapter, Wire], [Made.Body.With(BodyFields.DrivesFocus, null), Made.Adapter, Wire]),
         (DiagnosticCode.IrisStuck, Severity.Spoils, "stays as it was left", [Made.Body, Made.Adapter.With(AdapterFields.CarriesIris, false), Made.FarLens], [Made.Body, Made.Adapter, Made.FarLens], [Made.Body, Made.Adapter.With(AdapterFields.CarriesIris, false).With(AdapterFields.OwnIris, true), Made.FarLens]),
@@ -138,7 +138,7 @@ public sealed class AssemblyTests
     [Fact]
     public void A_covered_mode_and_a_punch_in_are_named_as_the_cure()
     {
-        var finding = Assert.Single(Made.Assemble(new(), Made.Body, Made.Lens.With(LensFields.Circle, 28.5)).Findings);
+        var finding = Assert.Single(Made.Assemble(new(), Made.Body, Made.Lens.With(LensFields.ImageCircle, 28.5)).Findings);
         Assert.Contains("Use the mode Crop, punch in 1.45×, an extender of 1.45× or more", finding.Fix, StringComparison.Ordinal);
     }
 
@@ -156,7 +156,7 @@ public sealed class AssemblyTests
     [Fact]
     public void A_reducer_and_an_adapter_limit_what_reaches_the_sensor()
     {
-        var rig = Made.Assemble(Set, Made.Body, Reducer.With(AdapterFields.FastestOut, 1.5).With(AdapterFields.CircleOut, 30.0), Made.FarLens).Rig!.Value;
+        var rig = Made.Assemble(Set, Made.Body, Reducer.With(AdapterFields.FastestOut, 1.5).With(AdapterFields.ImageCircleOut, 30.0), Made.FarLens).Rig!.Value;
         Assert.Equal((0.71, 1.5), (rig.Optics.Magnification, rig.OpticsFastestFNumber!.Value));
         Assert.Equal(30 / 0.71, rig.Lens.ImageCircleMm!.Value, 12);
     }

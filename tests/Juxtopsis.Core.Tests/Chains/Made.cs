@@ -28,7 +28,7 @@ internal static class Made
 
     public static GearItem Lens { get; } = Of(
         GearKind.Lens, "Lens", (LensFields.Mount, "Near"), (LensFields.Short, 35.0), (LensFields.Widest, 2.0), (LensFields.Narrowest, 22.0),
-        (LensFields.Circle, 43.4), (LensFields.Nearest, 300.0), (LensFields.Ratio, 0.15), (LensFields.FilterThread, 67.0), (LensFields.Focus, FocusDrive.MotorAndRing),
+        (LensFields.ImageCircle, 43.4), (LensFields.Nearest, 300.0), (LensFields.Ratio, 0.15), (LensFields.FilterThread, 67.0), (LensFields.Focus, FocusDrive.MotorAndRing),
         (LensFields.Iris, IrisControl.ByBody), (CommonFields.Weight, 400.0), (CommonFields.Length, 80.0), (CommonFields.Diameter, 70.0), (CommonFields.Price, 500.0));
 
     public static GearItem FarLens { get; } = Lens.With(LensFields.Mount, "Far").With(CommonFields.Name, "Far lens");

@@ -29,7 +29,7 @@ public sealed class UnitsTests
     [
         "Aspect", "Squeeze", "PunchIn", "PunchInLeft", "Enlargement", "Magnification", "Divisor", "Share", "Step", "Chain", "Stretch", "Size",
         "OfHeight", "OfWidth", "FromTop", "Index", "Factor", "SlowMotion", "Flickers", "Unsteadiness", "Tolerance", "RackedOut",
-        "WorkingOverSet", "LightNeeded", "Diagonal", "Delivered", "Chosen", "Width", "Height", "Blades", "Ring", "ToSensor", "Spread", "RayMatrix.A", "RayMatrix.D", "Enlargement", "HighestIso",
+        "BellowsFactor", "LightNeeded", "Diagonal", "Delivered", "Chosen", "Width", "Height", "Blades", "Ring", "ToSensor", "Spread", "RayMatrix.A", "RayMatrix.D", "Enlargement", "HighestIso",
     ];
 
     [Fact]

@@ -26,7 +26,7 @@ public sealed class BruteForceTests
         var random = new Random(seed);
         var asked = new Asked(SiteOf(random), BriefOf(random), new FitRules { HighestIso = random.Next(2) == 0 ? 6400 : 400 });
         var shelf = FittingShelf.Of(GearOf(random));
-        var wish = (Wish)(seed % 5);
+        var wish = (RankingCriterion)(seed % 5);
         var result = new FitSearch(shelf, asked.Site, asked.Brief, Conventions.Default, wish, rules: asked.Rules).Finish(1000, 1000);
         Assert.Equal(result.FitCount, result.Fits.Count);
         Assert.All(result.Fits, fit => Assert.Null(Wrong(fit, asked)));
@@ -44,9 +44,9 @@ public sealed class BruteForceTests
                     Assert.True(fit is not null, $"missing: {rig.Body.Name} {mode.Item.Name} {rig.Lens.Name} at {d}");
 
                     // None of the same standing is better than the one that is proposed.
-                    if (fit.Tier == 0 && (wish != Wish.Deepest || !report.Reasons.HasFlag(Reasons.DiffractionSoftens)) && rig.Findings.All(f => f.Severity == Severity.Note && f.Code != DiagnosticCode.AdapterSignalsUnknown) && report.Sensor.Enlargement is not > 1.002 && mode.Shows(rig.Squeeze))
+                    if (fit.Tier == 0 && (wish != RankingCriterion.Deepest || !report.Reasons.HasFlag(Reasons.DiffractionSoftens)) && rig.Findings.All(f => f.Severity == Severity.Note && f.Code != DiagnosticCode.AdapterSignalsUnknown) && report.Sensor.Enlargement is not > 1.002 && mode.Shows(rig.Squeeze))
                     {
-                        Assert.True(Score(fit.Report, fit.Scene, fit.Rig, wish) <= Score(report, scene, rig, wish) * (wish is Wish.MostBlur or Wish.Deepest or Wish.Farthest ? 1 - 1e-4 : 1 + 1e-4), $"better: {rig.Body.Name} {mode.Item.Name} {rig.Lens.Name} at {d}");
+                        Assert.True(Score(fit.Report, fit.Scene, fit.Rig, wish) <= Score(report, scene, rig, wish) * (wish is RankingCriterion.MostBlur or RankingCriterion.Deepest or RankingCriterion.Farthest ? 1 - 1e-4 : 1 + 1e-4), $"better: {rig.Body.Name} {mode.Item.Name} {rig.Lens.Name} at {d}");
                     }
                 }
             }
@@ -77,8 +77,8 @@ public sealed class BruteForceTests
             : Math.Abs(focus.FieldHeightMm / WantedFrame.Of(brief).HeightMm - 1) > 1e-6 ? $"frames {focus.FieldHeightMm}"
             : d < near - 1e-6 || d > far + 1e-6 ? $"stands at {d}, outside {near} to {far}"
             : Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm) < brief.MovesMm / 2 * (1 - 1e-6) ? "moves out of focus"
-            : brief.Behind == BehindWish.Soft && focus.BackgroundDiscFractionOfHeight < ShotBrief.SoftShare * (1 - 1e-6) ? "not soft"
-            : brief.Behind == BehindWish.Readable && focus.BackgroundDiscFractionOfHeight > ShotBrief.ReadableShare * (1 + 1e-6) ? "not readable"
+            : brief.Behind == BackgroundRequirement.Soft && focus.BackgroundDiscFractionOfHeight < ShotBrief.SoftShare * (1 - 1e-6) ? "not soft"
+            : brief.Behind == BackgroundRequirement.Readable && focus.BackgroundDiscFractionOfHeight > ShotBrief.ReadableShare * (1 + 1e-6) ? "not readable"
             : report.Sensor.DarkShare > 1e-6 ? "dark corners"
             : report.Reasons.HasFlag(Reasons.ApertureTooWide) && report.Lens.UsedFNumber > fit.Set.FNumber * 1.001 || report.Reasons.HasFlag(Reasons.ApertureTooNarrow) ? "cannot be set so"
             : fit.Rig.IrisIsFixed && report.Lens.UsedFNumber > (report.Lens.WidestFNumber ?? 0) * 1.0001 ? "the iris stays open"
@@ -87,12 +87,12 @@ public sealed class BruteForceTests
             : null;
     }
 
-    private static double Score(in RigReport report, in Scene scene, FitRig rig, Wish wish) => wish switch
+    private static double Score(in RigReport report, in Scene scene, FitRig rig, RankingCriterion wish) => wish switch
     {
-        Wish.MostBlur => -report.Focus!.Value.BackgroundDiscFractionOfHeight,
-        Wish.Deepest => -Math.Min(1e12, report.Focus!.Value.DepthInFrontMm + report.Focus!.Value.DepthBehindMm),
-        Wish.LeastWeight => rig.WeightG,
-        Wish.Farthest => -scene.SubjectDistanceMm,
+        RankingCriterion.MostBlur => -report.Focus!.Value.BackgroundDiscFractionOfHeight,
+        RankingCriterion.Deepest => -Math.Min(1e12, report.Focus!.Value.DepthInFrontMm + report.Focus!.Value.DepthBehindMm),
+        RankingCriterion.LeastWeight => rig.WeightG,
+        RankingCriterion.Farthest => -scene.SubjectDistanceMm,
         _ => scene.SubjectDistanceMm,
     };
 
@@ -180,12 +180,12 @@ public sealed class BruteForceTests
         && !report.Reasons.HasFlag(Reasons.ApertureTooNarrow)
         && report.Light.SensitivityNeededIso is not { } iso | report.Light.SensitivityNeededIso < asked.Rules.HighestIso * 0.999
         && Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm) >= asked.Brief.MovesMm / 2 * 1.001
-        && (asked.Brief.Behind != BehindWish.Soft || focus.BackgroundDiscFractionOfHeight > ShotBrief.SoftShare * 1.001)
-        && (asked.Brief.Behind != BehindWish.Readable || focus.BackgroundDiscFractionOfHeight < ShotBrief.ReadableShare * 0.999);
+        && (asked.Brief.Behind != BackgroundRequirement.Soft || focus.BackgroundDiscFractionOfHeight > ShotBrief.SoftShare * 1.001)
+        && (asked.Brief.Behind != BackgroundRequirement.Readable || focus.BackgroundDiscFractionOfHeight < ShotBrief.ReadableShare * 0.999);
 
     private static (double Near, double Far) Bounds(FitRig rig, Site site, ShotBrief brief) => (
         rig.FrontMm + Math.Max(10, site.KeepOffMm),
-        (site.LengthMm ?? double.PositiveInfinity) - (site.BehindMm ?? 0) - Carriages.RearMm(brief.Carriage, rig.BackMm));
+        (site.LengthMm ?? double.PositiveInfinity) - (site.BehindMm ?? 0) - CameraSupports.RearMm(brief.CameraSupport, rig.BackMm));
 
     /// <summary>Asks anew with the remedy applied: another rig as the whole answer for that rig alone, another shot or place of the same search.</summary>
     private static bool Helps(Remedy remedy, Miss miss, FittingShelf shelf, Asked asked)
@@ -198,10 +198,10 @@ public sealed class BruteForceTests
                 PunchIn = with.Mode.PunchIn,
             };
             return Wrong(with, asked) is null
-                && new FitSearch(shelf.Alone(choice), asked.Site, asked.Brief, Conventions.Default, Wish.MostBlur, rules: asked.Rules).Finish().FitCount == 1;
+                && new FitSearch(shelf.Alone(choice), asked.Site, asked.Brief, Conventions.Default, RankingCriterion.MostBlur, rules: asked.Rules).Finish().FitCount == 1;
         }
 
-        var again = new FitSearch(shelf, remedy.Apply(asked.Site), remedy.Apply(asked.Brief), Conventions.Default, Wish.MostBlur, rules: asked.Rules).Finish(1000, 1000);
+        var again = new FitSearch(shelf, remedy.Apply(asked.Site), remedy.Apply(asked.Brief), Conventions.Default, RankingCriterion.MostBlur, rules: asked.Rules).Finish(1000, 1000);
         return again.Fits.Any(f => f.Rig.Group == miss.Rig.Group);
     }
 
@@ -219,9 +219,9 @@ public sealed class BruteForceTests
 
     private static ShotBrief BriefOf(Random random) => new(new ShotSubject(SubjectKind.Standing, 1750), (ShotSize)random.Next(0, 7))
     {
-        Carriage = (Carriage)random.Next(0, 4),
+        CameraSupport = (CameraSupport)random.Next(0, 4),
         MovesMm = random.Next(3) == 0 ? Between(random, 20, 600) : 0,
-        Behind = (BehindWish)random.Next(0, 3),
+        Behind = (BackgroundRequirement)random.Next(0, 3),
         DeliveryAspect = random.Next(2) == 0 ? 16.0 / 9 : random.Next(2) == 0 ? 2.39 : 9.0 / 16,
         DeliveryWidthPx = random.Next(2) == 0 ? null : 3840,
         CaptureFps = random.Next(3) == 0 ? 50 : null,
@@ -250,7 +250,7 @@ public sealed class BruteForceTests
         {
             var shortest = Between(random, 14, 120);
             var lens = Made.Lens.With(CommonFields.Name, $"L{i}").With(LensFields.Mount, random.Next(2) == 0 ? "Near" : "Far").With(LensFields.Short, shortest)
-                .With(LensFields.Widest, Between(random, 1.4, 4)).With(LensFields.Circle, Between(random, 28, 50)).With(LensFields.Nearest, Between(random, 8, 14) * shortest)
+                .With(LensFields.Widest, Between(random, 1.4, 4)).With(LensFields.ImageCircle, Between(random, 28, 50)).With(LensFields.Nearest, Between(random, 8, 14) * shortest)
                 .With(LensFields.Ratio, random.Next(2) == 0 ? null : 0.11).With(CommonFields.Weight, Between(random, 100, 1500)).With(LensFields.Iris, (IrisControl)random.Next(0, 3))
                 .With(LensFields.Squeeze, random.Next(4) == 0 ? 1.5 : null).WithId(Guid.NewGuid());
             if (random.Next(2) == 0)

@@ -21,7 +21,7 @@ public sealed class FitSearchTests
 
     private static FittingShelf ShelfOf(params GearItem[] items) => FittingShelf.Of([Made.Near, Made.Far, .. items]);
 
-    private static FitResult Ask(Site site, ShotBrief brief, FittingShelf shelf, Wish wish = Wish.MostBlur) =>
+    private static FitResult Ask(Site site, ShotBrief brief, FittingShelf shelf, RankingCriterion wish = RankingCriterion.MostBlur) =>
         new FitSearch(shelf, site, brief, Conventions.Default, wish).Finish();
 
     [Fact]
@@ -41,10 +41,10 @@ public sealed class FitSearchTests
     public void The_cropped_mode_needs_half_as_far_again()
     {
         // 24 × 13.5: m = 0.0135, D = 35·1.0135²/0.0135 = 2663.065 mm, which the shorter room does not have.
-        var far = Ask(Room with { LengthMm = 6000 }, Metre, ShelfOf(Body, Prime), Wish.Farthest).Fits[0];
+        var far = Ask(Room with { LengthMm = 6000 }, Metre, ShelfOf(Body, Prime), RankingCriterion.Farthest).Fits[0];
         Assert.Equal("Crop", far.Mode.Item.Name);
         Assert.Equal(2663.065, far.Scene.SubjectDistanceMm, 0.001);
-        Assert.Equal("Full", Ask(Room, Metre, ShelfOf(Body, Prime), Wish.Farthest).Fits[0].Mode.Item.Name);
+        Assert.Equal("Full", Ask(Room, Metre, ShelfOf(Body, Prime), RankingCriterion.Farthest).Fits[0].Mode.Item.Name);
     }
 
     [Fact]
@@ -82,10 +82,10 @@ public sealed class FitSearchTests
     {
         var zoom = Prime.With(LensFields.Short, 24.0).With(LensFields.Long, 70.0).With(LensFields.Widest, 2.8).WithId(Guid.NewGuid());
         var body = Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) });
-        var near = Assert.Single(Ask(Room with { LengthMm = null }, Metre, ShelfOf(body, zoom), Wish.Nearest).Fits);
+        var near = Assert.Single(Ask(Room with { LengthMm = null }, Metre, ShelfOf(body, zoom), RankingCriterion.Nearest).Fits);
         Assert.Equal(24 * 1.02025 * 1.02025 / 0.02025, near.Scene.SubjectDistanceMm, 1e-6);
         Assert.Equal(70 * 1.02025 * 1.02025 / 0.02025, near.ToMm, 1e-6);
-        var far = Assert.Single(Ask(Room, Metre, ShelfOf(body, zoom), Wish.Farthest).Fits);
+        var far = Assert.Single(Ask(Room, Metre, ShelfOf(body, zoom), RankingCriterion.Farthest).Fits);
 
         // The room ends at 2600 mm, where it is zoomed to D·m/(1 + m)².
         Assert.Equal(2600, far.Scene.SubjectDistanceMm, 1e-9);
@@ -100,7 +100,7 @@ public sealed class FitSearchTests
         var focus = fit.Report.Focus!.Value;
         Assert.Equal(200, Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm), 1e-6);
         Assert.Equal(0, fit.SharpToSpareMm, 1e-6);
-        var readable = Assert.Single(Ask(Room, Metre with { Behind = BehindWish.Readable }, ShelfOf(Body, Prime)).Fits);
+        var readable = Assert.Single(Ask(Room, Metre with { Behind = BackgroundRequirement.Readable }, ShelfOf(Body, Prime)).Fits);
         Assert.Equal(ShotBrief.ReadableShare, readable.Report.Focus!.Value.BackgroundDiscFractionOfHeight, 1e-9);
     }
 
@@ -108,7 +108,7 @@ public sealed class FitSearchTests
     public void Sharp_over_a_step_and_soft_behind_may_contradict_each_other()
     {
         var body = Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) });
-        var brief = Metre with { MovesMm = 1000, Behind = BehindWish.Soft };
+        var brief = Metre with { MovesMm = 1000, Behind = BackgroundRequirement.Soft };
         var (open, fast) = (new Site { BehindMm = 8000 }, Prime.With(LensFields.Widest, 1.2));
         var miss = Assert.Single(Ask(open, brief, ShelfOf(body, fast)).Misses);
         Assert.Equal(DiagnosticCode.SharpnessAgainstBlur, miss.Shortfall.Code);
@@ -136,9 +136,9 @@ public sealed class FitSearchTests
     [Fact]
     public void Dark_corners_and_slow_modes_are_no_fit()
     {
-        var small = Prime.With(LensFields.Circle, 30.0);
+        var small = Prime.With(LensFields.ImageCircle, 30.0);
         Assert.Equal("Crop", Assert.Single(Ask(Room with { LengthMm = null }, Metre, ShelfOf(Body, small)).Fits).Mode.Item.Name);
-        var tiny = Assert.Single(Ask(Room, Metre, ShelfOf(Body, Prime.With(LensFields.Circle, 20.0))).Misses);
+        var tiny = Assert.Single(Ask(Room, Metre, ShelfOf(Body, Prime.With(LensFields.ImageCircle, 20.0))).Misses);
         Assert.Equal(DiagnosticCode.ImageCircleTooSmall, tiny.Shortfall.Code);
         var rated = Body.With(BodyFields.Modes, Body.Get(BodyFields.Modes).Select(m => m.With(ModeFields.Fps, new[] { 25.0, 50.0 })).ToArray());
         var slow = Assert.Single(Ask(Room, Metre with { CaptureFps = 100 }, ShelfOf(rated, Prime)).Misses);
@@ -150,7 +150,7 @@ public sealed class FitSearchTests
     public void Overhead_the_room_is_what_is_above_the_table_and_nothing_is_behind()
     {
         // 2500 − 750 = 1750 mm above the table, less the camera's back and the bar.
-        var brief = new ShotBrief(new ShotSubject(SubjectKind.Table, 500) { WidthMm = 900, BaseMm = 750 }, ShotSize.CloseUp) { Carriage = Carriage.Overhead };
+        var brief = new ShotBrief(new ShotSubject(SubjectKind.Table, 500) { WidthMm = 900, BaseMm = 750 }, ShotSize.CloseUp) { CameraSupport = CameraSupport.Overhead };
         var result = Ask(Room, brief, ShelfOf(Body, Prime));
         var fit = Assert.Single(result.Fits);
         Assert.Equal(1750 - (42 + 80) - fit.Scene.SubjectDistanceMm, fit.RoomLeftMm, 1e-6);
@@ -160,7 +160,7 @@ public sealed class FitSearchTests
     [Fact]
     public void At_arms_length_the_camera_is_no_farther_than_an_arm()
     {
-        var brief = new ShotBrief(new ShotSubject(SubjectKind.Standing, 1750), ShotSize.CloseUp) { Carriage = Carriage.SelfHeld };
+        var brief = new ShotBrief(new ShotSubject(SubjectKind.Standing, 1750), ShotSize.CloseUp) { CameraSupport = CameraSupport.SelfHeld };
         var miss = Assert.Single(Ask(new Site(), brief, ShelfOf(Body, Prime)).Misses);
         Assert.Equal(DiagnosticCode.RoomTooShort, miss.Shortfall.Code);
 
@@ -190,8 +190,8 @@ public sealed class FitSearchTests
         var tight = Metre with { Typed = new FramedSize(200, IsAcross: false) };
         var miss = Assert.Single(Ask(Room with { LengthMm = 2450 }, tight, ShelfOf(Body, Prime)).Misses);
         Assert.Equal((DiagnosticCode.NoStandpoint, 58.0), (miss.Shortfall.Code, miss.Shortfall.By));
-        var remedy = Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.OtherCarriage);
-        Assert.Equal(Carriage.HandHeld, remedy.Carriage);
+        var remedy = Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.OtherSupport);
+        Assert.Equal(CameraSupport.HandHeld, remedy.CameraSupport);
         var fit = Assert.Single(Ask(Room with { LengthMm = 2450 }, remedy.Apply(tight), ShelfOf(Body, Prime)).Fits);
         Assert.Equal(419.2, fit.Scene.SubjectDistanceMm, 0.05);
     }
@@ -199,29 +199,29 @@ public sealed class FitSearchTests
     [Fact]
     public void Cautions_come_where_the_plan_brings_them_up()
     {
-        static DiagnosticCode[] Of(Hazards hazards, Carriage carriage, double? weight = null, double? equivalent = null, bool walks = false) =>
-            [.. Cautions.Of(new Site { Hazards = hazards }, Metre with { Carriage = carriage, Walks = walks }, weight, equivalent)];
-        Assert.Empty(Of(Hazards.None, Carriage.Tripod, 9000, 600));
-        Assert.Equal([DiagnosticCode.OverheadRigging], Of(Hazards.None, Carriage.Overhead));
-        Assert.Empty(Of(Hazards.Sun, Carriage.Tripod, 2000, 50));
-        Assert.Equal([DiagnosticCode.SunThroughLens], Of(Hazards.Sun, Carriage.Tripod, 2000, 400));
-        Assert.Equal([DiagnosticCode.HeatNearby, DiagnosticCode.SplashNearby, DiagnosticCode.WaterNearby, DiagnosticCode.DropNearby, DiagnosticCode.AnimalsNearby, DiagnosticCode.MachinesNearby, DiagnosticCode.BatteryInFlight], Of((Hazards)255 & ~Hazards.Sun, Carriage.Clamp));
-        Assert.Equal([DiagnosticCode.HeavyToHold], Of(Hazards.None, Carriage.Gimbal, 2600));
-        Assert.Equal([DiagnosticCode.HeavyAtArmsLength, DiagnosticCode.WalkingWithScreen], Of(Hazards.None, Carriage.SelfHeld, 950, 24, walks: true));
+        static DiagnosticCode[] Of(Hazards hazards, CameraSupport carriage, double? weight = null, double? equivalent = null, bool walks = false) =>
+            [.. Cautions.Of(new Site { Hazards = hazards }, Metre with { CameraSupport = carriage, Walks = walks }, weight, equivalent)];
+        Assert.Empty(Of(Hazards.None, CameraSupport.Tripod, 9000, 600));
+        Assert.Equal([DiagnosticCode.OverheadRigging], Of(Hazards.None, CameraSupport.Overhead));
+        Assert.Empty(Of(Hazards.Sun, CameraSupport.Tripod, 2000, 50));
+        Assert.Equal([DiagnosticCode.SunThroughLens], Of(Hazards.Sun, CameraSupport.Tripod, 2000, 400));
+        Assert.Equal([DiagnosticCode.HeatNearby, DiagnosticCode.SplashNearby, DiagnosticCode.WaterNearby, DiagnosticCode.DropNearby, DiagnosticCode.AnimalsNearby, DiagnosticCode.MachinesNearby, DiagnosticCode.BatteryInFlight], Of((Hazards)255 & ~Hazards.Sun, CameraSupport.Clamp));
+        Assert.Equal([DiagnosticCode.HeavyToHold], Of(Hazards.None, CameraSupport.Gimbal, 2600));
+        Assert.Equal([DiagnosticCode.HeavyAtArmsLength, DiagnosticCode.WalkingWithScreen], Of(Hazards.None, CameraSupport.SelfHeld, 950, 24, walks: true));
         Assert.All(new[] { DiagnosticCode.OverheadRigging, DiagnosticCode.SunThroughLens, DiagnosticCode.HeavyAtArmsLength, DiagnosticCode.WalkingWithScreen }, c => Assert.EndsWith(".", Cautions.Say(c).Message, StringComparison.Ordinal));
     }
 
     [Fact]
     public void The_order_goes_by_the_wish()
     {
-        var heavy = Prime.With(LensFields.Widest, 1.4).With(CommonFields.Weight, 900.0).With(CommonFields.Name, "Heavy").With(CommonFields.Held, Holding.Hire).WithId(Guid.NewGuid());
+        var heavy = Prime.With(LensFields.Widest, 1.4).With(CommonFields.Weight, 900.0).With(CommonFields.Name, "Heavy").With(CommonFields.Held, Ownership.Hire).WithId(Guid.NewGuid());
         var shelf = ShelfOf(Body, Prime, heavy);
-        string First(Wish wish, RigChoice? before = null) => new FitSearch(shelf, Room, Metre, Conventions.Default, wish, before).Finish().Fits[0].Rig.Lens.Name;
-        Assert.Equal("Heavy", First(Wish.MostBlur));
-        Assert.Equal("Lens", First(Wish.LeastWeight));
-        Assert.Equal("Lens", First(Wish.Owned));
-        Assert.Equal("Heavy", First(Wish.LeastChange, new(Body.Id, "Full", heavy.Id, [])));
-        Assert.Equal("Lens", First(Wish.LeastChange, new(Body.Id, "Full", Prime.Id, [])));
+        string First(RankingCriterion wish, RigChoice? before = null) => new FitSearch(shelf, Room, Metre, Conventions.Default, wish, before).Finish().Fits[0].Rig.Lens.Name;
+        Assert.Equal("Heavy", First(RankingCriterion.MostBlur));
+        Assert.Equal("Lens", First(RankingCriterion.LeastWeight));
+        Assert.Equal("Lens", First(RankingCriterion.Owned));
+        Assert.Equal("Heavy", First(RankingCriterion.LeastChange, new(Body.Id, "Full", heavy.Id, [])));
+        Assert.Equal("Lens", First(RankingCriterion.LeastChange, new(Body.Id, "Full", Prime.Id, [])));
     }
 
     [Fact]
@@ -229,7 +229,7 @@ public sealed class FitSearchTests
     {
         var other = Prime.With(CommonFields.Name, "Other").WithId(Guid.NewGuid());
         var shelf = ShelfOf(Body, Prime, other);
-        var search = new FitSearch(shelf, Room, Metre, Conventions.Default, Wish.MostBlur);
+        var search = new FitSearch(shelf, Room, Metre, Conventions.Default, RankingCriterion.MostBlur);
         Assert.False(search.Step(1));
         Assert.True(search.Step(1));
         Assert.Equal(["Lens", "Other"], search.Finish().Fits.Select(f => f.Rig.Lens.Name));

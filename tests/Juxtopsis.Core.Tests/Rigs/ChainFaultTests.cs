@@ -84,7 +84,7 @@ public sealed class ChainFaultTests
     {
         // A reducer on the body with an extender before it: what comes out of the extender is reduced too.
         var reducer = Made.Adapter.With(AdapterFields.Magnification, 0.5);
-        var extender = Made.Adapter.With(AdapterFields.BodyMount, "Far").With(AdapterFields.Magnification, 2.0).With(AdapterFields.FastestOut, 6.0).With(AdapterFields.CircleOut, 30.0).WithId(Guid.NewGuid());
+        var extender = Made.Adapter.With(AdapterFields.BodyMount, "Far").With(AdapterFields.Magnification, 2.0).With(AdapterFields.FastestOut, 6.0).With(AdapterFields.ImageCircleOut, 30.0).WithId(Guid.NewGuid());
         var rig = Made.Assemble(new(), Made.Body, reducer, extender, Made.FarLens).Rig!.Value;
         Assert.Equal(3, rig.OpticsFastestFNumber);
         Assert.Equal(15, rig.Lens.ImageCircleMm!.Value * rig.Optics.Magnification, 9);

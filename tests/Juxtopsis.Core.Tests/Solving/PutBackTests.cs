@@ -48,7 +48,7 @@ public sealed class PutBackTests
                 _ => before with { Rig = rig with { FNumber = rig.FNumber * (0.6 + random.NextDouble()) } },
             };
             var hold = new Hold(random.Next(3) == 0, true, random.Next(2) == 0, random.Next(2) == 0);
-            var followed = Follower.Follow(conventions, before, after, hold, LengthUnit.Metres);
+            var followed = ConstraintSolver.Follow(conventions, before, after, hold, LengthUnit.Metres);
             asked++;
             if (!followed.IsHeld || followed.Notes.Any(n => n.Outcome != HoldOutcome.Followed))
             {

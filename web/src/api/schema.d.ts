@@ -568,12 +568,12 @@ export interface components {
          * @description What should be made out behind the subject.
          * @enum {unknown}
          */
-        BehindWish: "asItComes" | "soft" | "readable";
+        BackgroundRequirement: "asItComes" | "soft" | "readable";
         /**
          * @description How the camera is carried.
          * @enum {unknown}
          */
-        Carriage: "tripod" | "handHeld" | "shoulder" | "gimbal" | "clamp" | "overhead" | "selfHeld";
+        CameraSupport: "tripod" | "handHeld" | "shoulder" | "gimbal" | "clamp" | "overhead" | "selfHeld";
         /** @description A rig as a chain of parts: what is known of each part when it was put in, so that the rig stands by itself. */
         ChainInput: {
             /** @description The parts, from the camera to the front; supports and other items after the camera. 1 to 30. */
@@ -1281,11 +1281,6 @@ export interface components {
             /** @description For each rig, in order. */
             rigs: components["schemas"]["HeldOutput"][];
         };
-        /**
-         * @description How the crew comes by a thing.
-         * @enum {unknown}
-         */
-        Holding: "own" | "borrow" | "hire";
         /** @description What an import would do, or did. */
         ImportOutput: {
             /** @description True when it was written. */
@@ -1550,6 +1545,11 @@ export interface components {
             /** @description The mounts that those name. */
             mounts: unknown[];
         };
+        /**
+         * @description How the crew comes by a thing.
+         * @enum {unknown}
+         */
+        Ownership: "own" | "borrow" | "hire";
         /** @description A part for a place. */
         PartOptionOutput: {
             /**
@@ -1841,6 +1841,11 @@ export interface components {
             /** @description The answers. */
             options: components["schemas"]["OptionOutput"][];
         };
+        /**
+         * @description What decides the order of what fits.
+         * @enum {unknown}
+         */
+        RankingCriterion: "mostBlur" | "deepest" | "leastWeight" | "farthest" | "nearest" | "leastChange" | "owned";
         /** @description What a lens gives on the chosen camera, or on the format that it was made for. */
         ReachOutput: {
             /**
@@ -1874,7 +1879,7 @@ export interface components {
          * @description What would let a rig give a shot.
          * @enum {unknown}
          */
-        RemedyKind: "subjectBack" | "subjectForward" | "otherAxis" | "otherFraming" | "punchIn" | "closeUp" | "tube" | "otherLens" | "movesLess" | "offeredRate" | "otherCarriage" | "behindAsItComes" | "moreLight";
+        RemedyKind: "subjectBack" | "subjectForward" | "otherAxis" | "otherFraming" | "punchIn" | "closeUp" | "tube" | "otherLens" | "movesLess" | "offeredRate" | "otherSupport" | "behindAsItComes" | "moreLight";
         /** @description A change after which a rig gives the shot. */
         RemedyOutput: {
             /** @description What to change. */
@@ -1887,7 +1892,7 @@ export interface components {
              */
             value: number;
             fit: null | components["schemas"]["FitOutput"];
-            carriage: null | components["schemas"]["Carriage"];
+            carriage: null | components["schemas"]["CameraSupport"];
         };
         /** @description A rig: its numbers, and the parts that they came from where it has some. */
         RigInput: {
@@ -2082,7 +2087,7 @@ export interface components {
             /** @description True when a weight is not known. */
             weightUnknown: boolean;
             /** @description How the crew comes by the part that is hardest to come by. */
-            holding: components["schemas"]["Holding"];
+            holding: components["schemas"]["Ownership"];
         };
         /** @description What one rig gives. */
         RigReportOutput: {
@@ -2316,7 +2321,7 @@ export interface components {
              */
             headroom?: number;
             /** @description How the camera is carried. */
-            carriage?: components["schemas"]["Carriage"];
+            carriage?: components["schemas"]["CameraSupport"];
             /** @description True when it walks along with the subject. */
             walks?: boolean;
             /**
@@ -2330,7 +2335,7 @@ export interface components {
              */
             movesMm?: number;
             /** @description What should be made out behind. */
-            behind?: components["schemas"]["BehindWish"];
+            behind?: components["schemas"]["BackgroundRequirement"];
             /**
              * Format: double
              * @description From the subject to what is behind it in this shot, mm; left out for where the place says.
@@ -2353,7 +2358,7 @@ export interface components {
              */
             takeSeconds?: null | number;
             /** @description What decides the order of what fits. */
-            wish?: components["schemas"]["Wish"];
+            wish?: components["schemas"]["RankingCriterion"];
             chosen?: null | components["schemas"]["ChosenInput"];
             /** @description Anything else to know, up to 500 characters. */
             note?: string;
@@ -2564,11 +2569,6 @@ export interface components {
              */
             weightG: number;
         };
-        /**
-         * @description What decides the order of what fits.
-         * @enum {unknown}
-         */
-        Wish: "mostBlur" | "deepest" | "leastWeight" | "farthest" | "nearest" | "leastChange" | "owned";
         /** @description A value that was put in. */
         WorkingInputOutput: {
             /** @description Its symbol. */
@@ -3948,7 +3948,7 @@ export interface operations {
                 /** @description One kind only, by its name in JSON. */
                 Kind?: string;
                 /** @description own, borrow or hire. */
-                Holding?: string;
+                Ownership?: string;
                 /** @description One mount only. */
                 Mount?: string;
                 /** @description Retired things instead of the others. */

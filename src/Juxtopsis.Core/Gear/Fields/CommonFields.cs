@@ -3,7 +3,7 @@ using Juxtopsis.Core.Entry;
 namespace Juxtopsis.Core.Gear;
 
 /// <summary>How the crew comes by a thing.</summary>
-public enum Holding
+public enum Ownership
 {
     /// <summary>The crew has it.</summary>
     Own,
@@ -22,7 +22,7 @@ internal static class CommonFields
     public static readonly TextField Maker = new("maker", "Maker", 120, "Who makes it.");
     public static readonly NumberField Weight = new("weightG", "Weight", EntryKind.Weight, "As mounted, without caps.");
     public static readonly NumberField Price = new("price", "Price", EntryKind.Price, "In the crew's currency: to buy what is owned or borrowed, a day's hire for what is hired.");
-    public static readonly ChoiceField<Holding> Held = new("holding", "Ours or not", "Whether the crew owns it, can borrow it or can hire it.", "own", "borrow", "hire");
+    public static readonly ChoiceField<Ownership> Held = new("holding", "Ours or not", "Whether the crew owns it, can borrow it or can hire it.", "own", "borrow", "hire");
     public static readonly TextField From = new("from", "From whom", 120, "Who lends or hires it out, or which unit has it.");
     public static readonly TextField Note = new("note", "Note", 2000, "Anything else to know.") { ManyLines = true };
 

@@ -55,7 +55,7 @@ internal static class LensFields
     public static readonly NumberField Narrowest = new("narrowestF", "Narrowest aperture", EntryKind.FNumber, "f-number.");
     public static readonly NumberField WidestT = new("widestT", "T-number", EntryKind.TNumber, "Light that gets through, wide open.");
     public static readonly NumberField Blades = new("blades", "Blades", EntryKind.Count, "Of the iris.");
-    public static readonly NumberField Circle = new("imageCircleMm", "Image circle", EntryKind.ImageCircle, "Diameter that it lights.");
+    public static readonly NumberField ImageCircle = new("imageCircleMm", "Image circle", EntryKind.ImageCircle, "Diameter that it lights.");
     public static readonly TextField MadeFor = new("madeFor", "Made for", 60, "The sensor format that it was made for, such as full frame or APS-C; its diagonal stands in for an unknown circle.");
     public static readonly NumberField Nearest = new("nearestFocusMm", "Nearest focus", EntryKind.NearestFocus, "From the sensor mark.");
     public static readonly NumberField Ratio = new("largestRatio", "Largest ratio", EntryKind.Magnification, "Size on the sensor over true size at the nearest focus; of a zoom, at its long end.");
@@ -75,7 +75,7 @@ internal static class LensFields
     /// <summary>All but the mount, for cameras whose lens stays on.</summary>
     public static readonly GearField[] Optics =
     [
-        Short, Long, Widest, WidestLong, WidestAlong, Narrowest, WidestT, Blades, Circle, MadeFor, Nearest, Ratio, Pupils,
+        Short, Long, Widest, WidestLong, WidestAlong, Narrowest, WidestT, Blades, ImageCircle, MadeFor, Nearest, Ratio, Pupils,
         FilterThread, NoFilters, Stabilisation, Focus, Iris, RemoteZoom, Squeeze, SqueezePlace, Rotates, Projection, Measured,
     ];
 }

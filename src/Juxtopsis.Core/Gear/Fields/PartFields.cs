@@ -10,7 +10,7 @@ internal static class AdapterFields
     public static readonly NumberField Magnification = new("magnification", "Magnification", EntryKind.Optics, "Below 1 for a reducer, above for an extender; empty or 1 without glass.");
     public static readonly NumberField FastestOut = new("fastestOutF", "Lets out at most", EntryKind.FNumber, "The fastest f-number that comes out of its glass.");
     public static readonly NumberField Extension = new("extensionMm", "Extends by", EntryKind.Extension, "How much farther it holds the lens than infinity asks: a tube's length.");
-    public static readonly NumberField CircleOut = new("circleOutMm", "Lights at most", EntryKind.ImageCircle, "The largest image circle that comes out of it.");
+    public static readonly NumberField ImageCircleOut = new("circleOutMm", "Lights at most", EntryKind.ImageCircle, "The largest image circle that comes out of it.");
     public static readonly FlagField CarriesFocus = new("carriesFocus", "Carries focus drive", "Whether the body can drive the lens's focus through it.");
     public static readonly FlagField CarriesIris = new("carriesIris", "Carries iris", "Whether the body can set the lens's iris through it.");
     public static readonly FlagField CarriesStabilisation = new("carriesStabilisation", "Carries stabilisation", "Whether the lens's stabilisation works through it.");

@@ -419,7 +419,7 @@ function apply(shot: ShotInput, { kind, value, carriage, fit }: Remedy): void {
     case 'moreLight':
       if (place) changePlace(place.id, { brightnessEv: value });
       break;
-    case 'otherCarriage':
+    case 'otherSupport':
       set({ carriage: carriage ?? 'handHeld', rearMm: null });
       break;
   }

@@ -1,7 +1,7 @@
 namespace Juxtopsis.Core.Fitting;
 
 /// <summary>What decides the order of what fits.</summary>
-public enum Wish
+public enum RankingCriterion
 {
     /// <summary>The most blur behind: the largest disc of a point at the background, as a share of the picture's height.</summary>
     MostBlur,

@@ -8,7 +8,7 @@ namespace Juxtopsis.Core.Solving;
 /// The framing is brought back first, since blur goes by it; then the blur, since light goes by the aperture; then the light. What a
 /// hand itself has moved is never moved against it.
 /// </remarks>
-public static class Follower
+public static class ConstraintSolver
 {
     private const double Same = 1e-9;
 

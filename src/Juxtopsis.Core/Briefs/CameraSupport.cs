@@ -1,7 +1,7 @@
 namespace Juxtopsis.Core.Briefs;
 
 /// <summary>How the camera is carried.</summary>
-public enum Carriage
+public enum CameraSupport
 {
     /// <summary>On a tripod, with somebody behind it.</summary>
     Tripod,
@@ -26,7 +26,7 @@ public enum Carriage
 }
 
 /// <summary>What each way of carrying needs behind the camera. Our own round figures of usual practice; a shot may say otherwise.</summary>
-public static class Carriages
+public static class CameraSupports
 {
     /// <summary>How far an arm holds a camera from the eyes, in shares of the standing height: the elbow slightly bent.</summary>
     public const double ArmsLength = 0.38;
@@ -41,25 +41,25 @@ public static class Carriages
     /// stands there; hands 350 mm, shoulder 300 mm, gimbal 600 mm behind the camera's back; a clamp or an overhead bar 80 mm; at
     /// arm's length nothing.
     /// </returns>
-    public static double RearMm(Carriage carriage, double backMm) => carriage switch
+    public static double RearMm(CameraSupport carriage, double backMm) => carriage switch
     {
-        Carriage.Tripod => Math.Max(backMm, TripodFeetMm) + 450,
-        Carriage.HandHeld => backMm + 350,
-        Carriage.Shoulder => backMm + 300,
-        Carriage.Gimbal => backMm + 600,
-        Carriage.SelfHeld => 0,
+        CameraSupport.Tripod => Math.Max(backMm, TripodFeetMm) + 450,
+        CameraSupport.HandHeld => backMm + 350,
+        CameraSupport.Shoulder => backMm + 300,
+        CameraSupport.Gimbal => backMm + 600,
+        CameraSupport.SelfHeld => 0,
         _ => backMm + 80,
     };
 
     /// <summary>How unsteady a way of carrying is against standing still with the camera in both hands.</summary>
     /// <param name="carriage">How it is carried.</param>
     /// <returns>A factor on the unsteadiness of the rig; relative only, our own figures; 0 where the camera does not move.</returns>
-    public static double Unsteadiness(Carriage carriage) => carriage switch
+    public static double Unsteadiness(CameraSupport carriage) => carriage switch
     {
-        Carriage.Tripod or Carriage.Clamp or Carriage.Overhead => 0,
-        Carriage.Gimbal => 0.15,
-        Carriage.Shoulder => 0.7,
-        Carriage.SelfHeld => 1.5,
+        CameraSupport.Tripod or CameraSupport.Clamp or CameraSupport.Overhead => 0,
+        CameraSupport.Gimbal => 0.15,
+        CameraSupport.Shoulder => 0.7,
+        CameraSupport.SelfHeld => 1.5,
         _ => 1,
     };
 }
