@@ -32,6 +32,9 @@ public class EvaluateBenchmarks
 
     private Conventions conventions = Conventions.Default;
     private FigureCase[] cases = [];
+    private UsedArea[] used = [];
+    private LensInChain[] chains = [];
+    private LensOnSensor[] lenses = [];
 
     /// <summary>
     /// The rigs that <c>report.cpp</c> makes too: reducers, squeezes, and a quarter of lenses whose own data make them breathe.
@@ -52,6 +55,9 @@ public class EvaluateBenchmarks
             };
         }
 
+        used = [.. rigs.Select(r => UsedArea.Of(r, scene.DeliveryAspect))];
+        chains = [.. rigs.Select(r => LensInChain.Of(r, r.FocalLengthMm))];
+        lenses = [.. rigs.Select(r => RigEvaluator.Evaluate(scene, conventions, r).Lens)];
         cases = FigureCase.Of(scene, conventions, rigs, 0);
     }
 
@@ -63,6 +69,59 @@ public class EvaluateBenchmarks
         {
             var report = RigEvaluator.Evaluate(scene, conventions, rig);
             sum += report.Light.LightNeeded + (report.IsFocused ? 1 : 0);
+        }
+
+        return sum;
+    }
+
+    /// <summary>The stage of the frame.</summary>
+    [Benchmark(Description = "Stage: frame, native", OperationsPerInvoke = Rigs)]
+    public double Frame()
+    {
+        var sum = 0.0;
+        foreach (ref readonly var rig in rigs.AsSpan())
+        {
+            sum += UsedArea.Of(rig, scene.DeliveryAspect).PictureDiagonalMm;
+        }
+
+        return sum;
+    }
+
+    /// <summary>The stage of the lens in its chain.</summary>
+    [Benchmark(Description = "Stage: lens in its chain, native", OperationsPerInvoke = Rigs)]
+    public double Chain()
+    {
+        var sum = 0.0;
+        foreach (ref readonly var rig in rigs.AsSpan())
+        {
+            sum += LensInChain.Of(rig, rig.FocalLengthMm).Travel.NearestMm();
+        }
+
+        return sum;
+    }
+
+    /// <summary>The stages of focus, sharp zone and blur, from a chain that is known.</summary>
+    [Benchmark(Description = "Stages: focus, sharp zone, blur, native", OperationsPerInvoke = Rigs)]
+    public double Focus()
+    {
+        var sum = 0.0;
+        for (var i = 0; i < Rigs; i++)
+        {
+            var focus = FocusReport.StageOf(used[i], rigs[i].FNumber, chains[i], chains[i].Travel.FocusAt(scene.SubjectDistanceMm));
+            sum += SharpZone.Of(focus, 0.02).InFrontMm + BlurBehind.Of(focus, used[i], 1700).DiscMm;
+        }
+
+        return sum;
+    }
+
+    /// <summary>The stage of light.</summary>
+    [Benchmark(Description = "Stage: light, native", OperationsPerInvoke = Rigs)]
+    public double Light()
+    {
+        var sum = 0.0;
+        for (var i = 0; i < Rigs; i++)
+        {
+            sum += LightReport.Of(scene, rigs[i], lenses[i], 1.02).LightNeeded;
         }
 
         return sum;

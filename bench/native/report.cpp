@@ -85,7 +85,7 @@ void evaluate(const Scene& c, const Rig& r, Report& o) {
   o.enlargement = std::max(c.width_px / o.used_px, c.width_px / o.aspect / o.used_py);
   o.punch_left = 1 / o.enlargement;
 
-  double own = rw / rh, reference_h = o.aspect > own ? rw / o.aspect : rh;
+  double shape = rw / rh, reference_h = o.aspect > shape ? rw / o.aspect : rh;
   o.diagonal = std::sqrt((rw * rw + rh * rh) / (mw * mw + mh * mh));
   o.width = rw / mw;
   o.height = rh / mh;
@@ -113,15 +113,17 @@ void evaluate(const Scene& c, const Rig& r, Report& o) {
   double t = pw / (2 * o.f);
   o.edge = std::sqrt(1 + t * t);
 
-  Travel travel{o.f, 0, nan_};
-  bool breathes = r.largest > 0;
+  // A lens with data of its own keeps its travel before glass in its place; else k lies in the lens.
+  bool breathes = r.largest > 0, traced = breathes && r.k != 1;
+  double own = traced ? r.f : o.f, magnified = traced ? r.k : 1, track = traced ? -40 * (1 - r.k) : 0;
+  Travel travel{own, 0, nan_};
   if (breathes) {
-    travel.largest = r.largest * r.k;
+    travel.largest = r.largest;
     double fk = r.nearest * travel.largest / ((1 + travel.largest) * (1 + travel.largest));
-    travel.g = (fk - o.f) / travel.largest;
+    travel.g = (fk - own) / travel.largest;
     Place end = travel.at(travel.nearest_ring());
-    o.nearest = end.s + end.v;
-    o.largest = end.v / end.s;
+    o.nearest = end.s + end.v + track;
+    o.largest = magnified * end.v / end.s;
   } else {
     o.nearest = 4 * o.f;
     o.largest = nan_;
@@ -129,24 +131,25 @@ void evaluate(const Scene& c, const Rig& r, Report& o) {
   o.farthest = inf;
   o.circle = pd / 1500;
   double mhf = o.n * o.circle / o.f;
-  o.hyperfocal = o.circle <= o.used_h ? o.f * (1 + mhf) * (1 + mhf) / mhf : nan_;
+  double mhl = mhf / magnified;
+  o.hyperfocal = o.circle <= o.used_h ? own * (1 + mhl) * (1 + mhl) / mhl + track : nan_;
 
   o.reasons = 0;
   o.working = 1;
   if (c.d >= o.nearest) {
     Place p;
     if (breathes) {
-      p = travel.at(travel.ring(c.d));
+      p = travel.at(travel.ring(c.d - track));
     } else {
       double s = (c.d + std::sqrt(std::max(0.0, c.d * (c.d - 4 * o.f)))) / 2, v = o.f * s / (s - o.f);
       p = {o.f, s, v, std::max(0.0, v / s)};
     }
-    o.m = p.v / p.s;
+    o.m = magnified * p.v / p.s;
     o.focused_f = p.f;
     o.s = p.s;
     o.v = p.v;
     o.racked = p.racked;
-    o.pupil = p.f / o.n;
+    o.pupil = (traced ? r.k : 1) * p.f / o.n;
     o.a = p.s;
     o.working = 1 + p.racked;
     o.field_w = pw / o.m;

@@ -47,9 +47,9 @@ public sealed class EvaluateTests(ServerFixture fixture) : IClassFixture<ServerF
         var report = answer.Json["reports"]![0]!;
         var reason = report["reasons"]![0]!;
         Assert.False(report["figures"]!.AsObject().ContainsKey("magnification"));
-        Assert.Equal("tooClose", reason["kind"]!.GetValue<string>());
+        Assert.Equal("tooClose", reason["code"]!.GetValue<string>());
         Assert.Equal("stops", reason["severity"]!.GetValue<string>());
-        Assert.Equal("14 cm", reason["bound"]!.GetValue<string>());
+        Assert.Equal("14 cm", reason["limit"]!.GetValue<string>());
         Assert.Contains("14 cm", reason["message"]!.GetValue<string>(), StringComparison.Ordinal);
         Assert.Equal(140, report["figures"]!["nearestSubjectDistanceMm"]!.GetValue<double>());
     }

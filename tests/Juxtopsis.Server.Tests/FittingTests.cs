@@ -1,9 +1,9 @@
-using Juxtopsis.Core.Diagnostics;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Productions;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Data.Demo;
@@ -51,6 +51,19 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         Assert.Equal(0, answer.FitCount);
         var remedy = answer.Misses.SelectMany(m => m.Remedies).First(r => r.Kind is RemedyKind.SubjectForward or RemedyKind.SubjectBack);
         Assert.NotEqual(0, Ask(shot with { BehindMm = remedy.Value }).FitCount);
+    }
+
+    [Theory]
+    [MemberData(nameof(Shots))]
+    public async Task Each_demo_shot_is_answered_in_every_order(string name)
+    {
+        foreach (var criterion in Enum.GetValues<RankingCriterion>())
+        {
+            var request = RequestOf(Named(name) with { Wish = criterion });
+            var answer = await fixture.Server.SendAsync(HttpMethod.Post, "/api/fit", JsonSerializer.Serialize(request, WireJson.Default.FitRequest));
+            Assert.True((int)answer.Status == 200, $"{name}, {criterion}: {answer.Json}");
+            Assert.Equal(AfterAChange.Contains(name), answer.Json["fits"]!.AsArray().Count == 0);
+        }
     }
 
     [Fact]

@@ -181,20 +181,67 @@ test('what cannot be says so, and what is typed wrong changes nothing', async ({
   await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
 });
 
-test('the fewest lenses for the day, and what one rig does', async ({ page, server }) => {
+test('the fewest things for the day by what counts, and what one rig does', async ({ page, server }) => {
   const brief = new Brief(page, server.address);
   await brief.open();
-  await page.getByRole('button', { name: 'Fewest lenses' }).click();
+  await page.getByRole('button', { name: 'Fewest things' }).click();
   const dialog = page.getByRole('dialog');
-  await expect(dialog.getByRole('heading', { name: /the fewest that do all that can be done/ })).toBeVisible();
+  await expect(dialog.getByRole('heading', { name: /the best by what counts/ })).toBeVisible();
+  await expect(dialog.getByText('The search ended before it was proven')).toHaveCount(0);
   await expect(dialog.getByText('Nothing here does 6. By the door, soft behind; 7. The sailmaker')).toBeVisible();
   await expect(dialog.getByText(/^Cannot do /)).toBeVisible();
+
+  // Shot by shot it says which rig; and what counts first can be another thing.
+  await dialog.getByRole('button', { name: 'Shot by shot' }).first().click();
+  await expect(dialog.getByRole('region', { name: /the best by what counts/ }).getByRole('row')).toHaveCount(14);
+  await dialog.getByRole('button', { name: /adapters$/ }).click();
+  await expect(dialog.getByRole('button', { name: '1 adapters' })).toBeVisible();
+  await expect(dialog.getByRole('heading', { name: /^\d+ bod(y|ies), \d+ lens(es)?: the best by what counts/ })).toBeVisible();
   await expect(dialog.getByRole('region', { name: 'What one rig does' }).getByRole('row')).toHaveCount(16);
   await dialog.getByRole('button', { name: 'Choose only from this bag' }).first().click();
   await page.getByRole('button', { name: 'Close' }).click();
-  await expect.poll(() => brief.count()).toBeLessThan(5);
+  await expect.poll(() => brief.count()).toBeLessThan(9);
   await page.keyboard.press('Control+z');
-  await expect.poll(() => brief.count()).toBeGreaterThan(5);
+  await expect.poll(() => brief.count()).toBeGreaterThan(9);
+  await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
+});
+
+test('a tube that would help is put on by one press, and goes to the Bench with the rig', async ({ page, server }) => {
+  const brief = new Brief(page, server.address);
+  await brief.open();
+  await brief.go('A rivet');
+  await brief.fits.getByRole('button', { name: /do not$/ }).click();
+  await brief.fits
+    .getByRole('button', { name: /^Add Tube/ })
+    .first()
+    .click();
+  await brief.fits.getByRole('button', { name: /give it$/ }).click();
+  const chosen = brief.rigs.filter({ hasText: 'chosen' }).first();
+  await expect(chosen).toContainText('Tube');
+  await chosen.getByRole('button').first().click();
+  await brief.rigs.filter({ hasText: 'chosen' }).first().getByRole('button', { name: 'To the Bench' }).click();
+  await page.waitForURL(/\/bench\//);
+
+  // What was promised is what the Bench says: 24 mm upright, in focus.
+  await expect(page.getByRole('region', { name: 'Rig A', exact: true })).toBeVisible();
+  await expect(page.getByText('Too close to focus')).toHaveCount(0);
+  await expect(page.getByText('Too far to focus')).toHaveCount(0);
+  await page.goBack();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
+});
+
+test('a rule that is turned off shows what comes then', async ({ page, server }) => {
+  const brief = new Brief(page, server.address);
+  await brief.open();
+  await brief.go('The plank gives, slowed');
+  const kept = await brief.count();
+  await page.getByRole('button', { name: 'Delivery, units, bag' }).click();
+  await page.getByRole('checkbox', { name: 'The mode offers the very frame rate' }).uncheck();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect.poll(() => brief.count()).toBeGreaterThan(kept);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => brief.count()).toBe(kept);
   await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
 });
 

@@ -36,7 +36,7 @@ const shot = (number) => async (page) => {
 /** The bags for all shots. */
 async function day(page) {
   await shot(5)(page);
-  await page.getByRole('button', { name: 'Fewest lenses' }).click();
+  await page.getByRole('button', { name: 'Fewest things' }).click();
   await page.getByRole('region', { name: 'What one rig does' }).waitFor();
 }
 

@@ -152,7 +152,7 @@ const Heading = memo(function Heading() {
       <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, ml: 'auto' }}>
         <SavingWord saving={saving} nameless={name.trim() === ''} save={productionKeeper.save} />
         <UndoButtons canUndo={canUndo} canRedo={canRedo} undo={undo} redo={redo} />
-        <Button onClick={() => setOpen('day')}>Fewest lenses</Button>
+        <Button onClick={() => setOpen('day')}>Fewest things</Button>
         <Button onClick={() => setOpen('production')}>Delivery, units, bag</Button>
         <Button component={Link} to="/briefs">
           Productions
