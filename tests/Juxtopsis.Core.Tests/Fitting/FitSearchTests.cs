@@ -21,8 +21,8 @@ public sealed class FitSearchTests
 
     private static FittingShelf ShelfOf(params GearItem[] items) => FittingShelf.Of([Made.Near, Made.Far, .. items]);
 
-    private static FitResult Ask(Site site, ShotBrief brief, FittingShelf shelf, RankingCriterion wish = RankingCriterion.MostBlur) =>
-        new FitSearch(shelf, site, brief, Conventions.Default, wish).Finish();
+    private static FitResult Ask(Site site, ShotBrief brief, FittingShelf shelf, RankingCriterion wish = RankingCriterion.MostBlur, FitRules? rules = null) =>
+        new FitSearch(shelf, site, brief, Conventions.Default, wish, rules: rules).Finish();
 
     [Fact]
     public void A_prime_stands_where_its_framing_asks_and_the_room_left_is_told()
@@ -144,6 +144,69 @@ public sealed class FitSearchTests
         var slow = Assert.Single(Ask(Room, Metre with { CaptureFps = 100 }, ShelfOf(rated, Prime)).Misses);
         Assert.Equal((DiagnosticCode.RateNotOffered, 50.0), (slow.Shortfall.Code, slow.Shortfall.By));
         Assert.Equal(50, Assert.Single(slow.Remedies).Value);
+    }
+
+    [Fact]
+    public void A_faster_rate_is_not_the_rate_that_is_asked_for()
+    {
+        var body = Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25).With(ModeFields.Fps, new[] { 25.0, 100.0 }) });
+        var brief = Metre with { CaptureFps = 50 };
+        var miss = Assert.Single(Ask(Room, brief, ShelfOf(body, Prime)).Misses);
+        Assert.Equal(DiagnosticCode.RateNotOffered, miss.Shortfall.Code);
+        Assert.Equal(25, Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.OfferedRate).Value);
+        Assert.Single(Ask(Room, brief, ShelfOf(body, Prime), rules: new FitRules { Rates = false }).Fits);
+        Assert.Single(Ask(Room, brief with { CaptureFps = 100 }, ShelfOf(body, Prime)).Fits);
+    }
+
+    [Fact]
+    public void An_iris_that_is_stuck_is_taken_as_it_is()
+    {
+        // Wide open at 2 the sharp zone is shallower than the 40 cm that the subject moves: it would have to be closed, and cannot be.
+        var shelf = ShelfOf(Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) }), Made.FarLens.With(LensFields.Ratio, null), Made.Adapter.With(AdapterFields.CarriesIris, false));
+        Assert.Equal(2, Assert.Single(Ask(Room, Metre, shelf, RankingCriterion.Deepest).Fits).Set.FNumber);
+        var moves = Metre with { MovesMm = 400 };
+        var miss = Assert.Single(Ask(Room, moves, shelf).Misses);
+        Assert.Equal(DiagnosticCode.IrisStuck, miss.Shortfall.Code);
+        var closed = Assert.Single(Ask(Room, moves, shelf, rules: new FitRules { Iris = false }).Fits);
+        Assert.Equal(Math.Log2(closed.Set.FNumber / 2) * 2, miss.Shortfall.By, 1e-9);
+    }
+
+    [Fact]
+    public void More_sensitivity_than_the_crew_accepts_is_a_miss_in_stops()
+    {
+        // At 2 with 1/50 s a brightness of EV 1 asks for log2(4·50) − 1 = 6.6439 stops above ISO 100; 6400 gives 6.
+        var dark = Room with { BrightnessEv = 1 };
+        var miss = Assert.Single(Ask(dark, Metre, ShelfOf(Body, Prime)).Misses);
+        Assert.Equal(DiagnosticCode.TooDark, miss.Shortfall.Code);
+        Assert.Equal(0.6439 + 2 * Math.Log2(1 + 0.02025), miss.Shortfall.By, 1e-3);
+        Assert.Single(Ask(dark, Metre, ShelfOf(Body, Prime), rules: new FitRules { HighestIso = 12_800 }).Fits);
+        Assert.Single(Ask(dark, Metre, ShelfOf(Body, Prime), rules: new FitRules { Sensitivity = false }).Fits);
+    }
+
+    [Fact]
+    public void Any_mode_takes_any_squeeze_and_the_order_tells_them_apart()
+    {
+        GearItem[] modes = [Made.Mode("Full", 36, 20.25), Made.Mode("Open", 36, 24, 2)];
+        var squeezed = Prime.With(LensFields.Squeeze, 2.0);
+        Fit Of(GearItem lens, params GearItem[] offered) => Assert.Single(Ask(new Site { BehindMm = 1500 }, Metre, ShelfOf(Body.With(BodyFields.Modes, offered), lens)).Fits);
+        Assert.All(modes, mode => Assert.All(new[] { Prime, squeezed }, lens => Assert.Equal(mode.Name, Of(lens, mode).Mode.Item.Name)));
+
+        // The mode that shows the squeeze comes first, whatever else; and what a trim from 2 · 36 : 24 to 16 : 9 throws away is told.
+        Assert.Equal("Open", Of(squeezed, modes).Mode.Item.Name);
+        Assert.Equal(1 - 16.0 / 9 / 3, Of(squeezed, modes[1]).WasteShare, 1e-12);
+    }
+
+    [Fact]
+    public void Farthest_is_where_the_aperture_wish_ends_it()
+    {
+        // f/N·m·B/(f(1 + 1/m) + B) = 0.005·20.25 with N = 5.6, B = 8000 gives f = 33.994, and D = f(2 + m + 1/m).
+        var zoom = Prime.With(LensFields.Short, 24.0).With(LensFields.Long, 70.0).With(LensFields.Narrowest, 5.6);
+        var shelf = ShelfOf(Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) }), zoom);
+        var fit = Assert.Single(Ask(new Site { BehindMm = 8000 }, Metre with { Behind = BackgroundRequirement.Readable }, shelf, RankingCriterion.Farthest).Fits);
+        var m = 0.02025;
+        var f = 0.005 * 20.25 * 8000 / (m * 8000 / 5.6 - 0.005 * 20.25 * (1 + 1 / m));
+        Assert.Equal(f, fit.Set.FocalLengthMm, 1e-3);
+        Assert.Equal(f * (2 + m + 1 / m), fit.Scene.SubjectDistanceMm, 0.05);
     }
 
     [Fact]
