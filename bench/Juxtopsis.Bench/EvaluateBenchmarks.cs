@@ -51,7 +51,7 @@ public class EvaluateBenchmarks
                 Recorded = new PixelSize(3840, 2160),
                 SensitivityIso = 800,
                 BodyStabilisationStops = i % 6,
-                Lens = i % 4 == 0 ? new LensData { NearestFocusMm = 9 * (8 + i % 211), LargestMagnification = 0.15 } : LensData.Unknown,
+                Lens = i % 4 == 0 ? new LensData { MinimumFocusDistanceMm = 9 * (8 + i % 211), MaximumMagnification = 0.15 } : LensData.Unknown,
             };
         }
 

@@ -149,7 +149,7 @@ public static class CoreDoor
         request =>
         {
             var (parts, mounts) = request.Chain.ToCore();
-            return ChainAssembler.Assemble(parts, mounts, request.ToSetting(), unit).ToWire();
+            return ChainAssembler.Assemble(parts, mounts, request.ToSetting(), unit).ToWire(request);
         },
         WireJson.Default.AssembleResponse);
 

@@ -122,6 +122,17 @@ public sealed class ShelfTests(ServerFixture fixture) : IClassFixture<ServerFixt
         var again = await fixture.Server.SendAsync(HttpMethod.Post, "/api/assemble", new JsonObject { ["chain"] = rig["chain"]!.DeepClone(), ["deliveryAspect"] = 16.0 / 9 }.ToJsonString());
         Assert.Equal(rig["sensorWidthMm"]!.GetValue<double>(), again.Json["rig"]!["sensorWidthMm"]!.GetValue<double>());
 
+        // What no part decides stays as it was set, and the parts decide the rest.
+        JsonObject byHand = new()
+        {
+            ["name"] = "Mine", ["sensorWidthMm"] = 1, ["sensorHeightMm"] = 1, ["focalLengthMm"] = 28, ["fNumber"] = 5.6, ["sensitivityIso"] = 800, ["squeezeTurnDeg"] = 3, ["mountErrorMm"] = 0.02,
+            ["rearFilterMm"] = 2, ["rearFilterIndex"] = 1.6, ["rackedFarther"] = true, ["subjectDistanceMm"] = 900, ["captureFps"] = 50, ["punchIn"] = 1.5,
+        };
+        var whole = (await fixture.Server.SendAsync(
+            HttpMethod.Post, "/api/assemble", new JsonObject { ["chain"] = rig["chain"]!.DeepClone(), ["rig"] = byHand.DeepClone(), ["deliveryAspect"] = 16.0 / 9 }.ToJsonString())).Json["rig"]!;
+        Assert.All(byHand.Where(f => !f.Key.StartsWith("sensor", StringComparison.Ordinal) || f.Key == "sensitivityIso"), f => Assert.Equal(f.Value!.ToJsonString(), whole[f.Key]!.ToJsonString()));
+        Assert.Equal(rig["sensorWidthMm"]!.GetValue<double>(), whole["sensorWidthMm"]!.GetValue<double>());
+
         // Saving just what is stored, in whatever order its members come back, is no change.
         var saved = await fixture.Server.SendAsync(
             HttpMethod.Put, $"/api/comparisons/{shed}", new JsonObject { ["name"] = opened["name"]!.DeepClone(), ["document"] = opened["document"]!.DeepClone() }.ToJsonString(), ifMatch: "\"99\"");
@@ -159,7 +170,7 @@ public sealed class ShelfTests(ServerFixture fixture) : IClassFixture<ServerFixt
     [Theory]
     [InlineData("""{"chain":{"parts":[]}}""", "chain.parts")]
     [InlineData("""{"chain":{"parts":[{"item":{"kind":"body","name":"x"},"revision":1}]}}""", "chain.parts[0].item.modes")]
-    [InlineData("""{"chain":{"parts":[{"item":{"kind":"lens","name":"x","focalShortMm":35},"revision":1}]},"punchIn":0}""", "punchIn")]
+    [InlineData("""{"chain":{"parts":[{"item":{"kind":"lens","name":"x","focalShortMm":35},"revision":1}]},"rig":{"sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":35,"fNumber":2,"punchIn":0}}""", "rig.punchIn")]
     public async Task Parts_that_cannot_be_read_are_refused_by_their_field(string json, string field)
     {
         var answer = await fixture.Server.SendAsync(HttpMethod.Post, "/api/assemble", json);

@@ -19,13 +19,15 @@ public static class ChainMapping
 
     /// <summary>What an assembly is on the wire.</summary>
     /// <param name="assembly">An assembly.</param>
+    /// <param name="request">The request that it answers.</param>
     /// <returns>The answer.</returns>
-    public static AssembleResponse ToWire(this Assembly assembly)
+    public static AssembleResponse ToWire(this Assembly assembly, AssembleRequest request)
     {
         ArgumentNullException.ThrowIfNull(assembly);
+        ArgumentNullException.ThrowIfNull(request);
         var layout = assembly.Layout;
         return new(
-            assembly.Rig is { } rig ? ToWire(rig) : null,
+            assembly.Rig is { } rig ? ToWire(rig) with { Name = request.Rig?.Name ?? "", SubjectDistanceMm = request.Rig?.SubjectDistanceMm } : null,
             assembly.Works,
             [.. assembly.Findings.Select(f => f.ToWire())],
             [.. layout.Spans.Select(s => new SpanOutput(s.Place, s.FromMm, s.ToMm, s.DiameterMm, s.Assumed))],
@@ -66,11 +68,8 @@ public static class ChainMapping
         return new()
         {
             Mode = request.Chain.Mode,
-            FocalLengthMm = request.FocalLengthMm,
-            FNumber = request.FNumber,
-            PunchIn = request.PunchIn,
+            Set = request.Rig?.ToCore(),
             DeliveryAspect = request.DeliveryAspect,
-            CaptureFps = request.CaptureFps,
         };
     }
 
@@ -88,11 +87,12 @@ public static class ChainMapping
 
     internal static void Check(FieldChecks checks, AssembleRequest request, LengthUnit unit, string prefix = "")
     {
-        checks.InRange(prefix + "focalLengthMm", request.FocalLengthMm, Quantity.FocalLength, unit);
-        checks.InRange(prefix + "fNumber", request.FNumber, Quantity.FNumber);
-        checks.InRange(prefix + "punchIn", request.PunchIn, Quantity.PunchIn);
         checks.InRange(prefix + "deliveryAspect", request.DeliveryAspect, Quantity.DeliveryAspect);
-        checks.InRange(prefix + "captureFps", request.CaptureFps, Quantity.Fps);
+        if (request.Rig is { } rig)
+        {
+            EvaluateChecks.CheckRig(checks, rig, unit, prefix + "rig.");
+        }
+
         Check(checks, request.Chain, prefix + "chain.");
     }
 
@@ -154,11 +154,17 @@ public static class ChainMapping
         OpticsFastestFNumber = rig.OpticsFastestFNumber,
         Squeeze = rig.Squeeze,
         SqueezePlace = rig.SqueezePlace,
+        SqueezeTurnDeg = rig.SqueezeTurnDeg,
         PunchIn = rig.PunchIn,
         Lens = ToWire(rig.Lens),
         CloseUpDioptres = rig.CloseUpDioptres,
         CloseUpFromLensMm = rig.CloseUpFromLensMm,
+        RackedFarther = rig.RackedFarther,
         ExtensionMm = rig.ExtensionMm,
+        MountErrorMm = rig.MountErrorMm,
+        RearFilterMm = rig.RearFilterMm,
+        RearFilterIndex = rig.RearFilterIndex,
+        SensitivityIso = rig.SensitivityIso,
         LowestIso = rig.LowestIso,
         FilterStops = rig.FilterStops,
         VariableFilterMinStops = rig.VariableFilterMinStops,
@@ -182,8 +188,8 @@ public static class ChainMapping
         Blades = lens.Blades,
         WidestTNumber = lens.WidestTNumber,
         MeasuredFocalLengthMm = lens.MeasuredFocalLengthMm,
-        NearestFocusMm = lens.NearestFocusMm,
-        LargestMagnification = lens.LargestMagnification,
+        NearestFocusMm = lens.MinimumFocusDistanceMm,
+        LargestMagnification = lens.MaximumMagnification,
         PupilMagnification = lens.PupilMagnification,
         FrontFromSensorMm = lens.FrontFromSensorMm,
         ImageCircleMm = lens.ImageCircleMm,

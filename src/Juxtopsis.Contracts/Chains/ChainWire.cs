@@ -31,24 +31,18 @@ public sealed record AssembleRequest
     /// <summary>The parts and the mode.</summary>
     public required ChainInput Chain { get; init; }
 
-    /// <summary>Focal length as marked, mm; left out for the short end.</summary>
-    public double? FocalLengthMm { get; set; }
-
-    /// <summary>f-number; left out for the widest.</summary>
-    public double? FNumber { get; set; }
-
-    /// <summary>Electronic zoom or a crop afterwards: 1 to 50.</summary>
-    public double PunchIn { get; set; } = 1;
+    /// <summary>
+    /// The rig as it is set, its own chain left aside: focal length, aperture, punch-in and frame rate are taken from it, and what no part decides
+    /// stays as it is. Left out for one at the short end of its zoom, wide open.
+    /// </summary>
+    public RigInput? Rig { get; set; }
 
     /// <summary>Delivered width over height; left out for the mode's own shape.</summary>
     public double? DeliveryAspect { get; set; }
-
-    /// <summary>Captured frames a second; left out when not decided.</summary>
-    public double? CaptureFps { get; set; }
 }
 
 /// <summary>What came of putting parts together.</summary>
-/// <param name="Rig">The rig in numbers, without its chain; null when camera, mode or lens are missing.</param>
+/// <param name="Rig">The whole rig as it then is, without its chain; null when camera, mode or lens are missing.</param>
 /// <param name="Works">True when nothing stops it.</param>
 /// <param name="Findings">What was found, the weightiest first.</param>
 /// <param name="Spans">The parts along the axis, for a drawing to scale; supports and other items are not among them.</param>

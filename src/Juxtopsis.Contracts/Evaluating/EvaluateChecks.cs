@@ -104,7 +104,7 @@ internal static class EvaluateChecks
         checks.InRange(prefix + "viewingDistanceMm", conventions.ViewingDistanceMm, Quantity.Viewing, unit);
     }
 
-    private static void CheckRig(FieldChecks checks, RigInput? rig, LengthUnit unit, string prefix)
+    public static void CheckRig(FieldChecks checks, RigInput? rig, LengthUnit unit, string prefix)
     {
         if (rig is null)
         {
@@ -209,8 +209,8 @@ internal static class EvaluateChecks
         checks.InRange(prefix + "blades", lens.Blades, Quantity.Count);
         checks.InRange(prefix + "widestTNumber", lens.WidestTNumber, Quantity.TNumber);
         checks.InRange(prefix + "measuredFocalLengthMm", lens.MeasuredFocalLengthMm, Quantity.FocalLength);
-        checks.InRange(prefix + "nearestFocusMm", lens.NearestFocusMm, Quantity.NearestFocus, unit);
-        checks.InRange(prefix + "largestMagnification", lens.LargestMagnification, Quantity.LargestMagnification);
+        checks.InRange(prefix + "nearestFocusMm", lens.NearestFocusMm, Quantity.MinimumFocusDistance, unit);
+        checks.InRange(prefix + "largestMagnification", lens.LargestMagnification, Quantity.MaximumMagnification);
         checks.InRange(prefix + "pupilMagnification", lens.PupilMagnification, Quantity.PupilMagnification);
         checks.InRange(prefix + "frontFromSensorMm", lens.FrontFromSensorMm, Quantity.FrontFromSensor);
         checks.InRange(prefix + "imageCircleMm", lens.ImageCircleMm, Quantity.ImageCircle);

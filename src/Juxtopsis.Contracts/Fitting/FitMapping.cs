@@ -66,15 +66,15 @@ internal static class FitMapping
         HighestIso = delivery.HighestIso,
     };
 
-    public static FitResponse ToWire(this FitResult result, FitRequest request, RankingCriterion wish, int looked, FitResult? chosen, LengthUnit unit)
+    public static FitResponse ToWire(this FitResult result, FitRequest request, RankingCriterion criterion, int looked, FitResult? chosen, LengthUnit unit)
     {
         var (site, brief) = (request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery));
         var words = new FitWords(unit);
         var own = Cautions.Of(site, brief, null, null);
-        FitOutput Say(Fit fit) => ToWire(fit, words, wish, site, brief, own);
+        FitOutput Say(Fit fit) => ToWire(fit, words, criterion, site, brief, own);
         return new(
             new(result.Frame.WidthMm, result.Frame.HeightMm, result.Frame.BottomMm, result.Frame.LensHeightMm, result.Frame.Decider, Finite(site.RoomMm(brief))),
-            FitWords.Order(wish),
+            FitWords.Order(criterion),
             [.. result.Fits.Select(Say)],
             [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), words.Shortfall(m).ToWire(), [.. m.Remedies.Select(r => ToWire(r, words, Say))]))],
             result.FitCount,
@@ -118,14 +118,14 @@ internal static class FitMapping
         };
     }
 
-    private static FitOutput ToWire(Fit fit, FitWords words, RankingCriterion wish, Site site, ShotBrief brief, IReadOnlyList<DiagnosticCode> own)
+    private static FitOutput ToWire(Fit fit, FitWords words, RankingCriterion criterion, Site site, ShotBrief brief, IReadOnlyList<DiagnosticCode> own)
     {
         var focus = fit.Report.Focus ?? throw new InvalidOperationException("A proposal is told only when the evaluator confirms it.");
         var equivalent = fit.Report.Lens.EquivalentFocalLengthMm;
         return new(
             ToWire(fit.Rig, fit.Mode),
             fit.Ways,
-            words.Why(fit, wish),
+            words.Why(fit, criterion),
             fit.FromMm,
             fit.ToMm,
             fit.Scene.SubjectDistanceMm,

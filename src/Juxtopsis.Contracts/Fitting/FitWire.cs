@@ -13,7 +13,7 @@ public sealed record FitRequest
     /// <summary>Where.</summary>
     public required PlaceInput Place { get; init; }
 
-    /// <summary>What is wanted; its own wish decides the order.</summary>
+    /// <summary>What is wanted; its own criterion decides the order.</summary>
     public required ShotInput Shot { get; init; }
 
     /// <summary>What is delivered.</summary>

@@ -86,7 +86,7 @@ public sealed record ShotInput
     /// <summary>True when it walks along with the subject.</summary>
     public bool Walks { get; set; }
 
-    /// <summary>From the sensor mark to the last thing behind it, mm; left out for what the carriage usually needs.</summary>
+    /// <summary>From the sensor mark to the last thing behind it, mm; left out for what the support usually needs.</summary>
     public double? RearMm { get; set; }
 
     /// <summary>How far the subject moves to and fro altogether, mm.</summary>

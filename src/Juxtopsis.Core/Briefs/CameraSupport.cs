@@ -34,14 +34,14 @@ public static class CameraSupports
     private const double TripodFeetMm = 450;
 
     /// <summary>From the sensor mark to the last thing behind it that must fit in the room.</summary>
-    /// <param name="carriage">How it is carried.</param>
+    /// <param name="support">How it is carried.</param>
     /// <param name="backMm">From the sensor mark to the back of the camera, mm.</param>
     /// <returns>
     /// Millimetres. A tripod's feet stand 450 mm behind the mark, unless the camera reaches farther, and 450 mm more are for whoever
     /// stands there; hands 350 mm, shoulder 300 mm, gimbal 600 mm behind the camera's back; a clamp or an overhead bar 80 mm; at
     /// arm's length nothing.
     /// </returns>
-    public static double RearMm(CameraSupport carriage, double backMm) => carriage switch
+    public static double RearMm(CameraSupport support, double backMm) => support switch
     {
         CameraSupport.Tripod => Math.Max(backMm, TripodFeetMm) + 450,
         CameraSupport.HandHeld => backMm + 350,
@@ -52,9 +52,9 @@ public static class CameraSupports
     };
 
     /// <summary>How unsteady a way of carrying is against standing still with the camera in both hands.</summary>
-    /// <param name="carriage">How it is carried.</param>
+    /// <param name="support">How it is carried.</param>
     /// <returns>A factor on the unsteadiness of the rig; relative only, our own figures; 0 where the camera does not move.</returns>
-    public static double Unsteadiness(CameraSupport carriage) => carriage switch
+    public static double Unsteadiness(CameraSupport support) => support switch
     {
         CameraSupport.Tripod or CameraSupport.Clamp or CameraSupport.Overhead => 0,
         CameraSupport.Gimbal => 0.15,

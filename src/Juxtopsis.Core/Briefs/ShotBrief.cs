@@ -35,7 +35,7 @@ public sealed record ShotBrief(ShotSubject Subject, ShotSize Size)
     /// <summary>How the camera is carried.</summary>
     public CameraSupport CameraSupport { get; init; }
 
-    /// <summary>From the sensor mark to the last thing behind it that must fit, mm; null for what the carriage usually needs.</summary>
+    /// <summary>From the sensor mark to the last thing behind it that must fit, mm; null for what the support usually needs.</summary>
     public double? RearMm { get; init; }
 
     /// <summary>How far the subject moves to and fro altogether, mm: the sharp zone must hold it without focus being pulled.</summary>

@@ -36,7 +36,7 @@ public static class ChainAssembler
         var anatomy = Anatomy.Of(parts, setting, findings);
         var layout = new ChainLayout(anatomy, mounts);
         MountChecks.Check(anatomy, mounts, findings);
-        CarriageChecks.Check(anatomy, findings);
+        SignalChecks.Check(anatomy, findings);
         FrontChecks.Check(anatomy, findings);
         LoadChecks.Check(anatomy, layout, mounts, findings);
         NoteUnknownWeights(anatomy, findings);

@@ -1,3 +1,5 @@
+using Juxtopsis.Core.Rigs;
+
 namespace Juxtopsis.Core.Chains;
 
 /// <summary>How a chain of parts is set.</summary>
@@ -14,6 +16,23 @@ public sealed record ChainSetting
 
     /// <summary>Electronic zoom or a later crop, 1 or more.</summary>
     public double PunchIn { get; init; } = 1;
+
+    /// <summary>
+    /// The rig as it is set by hand; null for one of nothing but its parts. Its focal length, aperture, punch-in and frame rate go before those here, and
+    /// what no part decides (sensitivity, a shim, a turned squeeze) stays as it is.
+    /// </summary>
+    public Rig? Set
+    {
+        get;
+        init
+        {
+            field = value;
+            if (value is { } rig)
+            {
+                (FocalLengthMm, FNumber, PunchIn, CaptureFps) = (rig.FocalLengthMm, rig.FNumber, rig.PunchIn, rig.CaptureFps);
+            }
+        }
+    }
 
     /// <summary>Delivered width over height; null for the mode's own shape.</summary>
     public double? DeliveryAspect { get; init; }

@@ -6,7 +6,7 @@ using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Chains;
 
-/// <summary>A chain in numbers, as the evaluator takes it.</summary>
+/// <summary>A chain in numbers, as the evaluator takes it: what parts decide, and all else as it was set by hand.</summary>
 internal static class RigOfChain
 {
     public static Rig Build(ChainOptics optics, ChainLayout layout, List<Diagnostic> findings)
@@ -15,12 +15,16 @@ internal static class RigOfChain
         var (camera, mode, lens) = (optics.Camera, optics.Mode, optics.Lens);
         var dioptres = anatomy.Front.Sum(l => l.Item.Get(FrontFields.Dioptres) ?? 0);
         var variable = anatomy.Front.Where(l => l.Item.Get(FrontFields.Effect) == FilterEffect.Variable && l.Item.Get(FrontFields.StopsMost) is not null).ToArray();
-        var carriesStabilisation = lens.Kind == GearKind.FixedLensCamera || CarriageChecks.Carries(anatomy, AdapterFields.CarriesStabilisation);
+        var carriesStabilisation = lens.Kind == GearKind.FixedLensCamera || SignalChecks.Carries(anatomy, AdapterFields.CarriesStabilisation);
         double? variableMost = variable.Length == 0 ? null : variable.Sum(l => l.Item.Get(FrontFields.StopsMost)!.Value);
         var fixedStops = anatomy.Front.Except(variable).Sum(l => (l.Item.Get(FrontFields.Stops) ?? 0) + (l.Item.Get(FrontFields.LightLost) ?? 0));
         var converters = Chain(optics.Converters, findings);
-        return new Rig(optics.ModeWidthMm, optics.ModeHeightMm, optics.FocalLengthMm, optics.FNumber)
+        return (optics.Setting.Set ?? new Rig(optics.ModeWidthMm, optics.ModeHeightMm, optics.FocalLengthMm, optics.FNumber)) with
         {
+            SensorWidthMm = optics.ModeWidthMm,
+            SensorHeightMm = optics.ModeHeightMm,
+            FocalLengthMm = optics.FocalLengthMm,
+            FNumber = optics.FNumber,
             WholeSensor = camera.Get(BodyFields.SensorWidth) is { } w && camera.Get(BodyFields.SensorHeight) is { } h ? new AreaSize(w, h) : null,
             PunchIn = optics.Setting.PunchIn,
             Squeeze = Within(optics.Squeeze, Quantity.Squeeze, "squeeze", findings),
@@ -57,8 +61,8 @@ internal static class RigOfChain
             Blades = lens.Get(LensFields.Blades),
             WidestTNumber = lens.Get(LensFields.WidestT),
             MeasuredFocalLengthMm = ChainOptics.MeasuredMm(lens, optics.FocalLengthMm),
-            NearestFocusMm = focuses ? attachment!.Get(FrontFields.Nearest) : lens.Get(LensFields.Nearest),
-            LargestMagnification = focuses ? null : RatioAt(optics),
+            MinimumFocusDistanceMm = focuses ? attachment!.Get(FrontFields.Nearest) : lens.Get(LensFields.Nearest),
+            MaximumMagnification = focuses ? null : RatioAt(optics),
             PupilMagnification = lens.Get(LensFields.Pupils),
             FrontFromSensorMm = layout.FrontFromSensorMm is { } front && Quantity.FrontFromSensor.Accepts(front) ? front : null,
             ImageCircleMm = lens.Kind == GearKind.FixedLensCamera ? null : optics.ImageCircleOnSensorMm / optics.Magnification,

@@ -19,7 +19,7 @@ public enum EntryKind
     Sideways,
 
     /// <summary>Nearest focus of a lens.</summary>
-    NearestFocus,
+    MinimumFocusDistance,
 
     /// <summary>Width of a watched picture, or the distance to it.</summary>
     Viewing,

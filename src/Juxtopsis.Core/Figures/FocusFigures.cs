@@ -34,15 +34,15 @@ internal static class FocusFigures
             (in c) => c.Travel.HasFarEnd ? "" : "∞",
             (in c) => c.Report.Limits.FarthestSubjectDistanceMm) { Schools = Schools.Distance },
         new(
-            FigureId.LargestMagnification, "mx", "Largest ratio", FigureUnit.Times, FigureComparison.Percent,
+            FigureId.MaximumMagnification, "mx", "Largest ratio", FigureUnit.Times, FigureComparison.Percent,
             "Size on the sensor over true size at the nearest focus; 1 is life size.",
-            (in c) => c.Rig is { CloseUpDioptres: 0, Lens.LargestMagnification: not null } && c.Travel.Rear.ShiftMm == 0 ? "k·mk" : "",
-            (in c) => c.Report.Limits.LargestMagnification),
+            (in c) => c.Rig is { CloseUpDioptres: 0, Lens.MaximumMagnification: not null } && c.Travel.Rear.ShiftMm == 0 ? "k·mk" : "",
+            (in c) => c.Report.Limits.MaximumMagnification),
         new(
             FigureId.SmallestFieldWidthMm, "Fx", "Smallest field", FigureUnit.SceneMm, FigureComparison.Percent,
             "Width of the smallest thing that fills the picture.",
             (in _) => "Wp/mx",
-            (in c) => c.Rig.Squeeze * c.Report.Sensor.UsedWidthMm / c.Report.Limits.LargestMagnification),
+            (in c) => c.Rig.Squeeze * c.Report.Sensor.UsedWidthMm / c.Report.Limits.MaximumMagnification),
         new(
             FigureId.Magnification, "m", "Reproduction ratio", FigureUnit.Times, FigureComparison.Percent,
             "Size on the sensor over true size at the plane of focus; up and down for a squeezed lens.",
@@ -132,12 +132,12 @@ internal static class FocusFigures
             return "";
         }
 
-        if (c.Report.Limits.LargestMagnification is not { } largest)
+        if (c.Report.Limits.MaximumMagnification is not { } largest)
         {
             return HasGap(c) ? "" : FromMark(c, "4·fj");
         }
 
-        var given = c.Rig.Lens.NearestFocusMm;
+        var given = c.Rig.Lens.MinimumFocusDistanceMm;
         var isGiven = given is { } nearest && Math.Abs(nearest - RigEvaluator.MarkMm(c.Conventions, c.Rig) - c.Report.Limits.NearestSubjectDistanceMm) <= 1e-9 * nearest;
         return c.Rig.CloseUpDioptres != 0 ? ""
             : isGiven ? FromMark(c, "Dk")

@@ -97,10 +97,10 @@ internal static class Intermediates
 
     private static double? DepthCircle(in FigureCase c) => SharpnessLimits.DepthCircleMm(c.Report.Sharpness.CircleOfConfusionMm, c.Conventions, c.Rig);
 
-    private static bool Breathes(in FigureCase c) => c.Rig.Lens is { NearestFocusMm: not null, LargestMagnification: not null };
+    private static bool Breathes(in FigureCase c) => c.Rig.Lens is { MinimumFocusDistanceMm: not null, MaximumMagnification: not null };
 
     private static double? NearestFocalLength(in FigureCase c) =>
-        c.Rig.Lens is { NearestFocusMm: { } nearest, LargestMagnification: { } ratio }
+        c.Rig.Lens is { MinimumFocusDistanceMm: { } nearest, MaximumMagnification: { } ratio }
             ? ThinLens.FocalLengthMm(nearest, ratio)
             : null;
 

@@ -122,7 +122,7 @@ internal sealed class FitQuestion
         return made;
     }
 
-    /// <summary>How a rig stands against others whatever the wish: fewer of these go first.</summary>
+    /// <summary>How a rig stands against others whatever the criterion: fewer of these go first.</summary>
     public Burden BurdenOf(FitRig rig, FitMode mode, FitFrame frame)
     {
         var findings = Rules.Findings;
@@ -136,8 +136,8 @@ internal sealed class FitQuestion
             enlarged ? frame.Enlargement!.Value : 1);
     }
 
-    /// <summary>Asks a rig in a mode: the setting that gives the shot and is best by a wish, or what is in the way.</summary>
-    public FitAnswer Ask(FitRig rig, FitMode mode, RankingCriterion wish)
+    /// <summary>Asks a rig in a mode: the setting that gives the shot and is best by a criterion, or what is in the way.</summary>
+    public FitAnswer Ask(FitRig rig, FitMode mode, RankingCriterion criterion)
     {
         var frame = FrameOf(rig, mode);
         var m = frame.Used.HeightMm / Frame.HeightMm;
@@ -162,7 +162,7 @@ internal sealed class FitQuestion
             }
         }
 
-        return new StandpointSearch(this, rig, frame, m, place, wish).Answer();
+        return new StandpointSearch(this, rig, frame, m, place, criterion).Answer();
     }
 
     /// <summary>How a rig is set at a focal length: focused where it frames, and opened as far as the shot allows.</summary>
@@ -171,7 +171,7 @@ internal sealed class FitQuestion
     /// <param name="m">Reproduction ratio of the framing.</param>
     /// <param name="place">From where to where the camera may stand, mm.</param>
     /// <param name="focalLengthMm">As marked, mm.</param>
-    /// <param name="closes">Whether it is closed as far as diffraction, lens, light and the wish for softness allow.</param>
+    /// <param name="closes">Whether it is closed as far as diffraction, lens, light and the softness asked for allow.</param>
     public FitPoint At(FitRig rig, FitFrame frame, double m, (double Near, double Far) place, double focalLengthMm, bool closes)
     {
         var chain = rig.ChainAt(focalLengthMm);
@@ -272,7 +272,7 @@ internal sealed class FitQuestion
 /// <param name="WasteShare">Share of the mode that the trim throws away.</param>
 internal sealed record FitFrame(UsedArea Used, double CircleOfConfusionMm, double? Enlargement, double DiagonalMm, double WasteShare);
 
-/// <summary>What speaks against a rig, whatever the wish.</summary>
+/// <summary>What speaks against a rig, whatever the criterion.</summary>
 /// <param name="Spoils">Things that spoil its use, too few pixels among them.</param>
 /// <param name="Costs">Things that cost something, or are not known.</param>
 /// <param name="Enlargement">How many times what is recorded is enlarged; 1 where it need not be.</param>
@@ -326,7 +326,7 @@ internal sealed record FitPoint(double DistanceMm, double FocalLengthMm, double 
     /// <summary>Disc of a point behind over the picture's height, at ƒ1.</summary>
     public double BlurAtOne { get; init; }
 
-    /// <summary>The narrowest that lens, light and the wish for softness allow.</summary>
+    /// <summary>The narrowest that lens, light and the softness asked for allow.</summary>
     public double MostFNumber { get; init; }
 
     public double CircleOfConfusionMm { get; init; }
@@ -349,7 +349,7 @@ internal sealed record FitPoint(double DistanceMm, double FocalLengthMm, double 
     }
 
     /// <summary>The smaller, the better, of what depends on the setting.</summary>
-    public double Score(RankingCriterion wish) => wish switch
+    public double Score(RankingCriterion criterion) => criterion switch
     {
         RankingCriterion.MostBlur => -BlurShare,
         RankingCriterion.Deepest => -Math.Min(DepthMm, 1e12),

@@ -51,7 +51,7 @@ public sealed record Miss(FitRig Rig, FitMode Mode, Shortfall Shortfall, IReadOn
 
 /// <summary>What fits, and what does not.</summary>
 /// <param name="Frame">What the picture must take in.</param>
-/// <param name="Fits">Rigs that give the shot, the best by the wish first: one of each body and lens.</param>
+/// <param name="Fits">Rigs that give the shot, the best by the criterion first: one of each body and lens.</param>
 /// <param name="Misses">Rigs that do not: those that something would help first, the nearest miss before others.</param>
 /// <param name="FitCount">How many bodies with lenses give it, also those that are not told.</param>
 /// <param name="MissCount">How many do not.</param>

@@ -172,6 +172,6 @@ public sealed class FitRig
         }
 
         var longEnd = lens.Get(LensFields.Long) is { } end ? ChainAssembler.Assemble(parts, mounts, setting with { FocalLengthMm = end }) : shortEnd;
-        return new(group, body, lens, links, front, modes, shortEnd, longEnd, CarriageChecks.IrisOf(Anatomy.Of(parts, setting, [])));
+        return new(group, body, lens, links, front, modes, shortEnd, longEnd, SignalChecks.IrisOf(Anatomy.Of(parts, setting, [])));
     }
 }

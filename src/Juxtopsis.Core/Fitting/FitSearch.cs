@@ -9,7 +9,7 @@ namespace Juxtopsis.Core.Fitting;
 /// </summary>
 /// <remarks>
 /// Of each body and lens the best way and mode counts. First go those that nothing speaks against, then those that cost something or of which
-/// something is not known, then the spoilt, too few pixels among them; within these the wish decides, at the best standpoint of each
+/// something is not known, then the spoilt, too few pixels among them; within these the criterion decides, at the best standpoint of each
 /// (<see cref="StandpointSearch"/>). The aperture is the widest that keeps what the shot asks to be sharp or readable; for the deepest zone the narrowest
 /// that diffraction, the lens, the light and the shot allow.
 /// </remarks>
@@ -22,7 +22,7 @@ public sealed class FitSearch
 
     private readonly FittingShelf shelf;
     private readonly FitQuestion question;
-    private readonly RankingCriterion wish;
+    private readonly RankingCriterion criterion;
     private readonly RigChoice? before;
     private readonly Dictionary<int, Found> fits = [];
     private readonly Dictionary<int, Missed> misses = [];
@@ -34,16 +34,16 @@ public sealed class FitSearch
     /// <param name="site">Where.</param>
     /// <param name="brief">What is wanted.</param>
     /// <param name="conventions">What figures go by; distances are from the sensor mark here whatever they say.</param>
-    /// <param name="wish">What decides the order.</param>
+    /// <param name="criterion">What decides the order.</param>
     /// <param name="before">The rig of the shot before; null when there is none, and then the least change is the least weight.</param>
     /// <param name="rules">What a proposal must keep; all of it when left out.</param>
-    public FitSearch(FittingShelf shelf, Site site, ShotBrief brief, Conventions conventions, RankingCriterion wish, RigChoice? before = null, FitRules? rules = null)
+    public FitSearch(FittingShelf shelf, Site site, ShotBrief brief, Conventions conventions, RankingCriterion criterion, RigChoice? before = null, FitRules? rules = null)
     {
         ArgumentNullException.ThrowIfNull(shelf);
         ArgumentNullException.ThrowIfNull(site);
         ArgumentNullException.ThrowIfNull(brief);
         this.shelf = shelf;
-        this.wish = wish == RankingCriterion.LeastChange && before is null ? RankingCriterion.LeastWeight : wish;
+        this.criterion = criterion == RankingCriterion.LeastChange && before is null ? RankingCriterion.LeastWeight : criterion;
         this.before = before;
         question = new(site, brief, conventions with { DistanceFrom = DistanceMark.SensorMark }, rules ?? FitRules.All, shelf.Modes);
     }
@@ -58,7 +58,7 @@ public sealed class FitSearch
     public int Looked { get; private set; }
 
     /// <summary>What decides the order: least weight where the least change has nothing before it.</summary>
-    public RankingCriterion RankingCriterion => wish;
+    public RankingCriterion Criterion => criterion;
 
     internal FitQuestion Question => question;
 
@@ -105,7 +105,7 @@ public sealed class FitSearch
         foreach (var mode in rig.Modes)
         {
             Looked++;
-            var answer = question.Ask(rig, mode, wish);
+            var answer = question.Ask(rig, mode, criterion);
             if (answer.Best is null)
             {
                 Miss(rig, mode, answer.Nearest, answer.Miss);
@@ -135,12 +135,12 @@ public sealed class FitSearch
         new(rig, mode, answer.FromMm, answer.ToMm, answer.Best!, question.BurdenOf(rig, mode, question.FrameOf(rig, mode)), Score(rig, mode, answer.Best!));
 
     /// <summary>The smaller, the better.</summary>
-    private double Score(FitRig rig, FitMode mode, FitPoint point) => wish switch
+    private double Score(FitRig rig, FitMode mode, FitPoint point) => criterion switch
     {
         RankingCriterion.LeastChange => before!.ChangeTo(rig, mode),
         RankingCriterion.Owned => (double)rig.Ownership,
         RankingCriterion.LeastWeight => Weight(rig),
-        _ => point.Score(wish),
+        _ => point.Score(criterion),
     };
 
     /// <summary>Weights that are not wholly known come after those that are.</summary>

@@ -14,13 +14,13 @@ public sealed class FitWords(LengthUnit unit)
 {
     /// <summary>Why a rig stands where it does in the order.</summary>
     /// <param name="fit">The rig.</param>
-    /// <param name="wish">What decides the order.</param>
+    /// <param name="criterion">What decides the order.</param>
     /// <returns>A few words.</returns>
-    public string Why(Fit fit, RankingCriterion wish)
+    public string Why(Fit fit, RankingCriterion criterion)
     {
         ArgumentNullException.ThrowIfNull(fit);
         var focus = fit.Report.Focus;
-        return wish switch
+        return criterion switch
         {
             RankingCriterion.MostBlur => $"A point behind becomes {Percent(focus?.BackgroundDiscFractionOfHeight ?? 0)} of the picture's height.",
             RankingCriterion.Deepest => $"Sharp from {Far(focus?.DepthOfFieldNearMm ?? 0)} to {Far(focus?.DepthOfFieldFarMm ?? 0)}.",
@@ -64,9 +64,9 @@ public sealed class FitWords(LengthUnit unit)
     }
 
     /// <summary>What an order goes by.</summary>
-    /// <param name="wish">The wish.</param>
+    /// <param name="criterion">The criterion.</param>
     /// <returns>A sentence.</returns>
-    public static string Order(RankingCriterion wish) => "Those that nothing speaks against first, then those at a cost, then the spoilt. Within these: " + wish switch
+    public static string Order(RankingCriterion criterion) => "Those that nothing speaks against first, then those at a cost, then the spoilt. Within these: " + criterion switch
     {
         RankingCriterion.MostBlur => "by the disc that a point behind becomes, as a share of the picture's height; each as open, and from where it blurs most, as the shot allows.",
         RankingCriterion.Deepest => "by the depth of the sharp zone; each closed as far as diffraction does not soften it and the accepted sensitivity goes.",

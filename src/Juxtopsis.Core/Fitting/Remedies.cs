@@ -50,14 +50,14 @@ internal sealed class Remedies
         return [.. remedies.OfType<Remedy>()];
     }
 
-    private bool Gives(Remedy remedy, FitRig rig, FitMode mode) => question.After(remedy).Ask(rig, mode, search.RankingCriterion).Best is not null;
+    private bool Gives(Remedy remedy, FitRig rig, FitMode mode) => question.After(remedy).Ask(rig, mode, search.Criterion).Best is not null;
 
     private Remedy? Tried(Remedy remedy, FitRig rig, FitMode mode) => Gives(remedy, rig, mode) ? remedy : null;
 
     /// <summary>A remedy that is another rig, when that gives the shot and the evaluator agrees.</summary>
     private Remedy? Instead(Remedy remedy, FitRig rig, FitMode mode)
     {
-        var answer = question.Ask(rig, mode, search.RankingCriterion);
+        var answer = question.Ask(rig, mode, search.Criterion);
         if (answer.Best is null)
         {
             return null;
@@ -102,7 +102,7 @@ internal sealed class Remedies
 
         // At the very nearest mark rounding could fall on the wrong side of it.
         var travel = (atLong ? rig.LongChain : rig.ShortChain).Travel;
-        var m = distanceMm > travel.NearestMm() && distanceMm <= travel.FarthestMm() ? travel.FocusAt(distanceMm).Magnification : travel.LargestMagnification() / Margin;
+        var m = distanceMm > travel.NearestMm() && distanceMm <= travel.FarthestMm() ? travel.FocusAt(distanceMm).Magnification : travel.MaximumMagnification() / Margin;
         if (m is not > 0)
         {
             return null;
@@ -142,9 +142,9 @@ internal sealed class Remedies
 
     private Remedy? OtherSupport(FitRig rig, FitMode mode)
     {
-        foreach (var carriage in new[] { CameraSupport.HandHeld, CameraSupport.Shoulder, CameraSupport.Clamp })
+        foreach (var support in new[] { CameraSupport.HandHeld, CameraSupport.Shoulder, CameraSupport.Clamp })
         {
-            if (carriage != question.Brief.CameraSupport && Tried(new(RemedyKind.OtherSupport, 0, 0) { CameraSupport = carriage }, rig, mode) is { } remedy)
+            if (support != question.Brief.CameraSupport && Tried(new(RemedyKind.OtherSupport, 0, 0) { CameraSupport = support }, rig, mode) is { } remedy)
             {
                 return remedy;
             }

@@ -11,7 +11,7 @@ namespace Juxtopsis.Core.Fitting;
 /// mark, at such a peak, where a limit begins, or where what decides the aperture changes; the last two are found by halving and by golden
 /// section. With a tube or a close-up lens nothing of that is sure: then the range is walked in small steps first.
 /// </remarks>
-internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitFrame frame, double m, (double Near, double Far) place, RankingCriterion wish)
+internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitFrame frame, double m, (double Near, double Far) place, RankingCriterion criterion)
 {
     private const double JustBelow = 1 - 1e-9;
     private const double Golden = 0.6180339887498949;
@@ -27,7 +27,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
             return only.Gives ? new(only, only.DistanceMm, only.DistanceMm, Shortfall.None, null) : new(null, only.DistanceMm, only.DistanceMm, only.Miss, only);
         }
 
-        var found = new Found(wish);
+        var found = new Found(criterion);
         var isPlain = rig.ShortChain.Travel is { CloseUpPerMm: 0, Rear.ShiftMm: 0 };
         var (low, high) = isPlain ? Range() : (rig.ShortMm, LastMm);
         if (low <= high)
@@ -46,9 +46,9 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
     }
 
     /// <summary>The last focal length before the long end, where this has data of its own.</summary>
-    private double LastMm => rig.AtLong.Lens.LargestMagnification is null ? rig.LongMm : rig.LongMm * JustBelow;
+    private double LastMm => rig.AtLong.Lens.MaximumMagnification is null ? rig.LongMm : rig.LongMm * JustBelow;
 
-    private FitPoint At(double focalLengthMm) => question.At(rig, frame, m, place, focalLengthMm, wish == RankingCriterion.Deepest);
+    private FitPoint At(double focalLengthMm) => question.At(rig, frame, m, place, focalLengthMm, criterion == RankingCriterion.Deepest);
 
     /// <summary>Focal lengths from which the framing is had within the place and the travel: D = f(1 + m₀)²/m₀ + X both ways.</summary>
     private (double Low, double High) Range()
@@ -57,7 +57,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
         var travel = chain.Travel;
         var own = m / travel.Rear.Magnification;
         var each = (chain.IsTraced ? 1 : chain.OpticsMagnification) * ThinLens.SubjectDistanceMm(1, own);
-        var nearest = Math.Max(place.Near, (rig.AtShort.Lens.NearestFocusMm ?? 0) + travel.Rear.TrackMm);
+        var nearest = Math.Max(place.Near, (rig.AtShort.Lens.MinimumFocusDistanceMm ?? 0) + travel.Rear.TrackMm);
         return own > 1 ? (1, 0) : (Math.Max(rig.ShortMm, (nearest - travel.Rear.TrackMm) / each), Math.Min(LastMm, (place.Far - travel.Rear.TrackMm) / each));
     }
 
@@ -76,7 +76,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
             marks.Add(high);
         }
 
-        if (wish == RankingCriterion.MostBlur || question.Brief.Behind != Briefs.BackgroundRequirement.AsItComes)
+        if (criterion == RankingCriterion.MostBlur || question.Brief.Behind != Briefs.BackgroundRequirement.AsItComes)
         {
             for (var i = marks.Count - 1; i > 0; i--)
             {
@@ -134,10 +134,10 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
         for (var i = 0; i < points.Count; i++)
         {
             found.Add(points[i]);
-            best = points[i].Gives && (best < 0 || points[i].Score(wish) < points[best].Score(wish)) ? i : best;
+            best = points[i].Gives && (best < 0 || points[i].Score(criterion) < points[best].Score(criterion)) ? i : best;
         }
 
-        if (best >= 0 && wish is RankingCriterion.MostBlur or RankingCriterion.Deepest)
+        if (best >= 0 && criterion is RankingCriterion.MostBlur or RankingCriterion.Deepest)
         {
             Refine(found, points, best, marks.Count > Steps);
         }
@@ -170,7 +170,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
             var (left, right) = (At(high - Golden * (high - low)), At(low + Golden * (high - low)));
             for (var i = 0; i < Halvings; i++)
             {
-                if (left.Score(wish) < right.Score(wish))
+                if (left.Score(criterion) < right.Score(criterion))
                 {
                     (high, right) = (right.FocalLengthMm, left);
                     left = At(high - Golden * (high - low));
@@ -186,7 +186,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
         }
     }
 
-    private sealed class Found(RankingCriterion wish)
+    private sealed class Found(RankingCriterion criterion)
     {
         private FitPoint? best;
         private FitPoint? nearest;
@@ -202,7 +202,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
             }
 
             (from, to) = (Math.Min(from, point.DistanceMm), Math.Max(to, point.DistanceMm));
-            best = best is null || point.Score(wish) < best.Score(wish) ? point : best;
+            best = best is null || point.Score(criterion) < best.Score(criterion) ? point : best;
         }
 
         public FitAnswer Answer() => best is not null ? new(best, from, to, Shortfall.None, null) : new(null, 0, 0, nearest!.Miss, nearest);

@@ -51,22 +51,22 @@ public readonly record struct FocusTravel(
 
     /// <summary>A lens with the data that its maker gives.</summary>
     /// <param name="focalLengthMm">f at infinity, mm.</param>
-    /// <param name="nearestFocusMm">Minimum focus distance of the lens itself, mm from the sensor mark; null when not known.</param>
-    /// <param name="largestMagnification">Maximum magnification of the lens itself; null when not known.</param>
+    /// <param name="minimumFocusDistanceMm">Minimum focus distance of the lens itself, mm from the sensor mark; null when not known.</param>
+    /// <param name="maximumMagnification">Maximum magnification of the lens itself; null when not known.</param>
     /// <param name="rear">What stands between lens and sensor.</param>
     /// <param name="closeUpDioptres">Close-up lens, 1/m.</param>
     /// <param name="closeUpFromLensMm">From it to the lens, mm.</param>
     /// <returns>The travel. A minimum focus distance that the thin lens cannot reach, without a magnification, is left to the thin lens.</returns>
     public static FocusTravel Of(
-        double focalLengthMm, double? nearestFocusMm, double? largestMagnification, RearGroup rear, double closeUpDioptres = 0, double closeUpFromLensMm = 0)
+        double focalLengthMm, double? minimumFocusDistanceMm, double? maximumMagnification, RearGroup rear, double closeUpDioptres = 0, double closeUpFromLensMm = 0)
     {
         var slope = 0.0;
-        var largest = largestMagnification;
-        if (largest is { } m && nearestFocusMm is { } nearest)
+        var largest = maximumMagnification;
+        if (largest is { } m && minimumFocusDistanceMm is { } nearest)
         {
             slope = (ThinLens.FocalLengthMm(nearest, m) - focalLengthMm) / m;
         }
-        else if (nearestFocusMm is { } mark && mark >= ThinLens.NearestSubjectDistanceMm(focalLengthMm))
+        else if (minimumFocusDistanceMm is { } mark && mark >= ThinLens.NearestSubjectDistanceMm(focalLengthMm))
         {
             largest = focalLengthMm / (ThinLens.SubjectFromLensMm(focalLengthMm, mark) - focalLengthMm);
         }
@@ -140,7 +140,7 @@ public readonly record struct FocusTravel(
     /// A ratio; null when nothing but the thin lens limits it and no data says how far the lens racks out, unless all is larger than
     /// life anyway: then the lens is taken to rack out as far as in <see cref="FarthestMm"/>.
     /// </returns>
-    public double? LargestMagnification() =>
+    public double? MaximumMagnification() =>
         (!CanFocus ? null : LargestOwnMagnification ?? (CanFocus && IsBeyondLifeSize ? 1 : null)) is { } largest ? At(largest).Magnification : null;
 
     /// <summary>The magnification where the travel ends, also where only the thin lens ends it.</summary>

@@ -56,10 +56,10 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     public static Quantity TNumber { get; } = new("T-number", "", 0.3, 512, "T2.1");
 
     /// <summary>Nearest focus of a lens, mm from the sensor mark.</summary>
-    public static Quantity NearestFocus { get; } = new("Nearest focus", "mm", 1, 1e8, "45cm or 1'6\"", IsDistance: true);
+    public static Quantity MinimumFocusDistance { get; } = new("Nearest focus", "mm", 1, 1e8, "45cm or 1'6\"", IsDistance: true);
 
     /// <summary>Largest reproduction ratio of a lens.</summary>
-    public static Quantity LargestMagnification { get; } = new("Largest ratio", "", 0.0001, 20, "1:4 or 0.25");
+    public static Quantity MaximumMagnification { get; } = new("Largest ratio", "", 0.0001, 20, "1:4 or 0.25");
 
     /// <summary>Pupil magnification.</summary>
     public static Quantity PupilMagnification { get; } = new("Pupil magnification", "", 0.05, 20, "1.2");

@@ -6,11 +6,11 @@ namespace Juxtopsis.Core.Rigs;
 /// <summary>Between which distances a rig can focus, from the chosen mark.</summary>
 /// <param name="NearestSubjectDistanceMm">Nearest, mm.</param>
 /// <param name="FarthestSubjectDistanceMm">Farthest, mm; infinite without tube and close-up lens.</param>
-/// <param name="LargestMagnification">Largest reproduction ratio; null when no data says how close the lens goes.</param>
-public readonly record struct FocusLimits(double NearestSubjectDistanceMm, double FarthestSubjectDistanceMm, double? LargestMagnification)
+/// <param name="MaximumMagnification">Largest reproduction ratio; null when no data says how close the lens goes.</param>
+public readonly record struct FocusLimits(double NearestSubjectDistanceMm, double FarthestSubjectDistanceMm, double? MaximumMagnification)
 {
     internal static FocusLimits Of(in FocusTravel travel, double markMm) =>
-        new(travel.NearestMm() - markMm, travel.FarthestMm() - markMm, travel.LargestMagnification());
+        new(travel.NearestMm() - markMm, travel.FarthestMm() - markMm, travel.MaximumMagnification());
 }
 
 /// <summary>What follows from focusing at the subject.</summary>

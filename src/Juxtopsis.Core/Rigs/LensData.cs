@@ -37,10 +37,10 @@ public sealed record LensData
     public double? MeasuredFocalLengthMm { get; init; }
 
     /// <summary>Nearest focus, mm from the sensor mark.</summary>
-    public double? NearestFocusMm { get; init; }
+    public double? MinimumFocusDistanceMm { get; init; }
 
     /// <summary>Reproduction ratio at the nearest focus.</summary>
-    public double? LargestMagnification { get; init; }
+    public double? MaximumMagnification { get; init; }
 
     /// <summary>P, diameter of the exit pupil over that of the entrance pupil.</summary>
     public double? PupilMagnification { get; init; }

@@ -36,7 +36,7 @@ public readonly record struct LensInChain(FocusTravel Travel, double OpticsMagni
         }
 
         var k = optics.Magnification;
-        if (!optics.PlacesKnown && tubes == 0 && lens is { NearestFocusMm: null, LargestMagnification: null })
+        if (!optics.PlacesKnown && tubes == 0 && lens is { MinimumFocusDistanceMm: null, MaximumMagnification: null })
         {
             return new(TravelOf(rig, k * usedFocalLengthMm, RearGroup.None), k, false, pupil);
         }
@@ -84,5 +84,5 @@ public readonly record struct LensInChain(FocusTravel Travel, double OpticsMagni
         ThinLens.SubjectDistanceMm(Travel.InfinityFocalLengthMm, magnification / Travel.Rear.Magnification) + Travel.Rear.TrackMm;
 
     private static FocusTravel TravelOf(in Rig rig, double focalLengthMm, RearGroup rear) => FocusTravel.Of(
-        focalLengthMm, rig.Lens.NearestFocusMm, rig.Lens.LargestMagnification, rear, rig.CloseUpDioptres, rig.CloseUpDioptres == 0 ? 0 : rig.CloseUpFromLensMm);
+        focalLengthMm, rig.Lens.MinimumFocusDistanceMm, rig.Lens.MaximumMagnification, rear, rig.CloseUpDioptres, rig.CloseUpDioptres == 0 ? 0 : rig.CloseUpFromLensMm);
 }

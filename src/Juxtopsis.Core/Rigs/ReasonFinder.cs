@@ -31,9 +31,9 @@ internal static class ReasonFinder
             | If(lens.EffectiveFNumber > rig.Optics.Magnification * lens.UsedFNumber * (1 + Rounding), Reasons.ReducerLimitsAperture)
             | If(lens.EffectiveFNumber < FastestPossible, Reasons.FasterThanPossible)
             | If(
-                rig.Lens.LargestMagnification is null && rig.Lens.NearestFocusMm < ThinLens.NearestSubjectDistanceMm(lens.UsedFocalLengthMm),
-                Reasons.NearestFocusIncomplete)
-            | If(IsUnlikely(rig, lens.UsedFocalLengthMm), Reasons.NearestFocusUnlikely)
+                rig.Lens.MaximumMagnification is null && rig.Lens.MinimumFocusDistanceMm < ThinLens.NearestSubjectDistanceMm(lens.UsedFocalLengthMm),
+                Reasons.MinimumFocusIncomplete)
+            | If(IsUnlikely(rig, lens.UsedFocalLengthMm), Reasons.MinimumFocusUnlikely)
             | If(report.Sharpness.CircleIsFallback, Reasons.PixelsUnknown)
             | If(conventions.DistanceFrom == DistanceMark.LensFront && rig.Lens.FrontFromSensorMm is null, Reasons.FrontUnknown)
             | If(conventions.FocalLength == FocalLengthSchool.Measured && rig.Lens.MeasuredFocalLengthMm is null, Reasons.NotMeasured)
@@ -43,7 +43,7 @@ internal static class ReasonFinder
 
     /// <summary>Lenses shorten to perhaps a third as they focus close, and lengthen by little.</summary>
     private static bool IsUnlikely(in Rig rig, double focalLengthMm) =>
-        rig.Lens is { NearestFocusMm: { } nearest, LargestMagnification: { } ratio }
+        rig.Lens is { MinimumFocusDistanceMm: { } nearest, MaximumMagnification: { } ratio }
         && ThinLens.FocalLengthMm(nearest, ratio) / focalLengthMm is < 0.25 or > 1.6;
 
     /// <summary>What only a plane of focus can bring about.</summary>

@@ -19,7 +19,7 @@ public static partial class ReasonWords
         {
             case Reasons.TooClose:
                 var nearest = Far(report.Limits.NearestSubjectDistanceMm);
-                var byModel = rig.Lens.NearestFocusMm is null;
+                var byModel = rig.Lens.MinimumFocusDistanceMm is null;
                 return new(
                     CodeOf(kind), Severity.Stops, "Distance to the subject", subject, nearest,
                     $"{subject} is nearer than this lens can focus; its limit is {nearest}{(byModel ? ", four focal lengths" : "")}.",
@@ -36,19 +36,19 @@ public static partial class ReasonWords
                     CodeOf(kind), Severity.Stops, "Distance to the subject", subject, front,
                     $"The front of the lens is {front} before the sensor mark: the subject would be inside it.",
                     "Move the camera back, or use a shorter lens.");
-            case Reasons.NearestFocusIncomplete:
-                var own = Far(rig.Lens.NearestFocusMm!.Value);
+            case Reasons.MinimumFocusIncomplete:
+                var own = Far(rig.Lens.MinimumFocusDistanceMm!.Value);
                 var thin = Far(ThinLens.NearestSubjectDistanceMm(report.Lens.UsedFocalLengthMm));
                 return new(
                     CodeOf(kind), Severity.Note, "Nearest focus", own, thin,
                     $"A nearest focus of {own} is nearer than a plain lens of this focal length can, {thin}: the lens must shorten, and how much is not known.",
                     "Give the largest ratio of the lens beside it.");
-            case Reasons.NearestFocusUnlikely:
-                var close = Math.Round(ThinLens.FocalLengthMm(rig.Lens.NearestFocusMm!.Value, rig.Lens.LargestMagnification!.Value), 1);
-                var mark = Far(rig.Lens.NearestFocusMm.Value);
+            case Reasons.MinimumFocusUnlikely:
+                var close = Math.Round(ThinLens.FocalLengthMm(rig.Lens.MinimumFocusDistanceMm!.Value, rig.Lens.MaximumMagnification!.Value), 1);
+                var mark = Far(rig.Lens.MinimumFocusDistanceMm.Value);
                 return new(
                     CodeOf(kind), Severity.Note, "Nearest focus", mark, LengthWords.Millimetres(Math.Round(report.Lens.UsedFocalLengthMm, 1)),
-                    $"A ratio of {LengthWords.Number(rig.Lens.LargestMagnification.Value)} at {mark} would make it a lens of {LengthWords.Millimetres(close)} there, which is not likely.",
+                    $"A ratio of {LengthWords.Number(rig.Lens.MaximumMagnification.Value)} at {mark} would make it a lens of {LengthWords.Millimetres(close)} there, which is not likely.",
                     "Look at the lens again: the nearest focus counts from the sensor mark, and 1:4 is a ratio of 0.25.");
             case Reasons.InfinityLost:
                 var reach = Far(report.Handling.FarthestByMountMm);

@@ -35,8 +35,8 @@ public static partial class ReasonWords
         Reasons.CircleDoesNotCover => DiagnosticCode.ImageCircleTooSmall,
         Reasons.ReducerLimitsAperture => DiagnosticCode.ConverterLimitsAperture,
         Reasons.CircleLargerThanFrame => DiagnosticCode.CircleOfConfusionTooLarge,
-        Reasons.NearestFocusIncomplete => DiagnosticCode.MinimumFocusIncomplete,
-        Reasons.NearestFocusUnlikely => DiagnosticCode.MinimumFocusUnlikely,
+        Reasons.MinimumFocusIncomplete => DiagnosticCode.MinimumFocusIncomplete,
+        Reasons.MinimumFocusUnlikely => DiagnosticCode.MinimumFocusUnlikely,
         Reasons.Enlarged => DiagnosticCode.TooFewPixels,
         _ => Enum.Parse<DiagnosticCode>(reason.ToString()),
     };
@@ -46,8 +46,8 @@ public static partial class ReasonWords
         Reasons.TooClose
             or Reasons.TooFar
             or Reasons.InsideLens
-            or Reasons.NearestFocusIncomplete
-            or Reasons.NearestFocusUnlikely
+            or Reasons.MinimumFocusIncomplete
+            or Reasons.MinimumFocusUnlikely
             or Reasons.InfinityLost
             or Reasons.FaceStretched => Focus(given, kind, unit),
         Reasons.ApertureTooWide

@@ -35,7 +35,7 @@ public enum Reasons
     FasterThanPossible = 1 << 8,
 
     /// <summary>The nearest focus is nearer than a thin lens can; it needs the largest ratio beside it.</summary>
-    NearestFocusIncomplete = 1 << 9,
+    MinimumFocusIncomplete = 1 << 9,
 
     /// <summary>The circle by pixels needs pixels that are not known; 1/1500 of the diagonal stands in.</summary>
     PixelsUnknown = 1 << 10,
@@ -80,5 +80,5 @@ public enum Reasons
     InfinityLost = 1 << 23,
 
     /// <summary>Nearest focus and largest ratio together ask for a focal length that no lens changes to: one of them is mistyped.</summary>
-    NearestFocusUnlikely = 1 << 24,
+    MinimumFocusUnlikely = 1 << 24,
 }

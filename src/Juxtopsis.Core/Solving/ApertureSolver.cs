@@ -33,7 +33,7 @@ public static class ApertureSolver
         if (!(low < high) || Balance(setting, low, fromMm, toMm) > 0 || Balance(setting, high, fromMm, toMm) < 0)
         {
             return new Solution(
-                "Sharp zone", SolveBound.NearestFocus,
+                "Sharp zone", SolveBound.MinimumFocusDistance,
                 $"For {zone} it would have to focus where it cannot: it focuses from {setting.Far(limits.NearestSubjectDistanceMm)} to {setting.Far(limits.FarthestSubjectDistanceMm)}.",
                 "Move the camera back, or use a lens that focuses there.");
         }
@@ -77,7 +77,7 @@ public static class ApertureSolver
         var report = setting.Report;
         if (report.Focus is not { } focus)
         {
-            return new Solution("Blur behind", SolveBound.NearestFocus, "The rig cannot focus on the subject.", "Mend that first.");
+            return new Solution("Blur behind", SolveBound.MinimumFocusDistance, "The rig cannot focus on the subject.", "Mend that first.");
         }
 
         if (focus.BackgroundDiscFractionOfHeight <= 0)

@@ -203,8 +203,8 @@ public static class FramingSolver
 
     private static string Say(SolveBound bound) => bound switch
     {
-        SolveBound.NearestFocus => "the nearest that it focuses",
-        SolveBound.FarthestFocus => "the farthest that it focuses",
+        SolveBound.MinimumFocusDistance => "the nearest that it focuses",
+        SolveBound.MaximumFocusDistance => "the farthest that it focuses",
         SolveBound.NearestPlace => "as near as the camera may come",
         SolveBound.LensFront => "just in front of the lens",
         _ => "as far as the room goes",
@@ -215,8 +215,8 @@ public static class FramingSolver
         var short_ = wanted is { } w && setting.Scene.FarthestCameraMm is { } room && w > room ? $" by {setting.Far(w - room)}" : "";
         return bound switch
         {
-            SolveBound.NearestFocus => "Use a lens that focuses nearer, a tube, a close-up lens, an extender, a cropped mode or punch in.",
-            SolveBound.FarthestFocus => "Take the tube or close-up lens off.",
+            SolveBound.MinimumFocusDistance => "Use a lens that focuses nearer, a tube, a close-up lens, an extender, a cropped mode or punch in.",
+            SolveBound.MaximumFocusDistance => "Take the tube or close-up lens off.",
             SolveBound.LensFront => "Nearer, the subject would be inside the lens: use a longer lens, an extender, a cropped mode or punch in.",
             SolveBound.NearestPlace => "Keep the distance; use a longer lens, an extender, a cropped mode or punch in.",
             SolveBound.FarthestPlace => $"The room is too short{short_}: use a shorter lens, a reducer, a larger mode, or move the subject.",

@@ -25,12 +25,12 @@ internal readonly record struct Setting(Scene Scene, Conventions Conventions, Ri
             var front = Math.Max(LeastMm, Rig.Lens.FrontFromSensorMm - RigEvaluator.MarkMm(Conventions, Rig) + LeastMm ?? 0);
             var (from, bound) = near >= limits.NearestSubjectDistanceMm && near >= front ? (near, SolveBound.NearestPlace)
                 : front > limits.NearestSubjectDistanceMm ? (front, SolveBound.LensFront)
-                : (limits.NearestSubjectDistanceMm, SolveBound.NearestFocus);
+                : (limits.NearestSubjectDistanceMm, SolveBound.MinimumFocusDistance);
             return (
                 from,
                 bound,
                 Math.Min(limits.FarthestSubjectDistanceMm, far),
-                far < limits.FarthestSubjectDistanceMm ? SolveBound.FarthestPlace : SolveBound.FarthestFocus);
+                far < limits.FarthestSubjectDistanceMm ? SolveBound.FarthestPlace : SolveBound.MaximumFocusDistance);
         }
     }
 

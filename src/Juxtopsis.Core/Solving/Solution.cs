@@ -7,10 +7,10 @@ public enum SolveBound
     None,
 
     /// <summary>The nearest focus of the rig.</summary>
-    NearestFocus,
+    MinimumFocusDistance,
 
     /// <summary>The farthest focus of a rig with a tube or a close-up lens.</summary>
-    FarthestFocus,
+    MaximumFocusDistance,
 
     /// <summary>The front of the lens.</summary>
     LensFront,

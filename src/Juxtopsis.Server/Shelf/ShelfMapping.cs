@@ -1,4 +1,5 @@
 using Juxtopsis.Contracts.Chains;
+using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Core.Chains;
@@ -43,8 +44,8 @@ internal static class ShelfMapping
 
     public static WayOutput ToOutput(this Way way)
     {
-        var assembled = way.Assembly.ToWire();
-        return new([.. way.Links.Select(l => l.FullName)], assembled.Works, way.Why, assembled.Findings, assembled.Totals.WeightG);
+        var assembly = way.Assembly;
+        return new([.. way.Links.Select(l => l.FullName)], assembly.Works, way.Why, [.. assembly.Findings.Select(f => f.ToWire())], assembly.Layout.WeightG);
     }
 
     private static IReadOnlyList<FacetOutput> Facets(IReadOnlyList<FacetCount> counts) => [.. counts.Select(c => new FacetOutput(c.Key, c.Count))];

@@ -106,7 +106,7 @@ public sealed class AssemblyTests
         var rig = assembly.Rig!.Value;
         Assert.Equal((36, 20.25, 35, 4), (rig.SensorWidthMm, rig.SensorHeightMm, rig.FocalLengthMm, rig.FNumber));
         Assert.Equal((1.5, 3, 25, 1), (rig.PunchIn, rig.FilterStops, rig.CaptureFps, rig.Optics.Magnification));
-        Assert.Equal((43.4, 300, 0.15), (rig.Lens.ImageCircleMm!.Value, rig.Lens.NearestFocusMm!.Value, rig.Lens.LargestMagnification!.Value));
+        Assert.Equal((43.4, 300, 0.15), (rig.Lens.ImageCircleMm!.Value, rig.Lens.MinimumFocusDistanceMm!.Value, rig.Lens.MaximumMagnification!.Value));
         Assert.Equal(18 + 80 + 4, rig.Lens.FrontFromSensorMm);
         Assert.Equal((1040, 144), (assembly.Layout.WeightG, assembly.Layout.LengthMm));
     }

@@ -102,7 +102,7 @@ public sealed class EntryReaderTests
     [InlineData(EntryKind.Brightness, "640 lux", 8)]
     [InlineData(EntryKind.CocDivisor, "1/1730", 1730)]
     [InlineData(EntryKind.BlurShare, "2 %", 0.02)]
-    [InlineData(EntryKind.NearestFocus, "45cm", 450)]
+    [InlineData(EntryKind.MinimumFocusDistance, "45cm", 450)]
     [InlineData(EntryKind.FrontFromSensor, "14cm", 140)]
     public void What_is_written_on_gear_is_read(EntryKind kind, string text, double expected) => Reads(kind, text, expected);
 

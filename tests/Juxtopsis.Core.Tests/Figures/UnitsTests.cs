@@ -117,7 +117,7 @@ public sealed class UnitsTests
             ZoomLongMm = r.Lens.ZoomLongMm * by,
             WidestAlong = [.. r.Lens.WidestAlong.Select(p => p with { FocalLengthMm = p.FocalLengthMm * by })],
             MeasuredFocalLengthMm = r.Lens.MeasuredFocalLengthMm * by,
-            NearestFocusMm = r.Lens.NearestFocusMm * by,
+            MinimumFocusDistanceMm = r.Lens.MinimumFocusDistanceMm * by,
             FrontFromSensorMm = r.Lens.FrontFromSensorMm * by,
             ImageCircleMm = r.Lens.ImageCircleMm * by,
             FrontOpeningMm = r.Lens.FrontOpeningMm * by,

@@ -26,14 +26,14 @@ public sealed class BruteForceTests
         var random = new Random(seed);
         var asked = new Asked(SiteOf(random), BriefOf(random), new FitRules { HighestIso = random.Next(2) == 0 ? 6400 : 400 });
         var shelf = FittingShelf.Of(GearOf(random));
-        var wish = (RankingCriterion)(seed % 5);
-        var result = new FitSearch(shelf, asked.Site, asked.Brief, Conventions.Default, wish, rules: asked.Rules).Finish(1000, 1000);
+        var criterion = (RankingCriterion)(seed % 5);
+        var result = new FitSearch(shelf, asked.Site, asked.Brief, Conventions.Default, criterion, rules: asked.Rules).Finish(1000, 1000);
         Assert.Equal(result.FitCount, result.Fits.Count);
         Assert.All(result.Fits, fit => Assert.Null(Wrong(fit, asked)));
 
         // In order: within a tier each stands at least as well as the next by the evaluator's own figures.
         Assert.All(result.Fits.Zip(result.Fits.Skip(1)), pair => Assert.True(
-            pair.First.Tier < pair.Second.Tier || pair.First.Tier == pair.Second.Tier && (Enlarged(pair.First) < Enlarged(pair.Second) || Score(pair.First.Report, pair.First.Scene, pair.First.Rig, wish) <= Score(pair.Second.Report, pair.Second.Scene, pair.Second.Rig, wish) + 1e-9 || pair.First.Tier == 2)));
+            pair.First.Tier < pair.Second.Tier || pair.First.Tier == pair.Second.Tier && (Enlarged(pair.First) < Enlarged(pair.Second) || Score(pair.First.Report, pair.First.Scene, pair.First.Rig, criterion) <= Score(pair.Second.Report, pair.Second.Scene, pair.Second.Rig, criterion) + 1e-9 || pair.First.Tier == 2)));
         foreach (var group in shelf.Rigs.GroupBy(r => r.Group))
         {
             var fit = result.Fits.FirstOrDefault(f => f.Rig.Group == group.Key);
@@ -44,9 +44,9 @@ public sealed class BruteForceTests
                     Assert.True(fit is not null, $"missing: {rig.Body.Name} {mode.Item.Name} {rig.Lens.Name} at {d}");
 
                     // None of the same standing is better than the one that is proposed.
-                    if (fit.Tier == 0 && (wish != RankingCriterion.Deepest || !report.Reasons.HasFlag(Reasons.DiffractionSoftens)) && rig.Findings.All(f => f.Severity == Severity.Note && f.Code != DiagnosticCode.AdapterSignalsUnknown) && report.Sensor.Enlargement is not > 1.002 && mode.Shows(rig.Squeeze))
+                    if (fit.Tier == 0 && (criterion != RankingCriterion.Deepest || !report.Reasons.HasFlag(Reasons.DiffractionSoftens)) && rig.Findings.All(f => f.Severity == Severity.Note && f.Code != DiagnosticCode.AdapterSignalsUnknown) && report.Sensor.Enlargement is not > 1.002 && mode.Shows(rig.Squeeze))
                     {
-                        Assert.True(Score(fit.Report, fit.Scene, fit.Rig, wish) <= Score(report, scene, rig, wish) * (wish is RankingCriterion.MostBlur or RankingCriterion.Deepest or RankingCriterion.Farthest ? 1 - 1e-4 : 1 + 1e-4), $"better: {rig.Body.Name} {mode.Item.Name} {rig.Lens.Name} at {d}");
+                        Assert.True(Score(fit.Report, fit.Scene, fit.Rig, criterion) <= Score(report, scene, rig, criterion) * (criterion is RankingCriterion.MostBlur or RankingCriterion.Deepest or RankingCriterion.Farthest ? 1 - 1e-4 : 1 + 1e-4), $"better: {rig.Body.Name} {mode.Item.Name} {rig.Lens.Name} at {d}");
                     }
                 }
             }
@@ -87,7 +87,7 @@ public sealed class BruteForceTests
             : null;
     }
 
-    private static double Score(in RigReport report, in Scene scene, FitRig rig, RankingCriterion wish) => wish switch
+    private static double Score(in RigReport report, in Scene scene, FitRig rig, RankingCriterion criterion) => criterion switch
     {
         RankingCriterion.MostBlur => -report.Focus!.Value.BackgroundDiscFractionOfHeight,
         RankingCriterion.Deepest => -Math.Min(1e12, report.Focus!.Value.DepthInFrontMm + report.Focus!.Value.DepthBehindMm),

@@ -21,8 +21,8 @@ public sealed class FitSearchTests
 
     private static FittingShelf ShelfOf(params GearItem[] items) => FittingShelf.Of([Made.Near, Made.Far, .. items]);
 
-    private static FitResult Ask(Site site, ShotBrief brief, FittingShelf shelf, RankingCriterion wish = RankingCriterion.MostBlur, FitRules? rules = null) =>
-        new FitSearch(shelf, site, brief, Conventions.Default, wish, rules: rules).Finish();
+    private static FitResult Ask(Site site, ShotBrief brief, FittingShelf shelf, RankingCriterion criterion = RankingCriterion.MostBlur, FitRules? rules = null) =>
+        new FitSearch(shelf, site, brief, Conventions.Default, criterion, rules: rules).Finish();
 
     [Fact]
     public void A_prime_stands_where_its_framing_asks_and_the_room_left_is_told()
@@ -262,8 +262,8 @@ public sealed class FitSearchTests
     [Fact]
     public void Cautions_come_where_the_plan_brings_them_up()
     {
-        static DiagnosticCode[] Of(Hazards hazards, CameraSupport carriage, double? weight = null, double? equivalent = null, bool walks = false) =>
-            [.. Cautions.Of(new Site { Hazards = hazards }, Metre with { CameraSupport = carriage, Walks = walks }, weight, equivalent)];
+        static DiagnosticCode[] Of(Hazards hazards, CameraSupport support, double? weight = null, double? equivalent = null, bool walks = false) =>
+            [.. Cautions.Of(new Site { Hazards = hazards }, Metre with { CameraSupport = support, Walks = walks }, weight, equivalent)];
         Assert.Empty(Of(Hazards.None, CameraSupport.Tripod, 9000, 600));
         Assert.Equal([DiagnosticCode.OverheadRigging], Of(Hazards.None, CameraSupport.Overhead));
         Assert.Empty(Of(Hazards.Sun, CameraSupport.Tripod, 2000, 50));
@@ -279,7 +279,7 @@ public sealed class FitSearchTests
     {
         var heavy = Prime.With(LensFields.Widest, 1.4).With(CommonFields.Weight, 900.0).With(CommonFields.Name, "Heavy").With(CommonFields.Held, Ownership.Hire).WithId(Guid.NewGuid());
         var shelf = ShelfOf(Body, Prime, heavy);
-        string First(RankingCriterion wish, RigChoice? before = null) => new FitSearch(shelf, Room, Metre, Conventions.Default, wish, before).Finish().Fits[0].Rig.Lens.Name;
+        string First(RankingCriterion criterion, RigChoice? before = null) => new FitSearch(shelf, Room, Metre, Conventions.Default, criterion, before).Finish().Fits[0].Rig.Lens.Name;
         Assert.Equal("Heavy", First(RankingCriterion.MostBlur));
         Assert.Equal("Lens", First(RankingCriterion.LeastWeight));
         Assert.Equal("Lens", First(RankingCriterion.Owned));

@@ -19,7 +19,7 @@ public sealed class FocusTravelTests
         var place = travel.FocusAt(400);
         Assert.Equal((200.0, 200.0), (place.SubjectFromLensMm, place.ImageDistanceMm));
         Assert.Equal(1, place.Magnification);
-        Assert.Null(travel.LargestMagnification());
+        Assert.Null(travel.MaximumMagnification());
     }
 
     [Fact]
@@ -45,7 +45,7 @@ public sealed class FocusTravelTests
         // 0.71 that stands 40 mm before the lens's focal plane: 40·0.29 = 11.6 mm nearer to the sensor, and all else as the lens has it.
         var travel = FocusTravel.Of(105, 310, 1, RearGroup.Of([new Converter(0.71, 40)], 0));
         Assert.Equal(310 - 11.6, travel.NearestMm(), 9);
-        Assert.Equal(0.71, travel.LargestMagnification()!.Value, 9);
+        Assert.Equal(0.71, travel.MaximumMagnification()!.Value, 9);
     }
 
     [Fact]
@@ -144,7 +144,7 @@ public sealed class FocusTravelTests
         // 50 mm to 450 mm: s = (450 + √(450² − 4·50·450))/2 = 392.70, m = 50/342.70 = 0.1459.
         var travel = FocusTravel.Of(50, 450, null, RearGroup.None);
         Assert.Equal(450, travel.NearestMm(), 6);
-        Assert.Equal(0.1459, travel.LargestMagnification()!.Value, 4);
+        Assert.Equal(0.1459, travel.MaximumMagnification()!.Value, 4);
 
         // Nearer than a plain 50 mm can: left to the thin lens until the ratio is given.
         Assert.Equal(200, FocusTravel.Of(50, 150, null, RearGroup.None).NearestMm());

@@ -18,17 +18,17 @@ public sealed class ChainFaultTests
     public void A_framing_that_a_close_up_lens_keeps_from_focus_is_not_met()
     {
         // With 2 dioptres a lens of 100 mm at infinity draws at 0.2 or more: 180 mm across at most, never a metre.
-        var rig = new Rig(36, 20.25, 100, 4) { CloseUpDioptres = 2, Lens = new() { NearestFocusMm = 280, LargestMagnification = 1 } };
+        var rig = new Rig(36, 20.25, 100, 4) { CloseUpDioptres = 2, Lens = new() { MinimumFocusDistanceMm = 280, MaximumMagnification = 1 } };
         var answer = Stand(rig, 1000);
         Assert.False(answer.IsMet);
-        Assert.Equal(SolveBound.FarthestFocus, answer.Bound);
+        Assert.Equal(SolveBound.MaximumFocusDistance, answer.Bound);
         Assert.Equal(180, answer.FieldWidthMm!.Value, 3);
     }
 
     [Fact]
     public void Beyond_life_size_an_answer_says_which_of_two_places_of_the_ring_is_meant()
     {
-        var rig = new Rig(36, 24, 50, 4) { ExtensionMm = 40, Lens = new() { NearestFocusMm = 220 } };
+        var rig = new Rig(36, 24, 50, 4) { ExtensionMm = 40, Lens = new() { MinimumFocusDistanceMm = 220 } };
         var answer = Stand(rig, 36 / 1.2);
         Assert.True(answer is { IsMet: true, RackedFarther: true });
         var there = RigEvaluator.Evaluate(new Scene(answer.SubjectDistanceMm!.Value), Conventions.Default, rig with { RackedFarther = true });
@@ -71,7 +71,7 @@ public sealed class ChainFaultTests
     public void An_unknown_pupil_is_one_behind_glass_too()
     {
         // A macro lens at life size loses two stops whatever stands behind it.
-        var macro = new LensData { NearestFocusMm = 310, LargestMagnification = 1 };
+        var macro = new LensData { MinimumFocusDistanceMm = 310, MaximumMagnification = 1 };
         var rig = new Rig(36, 24, 105, 4) { Optics = new OpticsChain(2), Lens = macro };
         double Lost(Rig r) => RigEvaluator.Evaluate(new Scene(RigEvaluator.Evaluate(new Scene(900), Conventions.Default, r).Limits.NearestSubjectDistanceMm), Conventions.Default, r).Light.BellowsStops;
         Assert.Equal(2, Lost(rig), 9);

@@ -62,7 +62,7 @@ public sealed class ApertureSolverTests
     public void A_zone_nearer_than_the_lens_can_focus_is_refused_with_its_limits()
     {
         var solution = ApertureSolver.ForDepth(Scene, Conventions.Default, Plain, 100, 150, LengthUnit.Metres);
-        Assert.Equal(SolveBound.NearestFocus, solution.Bound);
+        Assert.Equal(SolveBound.MinimumFocusDistance, solution.Bound);
         Assert.Contains("20 cm", solution.Message, StringComparison.Ordinal);
     }
 

@@ -38,11 +38,11 @@ public sealed class FramingSolverTests
     }
 
     [Theory]
-    [InlineData(0.5, SolveBound.NearestFocus)]
+    [InlineData(0.5, SolveBound.MinimumFocusDistance)]
     [InlineData(60, SolveBound.NearestPlace)]
     public void Nearness_is_bound_by_focus_or_by_the_place(double sizeMm, SolveBound bound)
     {
-        var rig = Plain with { Lens = new LensData { NearestFocusMm = 450, LargestMagnification = 0.15 } };
+        var rig = Plain with { Lens = new LensData { MinimumFocusDistanceMm = 450, MaximumMagnification = 0.15 } };
         var scene = new Scene(1000) { NearestCameraMm = bound == SolveBound.NearestPlace ? 700 : null };
         var solution = FramingSolver.Distance(scene, Conventions.Default, rig, new FramedSize(sizeMm, IsAcross: false), LengthUnit.Metres);
         Assert.Equal(bound, solution.Bound);
@@ -124,7 +124,7 @@ public sealed class FramingSolverTests
     public bool What_is_solved_is_what_the_rig_then_gives(RandomFullSetup setup)
     {
         var given = setup.Case;
-        if (given.Report.Reasons.HasFlag(Reasons.NearestFocusUnlikely) || given.Figure(FigureId.FieldHeightMm) is not { } height || height is < 0.01 or > 1e8)
+        if (given.Report.Reasons.HasFlag(Reasons.MinimumFocusUnlikely) || given.Figure(FigureId.FieldHeightMm) is not { } height || height is < 0.01 or > 1e8)
         {
             return true;
         }

@@ -111,8 +111,8 @@ public sealed class PutBackTests
         {
             WidestFNumber = 1.4,
             NarrowestFNumber = random.Next(2) == 0 ? 22 : null,
-            NearestFocusMm = !hasNearest ? null : ratio is { } m ? f * Between(random, 0.7, 1.02) * (1 + m) * (1 + m) / m : f * Between(random, 4.2, 15),
-            LargestMagnification = hasNearest ? ratio : null,
+            MinimumFocusDistanceMm = !hasNearest ? null : ratio is { } m ? f * Between(random, 0.7, 1.02) * (1 + m) * (1 + m) / m : f * Between(random, 4.2, 15),
+            MaximumMagnification = hasNearest ? ratio : null,
             PupilMagnification = random.Next(2) == 0 ? null : Between(random, 0.6, 1.8),
             FrontFromSensorMm = random.Next(2) == 0 ? null : Between(random, 40, 250),
             ZoomShortMm = zooms ? f * 0.6 : null,

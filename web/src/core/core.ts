@@ -98,7 +98,7 @@ export type EntryKind =
   | 'lensHeight'
   | 'cameraPlace'
   | 'sideways'
-  | 'nearestFocus'
+  | 'minimumFocusDistance'
   | 'viewing'
   | 'fieldSize'
   | 'focalLength'

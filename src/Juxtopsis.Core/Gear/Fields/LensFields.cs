@@ -57,7 +57,7 @@ internal static class LensFields
     public static readonly NumberField Blades = new("blades", "Blades", EntryKind.Count, "Of the iris.");
     public static readonly NumberField ImageCircle = new("imageCircleMm", "Image circle", EntryKind.ImageCircle, "Diameter that it lights.");
     public static readonly TextField MadeFor = new("madeFor", "Made for", 60, "The sensor format that it was made for, such as full frame or APS-C; its diagonal stands in for an unknown circle.");
-    public static readonly NumberField Nearest = new("nearestFocusMm", "Nearest focus", EntryKind.NearestFocus, "From the sensor mark.");
+    public static readonly NumberField Nearest = new("nearestFocusMm", "Nearest focus", EntryKind.MinimumFocusDistance, "From the sensor mark.");
     public static readonly NumberField Ratio = new("largestRatio", "Largest ratio", EntryKind.Magnification, "Size on the sensor over true size at the nearest focus; of a zoom, at its long end.");
     public static readonly NumberField Pupils = new("pupilMagnification", "Pupil magnification", EntryKind.PupilMagnification, "Exit pupil over entrance pupil.");
     public static readonly NumberField FilterThread = new("filterThreadMm", "Filter thread", EntryKind.PartLength, "Empty when it is not known.");

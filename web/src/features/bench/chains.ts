@@ -1,10 +1,17 @@
-import { core, type Assembled, type Chain, type ChainPart, type GearItem, type RigInput, type SceneInput } from '../../core/core';
+import { core, type AssembleRequest, type Assembled, type Chain, type ChainPart, type GearItem, type RigInput, type SceneInput } from '../../core/core';
 import { useSettings } from '../../app/settings';
 
 const known = new WeakMap<RigInput, { aspect: number | null; feet: boolean; assembled: Assembled | null }>();
 
 /** The chain of a rig; its parts are gear as it was when they were put in. */
 export const chainOf = (rig: RigInput): Chain | null => (rig.chain as Chain | null | undefined) ?? null;
+
+/** Asks what the parts of a rig make together, as it is set. */
+export const assemblyOf = (rig: RigInput, chain: NonNullable<RigInput['chain']>, deliveryAspect: number | null): AssembleRequest => ({
+  chain,
+  rig: { ...rig, chain: null },
+  deliveryAspect,
+});
 
 /** What a rig's parts make together; reckoned once for a rig as it stands. Null for a rig of bare numbers. */
 export function assembled(rig: RigInput, { deliveryAspect }: Pick<SceneInput, 'deliveryAspect'>): Assembled | null {
@@ -17,8 +24,7 @@ export function assembled(rig: RigInput, { deliveryAspect }: Pick<SceneInput, 'd
   if (before?.aspect === aspect && before.feet === feet) {
     return before.assembled;
   }
-  const { chain, focalLengthMm, fNumber, punchIn = 1, captureFps = null } = rig;
-  const answer = core().assemble({ chain, focalLengthMm, fNumber, punchIn, deliveryAspect: aspect, captureFps }, feet);
+  const answer = core().assemble(assemblyOf(rig, rig.chain, aspect), feet);
   known.set(rig, { aspect, feet, assembled: answer });
   return answer;
 }
@@ -29,19 +35,7 @@ export function fromParts(rig: RigInput, scene: SceneInput): RigInput {
   if (!answer?.rig) {
     return rig;
   }
-  const { name, chain, subjectDistanceMm, rackedFarther, sensitivityIso, squeezeTurnDeg, mountErrorMm, rearFilterMm, rearFilterIndex } = rig;
-  const next = {
-    ...answer.rig,
-    name,
-    chain,
-    subjectDistanceMm,
-    rackedFarther,
-    sensitivityIso,
-    squeezeTurnDeg,
-    mountErrorMm,
-    rearFilterMm,
-    rearFilterIndex,
-  } as RigInput;
+  const next: RigInput = { ...answer.rig, chain: rig.chain ?? null };
   known.set(next, known.get(rig)!);
   return next;
 }

@@ -15,7 +15,7 @@ interface FormFieldProps {
   onChange: (value: unknown) => void;
 }
 
-const distances: readonly string[] = ['nearestFocus'];
+const distances: readonly string[] = ['minimumFocusDistance'];
 const unknown = '';
 
 /** One field of a thing, as its kind tells that it is typed. */

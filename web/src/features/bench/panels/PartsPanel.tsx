@@ -8,7 +8,7 @@ import { RigMark } from '../../../ui/RigMark';
 import { factsOf, fullName } from '../../shelf/gear';
 import { patient } from '../../shelf/shelfApi';
 import { changeChain, makeRowOfChains, mostRigs } from '../benchStore';
-import { chainOf, mountsOf } from '../chains';
+import { assemblyOf, chainOf, mountsOf } from '../chains';
 import { usePanel } from './panelStore';
 import { SidePanel } from './SidePanel';
 
@@ -31,13 +31,7 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
   const { data, error, isPending } = useQuery({
     queryKey: ['shelf', 'options', chain, rig.focalLengthMm, rig.fNumber, scene.deliveryAspect, place, isNew, text],
     queryFn: async ({ signal }) => {
-      const setup = chain && {
-        chain: chain as NonNullable<RigInput['chain']>,
-        focalLengthMm: rig.focalLengthMm,
-        fNumber: rig.fNumber,
-        punchIn: rig.punchIn ?? 1,
-        deliveryAspect: scene.deliveryAspect ?? null,
-      };
+      const setup = rig.chain && assemblyOf(rig, rig.chain, scene.deliveryAspect ?? null);
       const answer = await api.POST('/api/shelf/options', { body: { setup, place, isNew, text }, signal }).catch((e: unknown) => {
         throw signal.aborted ? e : new Error(unreachable.say);
       });

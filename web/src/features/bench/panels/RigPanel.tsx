@@ -125,7 +125,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
             'widestTNumber',
             (v) => `T${plain(v)}`,
           )}
-          {ofLens('Nearest focus', 'From the sensor mark.', 'nearestFocus', 'nearestFocusMm', (v) => distanceField(v, feet))}
+          {ofLens('Nearest focus', 'From the sensor mark.', 'minimumFocusDistance', 'nearestFocusMm', (v) => distanceField(v, feet))}
           {ofLens(
             'Largest ratio',
             'Size on the sensor over true size at the nearest focus: 1:4, 0.25. From it follows how the lens breathes.',

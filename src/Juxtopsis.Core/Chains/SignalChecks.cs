@@ -5,7 +5,7 @@ using Juxtopsis.Core.Quantities;
 namespace Juxtopsis.Core.Chains;
 
 /// <summary>What still works through the links between body and lens: focus drive, iris, stabilisation, remote zoom.</summary>
-internal static class CarriageChecks
+internal static class SignalChecks
 {
     public static void Check(Anatomy anatomy, List<Diagnostic> findings)
     {
