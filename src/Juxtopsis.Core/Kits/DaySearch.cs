@@ -60,6 +60,7 @@ public sealed class DaySearch
     private readonly List<List<(KitOption Option, KitShot How)>> ways = [];
     private readonly List<Kit> kits = [];
     private FitSearch? search;
+    private KitProblem? problem;
     private KitSolver? solver;
     private KitChoice? best;
     private KitChoice? fewer;
@@ -99,6 +100,9 @@ public sealed class DaySearch
         if (solved == 0 && solver is null)
         {
             possible = [.. Enumerable.Range(0, shots.Count).Where(s => ways[s].Count > 0)];
+            problem = KitProblem.Of(
+                [.. items.Select(i => new KitItem(KindOf(i), i.Get(CommonFields.Weight)))],
+                [.. possible.Select(s => (IReadOnlyList<KitOption>)[.. ways[s].Select(w => w.Option)])]);
         }
 
         if (solved >= possible.Length + 2)
@@ -109,9 +113,9 @@ public sealed class DaySearch
         // First the best; then the next best; then the best without each shot in turn.
         solver ??= solved switch
         {
-            0 => Solver(possible, 1, KitSolver.MostNodes),
-            1 => Solver(possible, 2, MostNodesBeside),
-            _ => Solver(WithoutOne, 1, MostNodesBeside),
+            0 => new(problem!, order, 1, KitSolver.MostNodes),
+            1 => new(problem!, order, 2, MostNodesBeside),
+            _ => new(problem!.Without(solved - 2), order, 1, MostNodesBeside),
         };
         if (solver.Step(count))
         {
@@ -174,9 +178,6 @@ public sealed class DaySearch
                 break;
         }
     }
-
-    private KitSolver Solver(int[] of, int keep, int mostNodes) => new(
-        [.. items.Select(i => new KitItem(KindOf(i), i.Get(CommonFields.Weight)))], [.. of.Select(s => (IReadOnlyList<KitOption>)[.. ways[s].Select(w => w.Option)])], order, keep, mostNodes);
 
     private static KitCriterion KindOf(GearItem item) => item.Kind switch
     {

@@ -2,16 +2,6 @@ using System.Numerics;
 
 namespace Juxtopsis.Core.Kits;
 
-/// <summary>A thing that can be taken along.</summary>
-/// <param name="Criterion">What it counts as: lens, body or adapter.</param>
-/// <param name="WeightG">Its weight, g; null when not known.</param>
-internal readonly record struct KitItem(KitCriterion Criterion, double? WeightG);
-
-/// <summary>A way to do a shot.</summary>
-/// <param name="Items">Numbers of the things that it takes, ascending.</param>
-/// <param name="Fills">True when enough pixels are recorded.</param>
-internal sealed record KitOption(int[] Items, bool Fills);
-
 /// <summary>A bag that does all shots.</summary>
 /// <param name="Items">Numbers of its things, ascending.</param>
 /// <param name="UsedItems">For each shot the things of the option that is used.</param>
@@ -36,45 +26,71 @@ internal sealed class KitSolver
     private static readonly KitCriterion[] Usual =
         [KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Adapters, KitCriterion.Weight, KitCriterion.Changes, KitCriterion.Pixels];
 
-    private const double UnknownWeightG = 1e9;
+    private static readonly KitCriterion[] Kinds = [KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Adapters];
+
+    /// <summary>Weights are taken in these, g, so that sums of them, unknown ones too, are exact.</summary>
+    private const double LeastWeightG = 1 / 1024.0;
 
     private readonly IReadOnlyList<KitItem> items;
-    private readonly IReadOnlyList<IReadOnlyList<KitOption>> shots;
+    private readonly Way[][] shots;
+    private readonly Way[][] waysWith;
     private readonly KitCriterion[] order;
+    private readonly int[] places = new int[6];
     private readonly int keep;
     private readonly int mostNodes;
+    private readonly double[] weights;
     private readonly bool[] held;
+    private readonly double[] heldCost;
+    private readonly int[] able;
+    private readonly double[] added;
+    private readonly double[] more;
+    private readonly double[] least;
+    private readonly List<(int Shot, int From, int To)> open = [];
+    private readonly List<Way> left = [];
+    private readonly ulong[] does;
+    private readonly List<int> touched = [];
+    private readonly Dictionary<int, int> stays = [];
     private readonly double leastChanges;
     private readonly double leastUnfilled;
     private readonly HashSet<string> seen = [];
-    private readonly List<KitChoice> best = [];
+    private readonly List<(KitChoice Choice, HashSet<int> Main)> best = [];
     private readonly Stack<Frame> frames = [];
     private bool begun;
     private int nodes;
 
-    /// <summary>Begins with the options of some shots.</summary>
-    /// <param name="items">The things.</param>
-    /// <param name="shots">For each shot the ways to do it; at least one each, at most 64 shots.</param>
+    /// <summary>Begins.</summary>
+    /// <param name="problem">Shots, and the things that do them.</param>
     /// <param name="order">What counts first; what is left out comes after, in its usual order.</param>
     /// <param name="keep">How many bags to answer: others than the first differ in a lens or body.</param>
     /// <param name="mostNodes">Branches to look at.</param>
-    public KitSolver(IReadOnlyList<KitItem> items, IReadOnlyList<IReadOnlyList<KitOption>> shots, IReadOnlyList<KitCriterion> order, int keep = 1, int mostNodes = MostNodes)
+    public KitSolver(KitProblem problem, IReadOnlyList<KitCriterion> order, int keep = 1, int mostNodes = MostNodes)
     {
-        (this.items, this.keep, this.mostNodes) = (items, keep, mostNodes);
-        this.shots = Undominated(items, [.. shots.Select(Useful)]);
+        (items, this.keep, this.mostNodes) = (problem.Items, keep, mostNodes);
         this.order = [.. order.Concat(Usual).Distinct()];
-        held = new bool[items.Count];
-        Array.Fill(held, true);
-        var (_, changes, _) = Assign(changesFirst: true);
-        var (_, _, unfilled) = Assign(changesFirst: false);
-        (leastChanges, leastUnfilled) = (changes, unfilled);
+        for (var i = 0; i < this.order.Length; i++)
+        {
+            places[(int)this.order[i]] = i;
+        }
+
+        var same = new Dictionary<UInt128, int>();
+        int NumberOf(UInt128 things) => same.TryGetValue(things, out var number) ? number : same[things] = same.Count;
+        shots = [.. problem.Shots.Select((s, i) => s.Select(o => new Way(i, o.Items, o.Fills, NumberOf(KitProblem.Things(o.Items)))).ToArray())];
+        var byItem = shots.SelectMany(s => s).SelectMany(w => w.Items.Select(item => (Item: item, Way: w))).ToLookup(u => u.Item, u => u.Way);
+        waysWith = [.. Enumerable.Range(0, items.Count).Select(i => byItem[i].ToArray())];
+        weights = [.. items.Select(i => Math.Round((i.WeightG ?? KitProblem.UnknownWeightG) / LeastWeightG) * LeastWeightG)];
+        (held, does, able) = (new bool[items.Count], new ulong[items.Count], new int[shots.Length]);
+        (heldCost, added, more, least) = (new double[this.order.Length], new double[this.order.Length], new double[this.order.Length], new double[this.order.Length]);
+        Hold(Enumerable.Range(0, items.Count));
+        (_, leastChanges, _) = Assign(changesFirst: true);
+        (_, _, leastUnfilled) = Assign(changesFirst: false);
+        Release(Enumerable.Range(0, items.Count));
     }
 
     /// <summary>True when the answer is proven to be the best.</summary>
     public bool IsProven => nodes <= mostNodes;
 
     /// <summary>The best bags that are known so far, the best first.</summary>
-    public IReadOnlyList<KitChoice> Best => best;
+    public IReadOnlyList<KitChoice> Best => [.. best.Select(b => b.Choice)];
 
     /// <summary>Looks at some more branches.</summary>
     /// <param name="branches">How many at most.</param>
@@ -97,10 +113,7 @@ internal sealed class KitSolver
             }
 
             frames.Pop();
-            foreach (var item in frame.Added)
-            {
-                held[item] = false;
-            }
+            Release(frame.Added);
         }
 
         return frames.Count == 0 || nodes > mostNodes;
@@ -114,7 +127,7 @@ internal sealed class KitSolver
         {
         }
 
-        return best;
+        return Best;
     }
 
     /// <summary>A first answer, to give up branches against: the things of the way with the fewest changes, or the fewest unfilled.</summary>
@@ -122,142 +135,100 @@ internal sealed class KitSolver
     {
         foreach (var changesFirst in new[] { true, false })
         {
-            Array.Fill(held, true);
-            var (uses, _, _) = Assign(changesFirst);
-            Array.Clear(held);
-            foreach (var item in shots.SelectMany((s, i) => s[uses[i]].Items))
-            {
-                held[item] = true;
-            }
-
+            Hold(Enumerable.Range(0, items.Count));
+            var (chosen, _, _) = Assign(changesFirst);
+            Release(Enumerable.Range(0, items.Count));
+            int[] taken = [.. shots.SelectMany((s, i) => s[chosen[i]].Items).Distinct()];
+            Hold(taken);
             Keep();
+            Release(taken);
         }
 
-        Array.Clear(held);
-        frames.Push(new([], Children()));
+        frames.Push(Branch([], [.. shots.Select((ways, s) => new Open(s, ways))]));
     }
 
-    /// <summary>Options of the same things count once, filled before unfilled.</summary>
-    private static IReadOnlyList<KitOption> Useful(IReadOnlyList<KitOption> options) =>
-        [.. options.GroupBy(o => string.Join(',', o.Items)).Select(g => g.FirstOrDefault(o => o.Fills) ?? g.First())];
-
-    /// <summary>
-    /// Leaves out things for which another of the same kind can always stand in: in every option of every shot that takes the one, the other would do as
-    /// well, and it weighs no more. Whatever a bag does with the one it does with the other, at no higher cost.
-    /// </summary>
-    private static IReadOnlyList<IReadOnlyList<KitOption>> Undominated(IReadOnlyList<KitItem> items, IReadOnlyList<IReadOnlyList<KitOption>> shots)
+    /// <summary>Takes things, none of which is held.</summary>
+    private void Hold(IEnumerable<int> taken)
     {
-        var byThings = shots.Select(s => s.ToDictionary(o => Things(o.Items), o => o.Fills)).ToArray();
-        var uses = new List<(int Shot, KitOption Option)>[items.Count];
-        for (var s = 0; s < shots.Count; s++)
+        foreach (var item in taken)
         {
-            foreach (var option in shots[s])
+            held[item] = true;
+            Count(heldCost, item, 1);
+            foreach (var way in waysWith[item])
             {
-                foreach (var item in option.Items)
-                {
-                    (uses[item] ??= []).Add((s, option));
-                }
+                able[way.Shot] += --way.Missing == 0 ? 1 : 0;
             }
         }
-
-        var gone = new bool[items.Count];
-        bool StandsInFor(int other, int item) => !gone[other] && other != item && items[other].Criterion == items[item].Criterion && uses[other] is { } does && does.Count >= uses[item].Count
-            && (items[other].WeightG ?? UnknownWeightG) <= (items[item].WeightG ?? UnknownWeightG)
-            && uses[item].All(u => byThings[u.Shot].TryGetValue(Things(u.Option.Items, item, other), out var fills) && (fills || !u.Option.Fills));
-        for (var item = 0; item < items.Count; item++)
-        {
-            gone[item] = uses[item] is not null && Enumerable.Range(0, items.Count).Any(other => StandsInFor(other, item));
-        }
-
-        return [.. shots.Select(s => (IReadOnlyList<KitOption>)[.. s.Where(o => !o.Items.Any(i => gone[i]))])];
     }
 
-    /// <summary>Things of an option as one number, with another in the place of one of them; the order does not matter.</summary>
-    private static UInt128 Things(int[] option, int instead = -1, int of = -1)
+    private void Release(IEnumerable<int> taken)
     {
-        Span<int> things = stackalloc int[option.Length];
-        for (var i = 0; i < option.Length; i++)
+        foreach (var item in taken)
         {
-            things[i] = option[i] == instead ? of : option[i];
-        }
-
-        things.Sort();
-        var key = UInt128.One;
-        foreach (var thing in things)
-        {
-            key = (key << 16) | (uint)thing;
-        }
-
-        return key;
-    }
-
-    private bool Has(KitOption option)
-    {
-        foreach (var item in option.Items)
-        {
-            if (!held[item])
+            held[item] = false;
+            Count(heldCost, item, -1);
+            foreach (var way in waysWith[item])
             {
-                return false;
+                able[way.Shot] -= way.Missing++ == 0 ? 1 : 0;
             }
         }
-
-        return true;
     }
 
-    private void Enter(KitOption option)
+    private void Enter(Way way)
     {
-        if (best.Count >= keep && !IsBetter(Bound(), Added(option)))
+        Add(way);
+        if (!IsBetter(added))
         {
             return;
         }
 
-        int[] added = [.. option.Items.Where(i => !held[i])];
-        foreach (var item in added)
-        {
-            held[item] = true;
-        }
-
-        frames.Push(new(added, Children()));
+        int[] taken = [.. way.Items.Where(i => !held[i])];
+        Hold(taken);
+        frames.Push(Branch(taken, frames.Peek().Open));
     }
 
-    /// <summary>What is to be tried from what is held: the options of the open shot that has the fewest; none where nothing better can come of it.</summary>
-    private Queue<KitOption> Children()
+    /// <summary>
+    /// What is to be tried from what is held: the ways of the open shot that has the fewest; none where nothing better can come of it. As more is held a
+    /// way only becomes dearer, so of each open shot those need asking that could be in a better bag one step before.
+    /// </summary>
+    private Frame Branch(int[] taken, Open[] before)
     {
         nodes++;
-        if (!seen.Add(Key()) || !CanBeBetter())
+        if (!seen.Add(Key()) || !CanBeBetter(before))
         {
-            return [];
+            return new(taken, [], []);
         }
 
-        var (open, fewest) = (-1, int.MaxValue);
-        for (var s = 0; s < shots.Count; s++)
+        if (open.Count > 0)
         {
-            if (!shots[s].Any(Has) && shots[s].Count < fewest)
-            {
-                (open, fewest) = (s, shots[s].Count);
-            }
-        }
-
-        if (open >= 0)
-        {
-            return new(shots[open].OrderBy(Added, Comparer<double[]>.Create(Compare)));
+            Open[] now = [.. open.Select(o => new Open(o.Shot, [.. left.GetRange(o.From, o.To - o.From)]))];
+            var fewest = now.MinBy(o => o.Ways.Length)!;
+            return new(taken, now, new(fewest.Ways.OrderBy(way => (double[])Add(way).Clone(), Comparer<double[]>.Create(Compare))));
         }
 
         // Fewer changes or more pixels may be worth another thing, where they count before it.
-        var choice = Keep();
-        return choice.Cost[Place(KitCriterion.Changes)] > leastChanges || choice.Cost[Place(KitCriterion.Pixels)] > leastUnfilled
-            ? new(shots.SelectMany(s => s).Where(o => !Has(o)))
-            : [];
+        var cost = Keep();
+        var isLeast = cost[Place(KitCriterion.Changes)] <= leastChanges && cost[Place(KitCriterion.Pixels)] <= leastUnfilled;
+        return new(taken, [], isLeast ? [] : new(shots.SelectMany(s => s).Where(way => way.Missing > 0)));
     }
 
-    private sealed record Frame(int[] Added, Queue<KitOption> Left);
+    private sealed record Open(int Shot, Way[] Ways);
 
-    private double[] Bound()
+    private sealed record Frame(int[] Added, Open[] Open, Queue<Way> Left);
+
+    /// <summary>A way to do a shot, with how many of its things are not held.</summary>
+    private sealed class Way(int shot, int[] items, bool fills, int things)
     {
-        var bound = Held();
-        bound[Place(KitCriterion.Changes)] = leastChanges;
-        bound[Place(KitCriterion.Pixels)] = leastUnfilled;
-        return bound;
+        public int Shot { get; } = shot;
+
+        public int[] Items { get; } = items;
+
+        public bool Fills { get; } = fills;
+
+        /// <summary>The same number for the same things, in whatever shot.</summary>
+        public int Things { get; } = things;
+
+        public int Missing { get; set; } = items.Length;
     }
 
     private string Key()
@@ -271,7 +242,7 @@ internal sealed class KitSolver
         return new(text);
     }
 
-    private int Place(KitCriterion criterion) => Array.IndexOf(order, criterion);
+    private int Place(KitCriterion criterion) => places[(int)criterion];
 
     private static int Compare(double[] a, double[] b)
     {
@@ -286,68 +257,51 @@ internal sealed class KitSolver
         return 0;
     }
 
-    private double[] Held()
+    private void Count(double[] cost, int item, int times)
     {
-        var cost = new double[order.Length];
-        for (var i = 0; i < held.Length; i++)
+        cost[Place(items[item].Criterion)] += times;
+        cost[Place(KitCriterion.Weight)] += times * weights[item];
+    }
+
+    /// <summary>What a way costs beside what is held.</summary>
+    private double[] Add(Way way)
+    {
+        Array.Clear(added);
+        if (way.Missing > 0)
         {
-            if (held[i])
+            foreach (var item in way.Items)
             {
-                Count(cost, i);
+                if (!held[item])
+                {
+                    Count(added, item, 1);
+                }
             }
         }
 
-        return cost;
-    }
-
-    private void Count(double[] cost, int item)
-    {
-        cost[Place(items[item].Criterion)]++;
-        cost[Place(KitCriterion.Weight)] += items[item].WeightG ?? UnknownWeightG;
-    }
-
-    private double[] Added(KitOption option)
-    {
-        var cost = new double[order.Length];
-        foreach (var item in option.Items)
-        {
-            if (!held[item])
-            {
-                Count(cost, item);
-            }
-        }
-
-        return cost;
+        return added;
     }
 
     /// <summary>Whether a bound of what this branch will cost is better than the worst bag that is kept.</summary>
-    private bool CanBeBetter()
+    private bool CanBeBetter(Open[] before)
     {
-        if (best.Count < keep)
+        Array.Clear(more);
+        open.Clear();
+        left.Clear();
+        foreach (var (shot, ways) in before)
         {
-            return true;
-        }
-
-        var bound = Bound();
-        var more = new double[order.Length];
-        var open = new List<(int Shot, List<KitOption> Options)>();
-        for (var s = 0; s < shots.Count; s++)
-        {
-            if (shots[s].Any(Has))
+            if (able[shot] > 0)
             {
                 continue;
             }
 
             // What costs too much by itself cannot be in a better bag.
-            var least = new double[order.Length];
             Array.Fill(least, double.PositiveInfinity);
-            var left = new List<KitOption>();
-            foreach (var option in shots[s])
+            var from = left.Count;
+            foreach (var way in ways)
             {
-                var added = Added(option);
-                if (IsBetter(bound, added))
+                if (IsBetter(Add(way)))
                 {
-                    left.Add(option);
+                    left.Add(way);
                     for (var i = 0; i < least.Length; i++)
                     {
                         least[i] = Math.Min(least[i], added[i]);
@@ -355,32 +309,44 @@ internal sealed class KitSolver
                 }
             }
 
-            if (left.Count == 0)
+            if (left.Count == from)
             {
                 return false;
             }
 
-            open.Add((s, left));
+            open.Add((shot, from, left.Count));
             for (var i = 0; i < more.Length; i++)
             {
                 more[i] = Math.Max(more[i], least[i]);
             }
         }
 
-        foreach (var kind in new[] { KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Adapters })
+        foreach (var kind in Kinds)
         {
-            more[Place(kind)] = Math.Max(more[Place(kind)], LeastMore(kind, open));
+            more[Place(kind)] = Math.Max(more[Place(kind)], LeastMore(kind));
         }
 
-        return IsBetter(bound, more);
+        return IsBetter(more);
     }
 
-    private bool IsBetter(double[] bound, double[] more)
+    /// <summary>Whether what is held with something more, and the least that it can take in changes and pixels, is better than the worst bag that is kept.</summary>
+    private bool IsBetter(double[] beside)
     {
-        var worst = best[^1].Cost;
-        for (var i = 0; i < bound.Length; i++)
+        if (best.Count < keep)
         {
-            var off = bound[i] + more[i] - worst[i];
+            return true;
+        }
+
+        var worst = best[^1].Choice.Cost;
+        for (var i = 0; i < order.Length; i++)
+        {
+            var bound = order[i] switch
+            {
+                KitCriterion.Changes => leastChanges,
+                KitCriterion.Pixels => leastUnfilled,
+                _ => heldCost[i],
+            };
+            var off = bound + beside[i] - worst[i];
             if (Math.Abs(off) > 1e-9)
             {
                 return off < 0;
@@ -391,22 +357,27 @@ internal sealed class KitSolver
     }
 
     /// <summary>How many more lenses or bodies the open shots need at least: as many as it takes when each does as many as any could.</summary>
-    private double LeastMore(KitCriterion kind, List<(int Shot, List<KitOption> Options)> open)
+    private double LeastMore(KitCriterion kind)
     {
-        var does = new Dictionary<int, ulong>();
         var need = 0UL;
-        foreach (var (shot, options) in open)
+        touched.Clear();
+        foreach (var (shot, from, to) in open)
         {
             var always = true;
-            foreach (var option in options)
+            for (var i = from; i < to; i++)
             {
                 var adds = false;
-                foreach (var item in option.Items)
+                foreach (var item in left[i].Items)
                 {
                     if (items[item].Criterion == kind && !held[item])
                     {
                         adds = true;
-                        does[item] = does.GetValueOrDefault(item) | 1UL << shot;
+                        if (does[item] == 0)
+                        {
+                            touched.Add(item);
+                        }
+
+                        does[item] |= 1UL << shot;
                     }
                 }
 
@@ -417,99 +388,106 @@ internal sealed class KitSolver
         }
 
         var most = 1;
-        foreach (var (_, mask) in does)
+        foreach (var item in touched)
         {
-            most = Math.Max(most, BitOperations.PopCount(mask & need));
+            most = Math.Max(most, BitOperations.PopCount(does[item] & need));
+            does[item] = 0;
         }
 
         return (BitOperations.PopCount(need) + most - 1) / most;
     }
 
     /// <summary>Costs what is held, with the best use of it, and keeps it where it is among the best.</summary>
-    private KitChoice Keep()
+    private double[] Keep()
     {
-        var (uses, changes, unfilled) = Assign(Place(KitCriterion.Changes) < Place(KitCriterion.Pixels));
-        var cost = Held();
+        var (chosen, changes, unfilled) = Assign(Place(KitCriterion.Changes) < Place(KitCriterion.Pixels));
+        var cost = (double[])heldCost.Clone();
         cost[Place(KitCriterion.Changes)] = changes;
         cost[Place(KitCriterion.Pixels)] = unfilled;
-        var choice = new KitChoice([.. Enumerable.Range(0, held.Length).Where(i => held[i])], [.. uses.Select((u, s) => shots[s][u].Items)], cost);
-        var same = best.FindIndex(b => Main(b).SetEquals(Main(choice)));
-        if (same >= 0)
+        if (best.Count >= keep && Compare(cost, best[^1].Choice.Cost) >= 0)
         {
-            best[same] = Compare(cost, best[same].Cost) < 0 ? choice : best[same];
-        }
-        else if (best.Count == 0 || Compare(cost, best[0].Cost) < 0 || !Main(best[0]).IsSubsetOf(Main(choice)))
-        {
-            best.Add(choice);
+            return cost;
         }
 
-        best.Sort((a, b) => Compare(a.Cost, b.Cost));
-        best.RemoveAll(b => !ReferenceEquals(b, best[0]) && Main(best[0]).IsSubsetOf(Main(b)));
+        int[] taken = [.. Enumerable.Range(0, held.Length).Where(i => held[i])];
+        var choice = new KitChoice(taken, [.. chosen.Select((u, s) => shots[s][u].Items)], cost);
+        HashSet<int> main = [.. taken.Where(i => items[i].Criterion is KitCriterion.Lenses or KitCriterion.Bodies)];
+        var same = best.FindIndex(b => b.Main.SetEquals(main));
+        if (same >= 0)
+        {
+            best[same] = Compare(cost, best[same].Choice.Cost) < 0 ? (choice, main) : best[same];
+        }
+        else if (best.Count == 0 || Compare(cost, best[0].Choice.Cost) < 0 || !best[0].Main.IsSubsetOf(main))
+        {
+            best.Add((choice, main));
+        }
+
+        best.Sort((a, b) => Compare(a.Choice.Cost, b.Choice.Cost));
+        var first = best[0];
+        best.RemoveAll(b => b.Choice != first.Choice && first.Main.IsSubsetOf(b.Main));
         while (best.Count > keep)
         {
             best.RemoveAt(best.Count - 1);
         }
 
-        return choice;
+        return cost;
     }
-
-    private HashSet<int> Main(KitChoice choice) => [.. choice.Items.Where(i => items[i].Criterion is KitCriterion.Lenses or KitCriterion.Bodies)];
 
     /// <summary>The best option of each shot of those that the held things allow: along the shooting order, by dynamic programming.</summary>
     private (int[] Uses, double Changes, double Unfilled) Assign(bool changesFirst)
     {
-        var uses = new int[shots.Count];
-        if (shots.Count == 0)
+        var chosen = new int[shots.Length];
+        if (shots.Length == 0)
         {
-            return (uses, 0, 0);
+            return (chosen, 0, 0);
         }
 
-        var from = new int[shots.Count][];
-        var now = shots[0].Select(o => Has(o) ? new Use(0, o.Fills ? 0 : 1) : Use.Never).ToArray();
+        var from = new int[shots.Length][];
+        var now = shots[0].Select(w => w.Missing > 0 ? Use.Never : new Use(0, w.Fills ? 0 : 1)).ToArray();
         from[0] = new int[now.Length];
-        for (var s = 1; s < shots.Count; s++)
+        for (var s = 1; s < shots.Length; s++)
         {
             (now, from[s]) = Next(shots[s - 1], now, shots[s], changesFirst);
         }
 
         var last = BestOf(now, changesFirst);
         var total = now[last];
-        for (var s = shots.Count - 1; s >= 0; s--)
+        for (var s = shots.Length - 1; s >= 0; s--)
         {
-            uses[s] = last;
+            chosen[s] = last;
             last = from[s][last];
         }
 
-        return (uses, total.Changes, total.Unfilled);
+        return (chosen, total.Changes, total.Unfilled);
     }
 
     /// <summary>From the costs up to one shot those up to the next: coming from another rig costs a change, so only the best of these counts beside the same rig.</summary>
-    private (Use[] Costs, int[] From) Next(IReadOnlyList<KitOption> before, Use[] costs, IReadOnlyList<KitOption> options, bool changesFirst)
+    private (Use[] Costs, int[] From) Next(Way[] before, Use[] costs, Way[] after, bool changesFirst)
     {
         var bestAt = BestOf(costs, changesFirst);
-        var places = new Dictionary<string, int>();
+        stays.Clear();
         for (var i = 0; i < costs.Length; i++)
         {
-            if (costs[i] != Use.Never)
+            if (before[i].Missing == 0)
             {
-                places[string.Join(',', before[i].Items)] = i;
+                stays[before[i].Things] = i;
             }
         }
 
-        var (next, from) = (new Use[options.Count], new int[options.Count]);
+        var (next, from) = (new Use[after.Length], new int[after.Length]);
         for (var i = 0; i < next.Length; i++)
         {
-            if (!Has(options[i]))
+            if (after[i].Missing > 0)
             {
                 next[i] = Use.Never;
                 continue;
             }
 
-            var own = options[i].Fills ? 0 : 1;
+            var own = after[i].Fills ? 0 : 1;
             (next[i], from[i]) = (new(costs[bestAt].Changes + 1, costs[bestAt].Unfilled + own), bestAt);
-            if (places.TryGetValue(string.Join(',', options[i].Items), out var same) && new Use(costs[same].Changes, costs[same].Unfilled + own) is var stays && !next[i].IsBetter(stays, changesFirst))
+            if (stays.TryGetValue(after[i].Things, out var same) && new Use(costs[same].Changes, costs[same].Unfilled + own) is var stay && !next[i].IsBetter(stay, changesFirst))
             {
-                (next[i], from[i]) = (stays, same);
+                (next[i], from[i]) = (stay, same);
             }
         }
 

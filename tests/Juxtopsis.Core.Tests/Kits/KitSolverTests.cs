@@ -15,7 +15,7 @@ public sealed class KitSolverTests
         var items = Enumerable.Range(0, random.Next(3, 9)).Select(_ => new KitItem((KitCriterion)random.Next(0, 3), random.Next(6) == 0 ? null : random.Next(1, 9) * 100)).ToArray();
         var shots = Enumerable.Range(0, random.Next(1, 6)).Select(_ => (IReadOnlyList<KitOption>)[.. Enumerable.Range(0, random.Next(1, 6)).Select(_ => OptionOf(random, items.Length))]).ToArray();
         var order = Enum.GetValues<KitCriterion>().OrderBy(_ => random.Next()).Take(random.Next(0, 7)).ToArray();
-        var solver = new KitSolver(items, shots, order);
+        var solver = new KitSolver(KitProblem.Of(items, shots), order);
         var best = solver.Solve()[0];
         Assert.True(solver.IsProven);
         Assert.Equal(Tried(items, shots, [.. order.Concat(Usual).Distinct()]), best.Cost);
@@ -30,19 +30,19 @@ public sealed class KitSolverTests
         var random = new Random(7);
         var items = Enumerable.Range(0, 14).Select(i => new KitItem((KitCriterion)(i % 3), 100 + i)).ToArray();
         var shots = Enumerable.Range(0, 9).Select(_ => (IReadOnlyList<KitOption>)[.. Enumerable.Range(0, 12).Select(_ => OptionOf(random, items.Length))]).ToArray();
-        var (whole, steps) = (new KitSolver(items, shots, []), new KitSolver(items, shots, []));
+        var (whole, steps) = (new KitSolver(KitProblem.Of(items, shots), []), new KitSolver(KitProblem.Of(items, shots), []));
         while (!steps.Step(1))
         {
         }
 
         Assert.Equal(whole.Solve()[0].Cost, steps.Best[0].Cost);
-        var few = new KitSolver(items, shots, [], mostNodes: 2);
+        var few = new KitSolver(KitProblem.Of(items, shots), [], mostNodes: 2);
         Assert.NotEmpty(few.Solve());
         Assert.False(few.IsProven);
     }
 
     [Fact]
-    public void Without_a_shot_nothing_is_taken() => Assert.Empty(new KitSolver([], [], []).Solve()[0].Items);
+    public void Without_a_shot_nothing_is_taken() => Assert.Empty(new KitSolver(KitProblem.Of([], []), []).Solve()[0].Items);
 
     private static readonly KitCriterion[] Usual =
         [KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Adapters, KitCriterion.Weight, KitCriterion.Changes, KitCriterion.Pixels];
