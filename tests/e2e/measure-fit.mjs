@@ -126,7 +126,7 @@ console.log(`  the shelf is read in ${opening.toFixed(0)} ms and put together in
 console.log(`  a shot is asked and all rigs are looked through: ${ms(warm.map((w) => w.asking + w.searching))} (aim: 150 ms)`);
 console.log(`  the answer is made, told and read: ${ms(warm.map((w) => w.answering))}`);
 console.log(`  together: ${ms(warm.map((w) => w.asking + w.searching + w.answering))}`);
-console.log(`  the fewest lenses for ${day.shots.length} shots: ${whole.toFixed(0)} ms`);
+console.log(`  the fewest things for ${day.shots.length} shots: ${whole.toFixed(0)} ms`);
 console.log(`  in the page: from opening to the first answer ${(first / 1000).toFixed(1)} s (core, shelf and all rigs put together)`);
 console.log(
   `  a drag of the subject: a frame every ${median(frames).toFixed(0)} ms, 95th ${median(frames, 0.95).toFixed(0)} ms; the list anew every ${median(gaps).toFixed(0)} ms, 95th ${median(gaps, 0.95).toFixed(0)} ms`,

@@ -60,6 +60,7 @@ public sealed class DaySearch
     private readonly List<List<(KitOption Option, KitShot How)>> ways = [];
     private readonly List<Kit> kits = [];
     private FitSearch? search;
+    private KitReduction? reduction;
     private KitProblem? problem;
     private KitSolver? solver;
     private KitChoice? best;
@@ -97,12 +98,10 @@ public sealed class DaySearch
             return false;
         }
 
-        if (solved == 0 && solver is null)
+        if (problem is null)
         {
-            possible = [.. Enumerable.Range(0, shots.Count).Where(s => ways[s].Count > 0)];
-            problem = KitProblem.Of(
-                [.. items.Select(i => new KitItem(KindOf(i), i.Get(CommonFields.Weight)))],
-                [.. possible.Select(s => (IReadOnlyList<KitOption>)[.. ways[s].Select(w => w.Option)])]);
+            Reduce(count);
+            return false;
         }
 
         if (solved >= possible.Length + 2)
@@ -113,9 +112,9 @@ public sealed class DaySearch
         // First the best; then the next best; then the best without each shot in turn.
         solver ??= solved switch
         {
-            0 => new(problem!, order, 1, KitSolver.MostNodes),
-            1 => new(problem!, order, 2, MostNodesBeside),
-            _ => new(problem!.Without(solved - 2), order, 1, MostNodesBeside),
+            0 => new(problem, order, 1, KitSolver.MostNodes),
+            1 => new(problem, order, 2, MostNodesBeside),
+            _ => new(problem.Without(solved - 2), order, 1, MostNodesBeside),
         };
         if (solver.Step(count))
         {
@@ -148,6 +147,21 @@ public sealed class DaySearch
         {
             ways.Add([.. search.Ways.Where(w => !rules.Findings || w.Rig.Spoils == 0).Select(w => Option(w, at))]);
             search = null;
+        }
+    }
+
+    private void Reduce(int count)
+    {
+        if (reduction is null)
+        {
+            possible = [.. Enumerable.Range(0, shots.Count).Where(s => ways[s].Count > 0)];
+            reduction = new(
+                [.. items.Select(i => new KitItem(KindOf(i), i.Get(CommonFields.Weight)))],
+                [.. possible.Select(s => (IReadOnlyList<KitOption>)[.. ways[s].Select(w => w.Option)])]);
+        }
+        else if (reduction.Step(count))
+        {
+            problem = reduction.Problem;
         }
     }
 

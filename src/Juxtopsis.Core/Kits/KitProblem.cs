@@ -22,7 +22,12 @@ internal sealed record KitProblem(IReadOnlyList<KitItem> Items, IReadOnlyList<IR
     /// <param name="items">The things.</param>
     /// <param name="shots">For each shot the ways to do it; at least one each, at most 64 shots.</param>
     /// <returns>The problem.</returns>
-    public static KitProblem Of(IReadOnlyList<KitItem> items, IReadOnlyList<IReadOnlyList<KitOption>> shots) => new(items, Undominated(items, [.. shots.Select(Useful)]));
+    public static KitProblem Of(IReadOnlyList<KitItem> items, IReadOnlyList<IReadOnlyList<KitOption>> shots)
+    {
+        var reduction = new KitReduction(items, shots);
+        reduction.Step(items.Count);
+        return reduction.Problem;
+    }
 
     /// <summary>The same with one shot fewer. What stands in for something in all shots does so in fewer.</summary>
     /// <param name="shot">Index of the shot to leave out.</param>
@@ -46,40 +51,5 @@ internal sealed record KitProblem(IReadOnlyList<KitItem> Items, IReadOnlyList<IR
         }
 
         return key;
-    }
-
-    /// <summary>Options of the same things count once, filled before unfilled.</summary>
-    private static IReadOnlyList<KitOption> Useful(IReadOnlyList<KitOption> options) =>
-        [.. options.GroupBy(o => string.Join(',', o.Items)).Select(g => g.FirstOrDefault(o => o.Fills) ?? g.First())];
-
-    /// <summary>
-    /// Leaves out things for which another of the same kind can always stand in: in every option of every shot that takes the one, the other would do as
-    /// well, and it weighs no more. Whatever a bag does with the one it does with the other, at no higher cost.
-    /// </summary>
-    private static IReadOnlyList<IReadOnlyList<KitOption>> Undominated(IReadOnlyList<KitItem> items, IReadOnlyList<IReadOnlyList<KitOption>> shots)
-    {
-        var byThings = shots.Select(s => s.ToDictionary(o => Things(o.Items), o => o.Fills)).ToArray();
-        var uses = new List<(int Shot, KitOption Option)>[items.Count];
-        for (var s = 0; s < shots.Count; s++)
-        {
-            foreach (var option in shots[s])
-            {
-                foreach (var item in option.Items)
-                {
-                    (uses[item] ??= []).Add((s, option));
-                }
-            }
-        }
-
-        var gone = new bool[items.Count];
-        bool StandsInFor(int other, int item) => !gone[other] && other != item && items[other].Criterion == items[item].Criterion && uses[other] is { } does && does.Count >= uses[item].Count
-            && (items[other].WeightG ?? UnknownWeightG) <= (items[item].WeightG ?? UnknownWeightG)
-            && uses[item].All(u => byThings[u.Shot].TryGetValue(Things(u.Option.Items, item, other), out var fills) && (fills || !u.Option.Fills));
-        for (var item = 0; item < items.Count; item++)
-        {
-            gone[item] = uses[item] is not null && Enumerable.Range(0, items.Count).Any(other => StandsInFor(other, item));
-        }
-
-        return [.. shots.Select(s => (IReadOnlyList<KitOption>)[.. s.Where(o => !o.Items.Any(i => gone[i]))])];
     }
 }
