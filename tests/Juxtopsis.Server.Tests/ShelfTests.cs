@@ -125,8 +125,20 @@ public sealed class ShelfTests(ServerFixture fixture) : IClassFixture<ServerFixt
         // What no part decides stays as it was set, and the parts decide the rest.
         JsonObject byHand = new()
         {
-            ["name"] = "Mine", ["sensorWidthMm"] = 1, ["sensorHeightMm"] = 1, ["focalLengthMm"] = 28, ["fNumber"] = 5.6, ["sensitivityIso"] = 800, ["squeezeTurnDeg"] = 3, ["mountErrorMm"] = 0.02,
-            ["rearFilterMm"] = 2, ["rearFilterIndex"] = 1.6, ["rackedFarther"] = true, ["subjectDistanceMm"] = 900, ["captureFps"] = 50, ["punchIn"] = 1.5,
+            ["name"] = "Mine",
+            ["sensorWidthMm"] = 1,
+            ["sensorHeightMm"] = 1,
+            ["focalLengthMm"] = 28,
+            ["fNumber"] = 5.6,
+            ["sensitivityIso"] = 800,
+            ["squeezeTurnDeg"] = 3,
+            ["mountErrorMm"] = 0.02,
+            ["rearFilterMm"] = 2,
+            ["rearFilterIndex"] = 1.6,
+            ["rackedFarther"] = true,
+            ["subjectDistanceMm"] = 900,
+            ["captureFps"] = 50,
+            ["punchIn"] = 1.5,
         };
         var whole = (await fixture.Server.SendAsync(
             HttpMethod.Post, "/api/assemble", new JsonObject { ["chain"] = rig["chain"]!.DeepClone(), ["rig"] = byHand.DeepClone(), ["deliveryAspect"] = 16.0 / 9 }.ToJsonString())).Json["rig"]!;

@@ -71,7 +71,14 @@ function chainsOf(shelf: unknown): { path: string; body: string }[] {
       path: 'assemble',
       body: JSON.stringify({
         chain: { parts, mounts },
-        rig: { sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm: 20 + i, fNumber: 2 + i / 10, punchIn: 1 + i / 50, mountErrorMm: i / 1000 },
+        rig: {
+          sensorWidthMm: 36,
+          sensorHeightMm: 24,
+          focalLengthMm: 20 + i,
+          fNumber: 2 + i / 10,
+          punchIn: 1 + i / 50,
+          mountErrorMm: i / 1000,
+        },
         deliveryAspect: 16 / 9,
       }),
     };

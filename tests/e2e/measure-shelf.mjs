@@ -110,7 +110,10 @@ const swap = await page.evaluate(async () => {
   const { rigs } = (await (await fetch('/api/comparisons/10f7a7e0-0000-4000-8000-000000000004')).json()).document.setup;
   const all = [];
   for (let i = 0; i < 12; i++) {
-    const body = JSON.stringify({ setup: { chain: rigs[0].chain, deliveryAspect: 16 / 9, rig: { ...rigs[0], chain: null, fNumber: 2.8 + i / 100 } }, place: 2 });
+    const body = JSON.stringify({
+      setup: { chain: rigs[0].chain, deliveryAspect: 16 / 9, rig: { ...rigs[0], chain: null, fNumber: 2.8 + i / 100 } },
+      place: 2,
+    });
     const began = performance.now();
     await (await fetch('/api/shelf/options', { method: 'POST', body, headers: { 'Content-Type': 'application/json' } })).json();
     all.push(performance.now() - began);

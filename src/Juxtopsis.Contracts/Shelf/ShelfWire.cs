@@ -1,6 +1,6 @@
-using Juxtopsis.Contracts.Diagnostics;
 using System.Text.Json;
 using Juxtopsis.Contracts.Chains;
+using Juxtopsis.Contracts.Diagnostics;
 
 namespace Juxtopsis.Contracts.Shelf;
 

@@ -127,7 +127,7 @@ public enum FigureId
     FarthestSubjectDistanceMm,
 
     /// <summary>Largest ratio.</summary>
-    MaximumMagnification,
+    LargestMagnification,
 
     /// <summary>Smallest field.</summary>
     SmallestFieldWidthMm,

@@ -1,8 +1,8 @@
-using Juxtopsis.Core.Chains;
-using Juxtopsis.Core.Figures;
 using System.Globalization;
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Diagnostics;
+using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 

@@ -526,31 +526,12 @@ export interface components {
         AssembleRequest: {
             /** @description The parts and the mode. */
             chain: components["schemas"]["ChainInput"];
-            /**
-             * Format: double
-             * @description Focal length as marked, mm; left out for the short end.
-             */
-            focalLengthMm?: null | number;
-            /**
-             * Format: double
-             * @description f-number; left out for the widest.
-             */
-            fNumber?: null | number;
-            /**
-             * Format: double
-             * @description Electronic zoom or a crop afterwards: 1 to 50.
-             */
-            punchIn?: number;
+            rig?: null | components["schemas"]["RigInput"];
             /**
              * Format: double
              * @description Delivered width over height; left out for the mode's own shape.
              */
             deliveryAspect?: null | number;
-            /**
-             * Format: double
-             * @description Captured frames a second; left out when not decided.
-             */
-            captureFps?: null | number;
         };
         /** @description What came of putting parts together. */
         AssembleResponse: {
@@ -1113,7 +1094,7 @@ export interface components {
         FitRequest: {
             /** @description Where. */
             place: components["schemas"]["PlaceInput"];
-            /** @description What is wanted; its own wish decides the order. */
+            /** @description What is wanted; its own criterion decides the order. */
             shot: components["schemas"]["ShotInput"];
             /** @description What is delivered. */
             delivery?: components["schemas"]["DeliveryInput"];
@@ -2326,7 +2307,7 @@ export interface components {
             walks?: boolean;
             /**
              * Format: double
-             * @description From the sensor mark to the last thing behind it, mm; left out for what the carriage usually needs.
+             * @description From the sensor mark to the last thing behind it, mm; left out for what the support usually needs.
              */
             rearMm?: null | number;
             /**
@@ -2414,7 +2395,7 @@ export interface components {
          * @description What stopped a solve.
          * @enum {unknown}
          */
-        SolveBound: "none" | "nearestFocus" | "farthestFocus" | "lensFront" | "nearestPlace" | "farthestPlace" | "zoomShort" | "zoomLong" | "widestAperture" | "narrowestAperture" | "sensitivity" | "filter" | "diffraction" | "impossible";
+        SolveBound: "none" | "minimumFocusDistance" | "maximumFocusDistance" | "lensFront" | "nearestPlace" | "farthestPlace" | "zoomShort" | "zoomLong" | "widestAperture" | "narrowestAperture" | "sensitivity" | "filter" | "diffraction" | "impossible";
         /**
          * @description What is asked backwards.
          * @enum {unknown}
