@@ -70,9 +70,11 @@ export const test = base.extend<{ bench: Bench; pictures: boolean }, { server: R
 export async function expectNobodyKeptOut(page: Page, within?: string): Promise<void> {
   for (const colorScheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme });
-    // Colours go over from one light to the other; halfway they are neither.
-    await page.evaluate(() => new Promise(requestAnimationFrame));
-    await page.evaluate(() => Promise.allSettled(document.getAnimations().map((animation) => animation.finished)));
+    // The page answers when it comes to it; then colours go over from one light to the other, and halfway they are neither.
+    await page.waitForFunction((dark) => {
+      const [r = 0, g = 0, b = 0] = getComputedStyle(document.body).backgroundColor.match(/[\d.]+/g)!.map(Number);
+      return (r + g + b) / 3 < 128 === dark && document.getAnimations().every((animation) => animation.playState !== 'running');
+    }, colorScheme === 'dark');
     const axe = new AxeBuilder({ page });
     const found = await (within ? axe.include(within) : axe).analyze();
     expect(
