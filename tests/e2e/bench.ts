@@ -72,7 +72,9 @@ export async function expectNobodyKeptOut(page: Page, within?: string): Promise<
     await page.emulateMedia({ colorScheme });
     // The page answers when it comes to it; then colours go over from one light to the other, and halfway they are neither.
     await page.waitForFunction((dark) => {
-      const [r = 0, g = 0, b = 0] = getComputedStyle(document.body).backgroundColor.match(/[\d.]+/g)!.map(Number);
+      const [r = 0, g = 0, b = 0] = getComputedStyle(document.body)
+        .backgroundColor.match(/[\d.]+/g)!
+        .map(Number);
       return (r + g + b) / 3 < 128 === dark && document.getAnimations().every((animation) => animation.playState !== 'running');
     }, colorScheme === 'dark');
     const axe = new AxeBuilder({ page });
