@@ -10,7 +10,7 @@ internal sealed record KitChoice(int[] Items, int[][] UsedItems, double[] Cost);
 
 /// <summary>
 /// Chooses the things that do all shots with least of what counts, criterion by criterion in a given order, exactly: by branch and bound over the shots that
-/// the fewest options do.
+/// the fewest options may still do.
 /// </summary>
 /// <remarks>
 /// A set of things costs what it holds; which option a shot uses of those that the set allows is chosen for it by dynamic programming along the
@@ -20,7 +20,7 @@ internal sealed record KitChoice(int[] Items, int[][] UsedItems, double[] Cost);
 /// </remarks>
 internal sealed class KitSolver
 {
-    /// <summary>Branches that are looked at before the search ends unproven: a second or two in a browser.</summary>
+    /// <summary>Branches that are looked at before the search ends unproven: seconds in a browser, in slices.</summary>
     public const int MostNodes = 60_000;
 
     private static readonly KitCriterion[] Usual =
@@ -35,7 +35,7 @@ internal sealed class KitSolver
     private readonly Way[][] shots;
     private readonly Way[][] waysWith;
     private readonly KitCriterion[] order;
-    private readonly int[] places = new int[6];
+    private readonly int[] places = new int[Usual.Length];
     private readonly int keep;
     private readonly int mostNodes;
     private readonly double[] weights;

@@ -24,6 +24,18 @@ public sealed class KitSolverTests
         Assert.All(best.UsedItems, (used, s) => Assert.Contains(shots[s], o => o.Items.SequenceEqual(used) && o.Items.All(i => best.Items.Contains(i))));
     }
 
+    [Theory]
+    [MemberData(nameof(Seeds))]
+    public void One_shot_fewer_is_the_same_as_asking_without_it(int seed)
+    {
+        var random = new Random(seed);
+        var items = Enumerable.Range(0, 9).Select(i => new KitItem((KitCriterion)(i % 3), random.Next(1, 9) * 100)).ToArray();
+        var shots = Enumerable.Range(0, 5).Select(_ => (IReadOnlyList<KitOption>)[.. Enumerable.Range(0, 6).Select(_ => OptionOf(random, items.Length))]).ToArray();
+        var left = random.Next(shots.Length);
+        var without = new KitSolver(KitProblem.Of(items, shots).Without(left), []).Solve()[0];
+        Assert.Equal(new KitSolver(KitProblem.Of(items, [.. shots.Where((_, i) => i != left)]), []).Solve()[0].Cost, without.Cost);
+    }
+
     [Fact]
     public void In_small_steps_the_answer_is_the_same_and_too_many_end_it_unproven()
     {
