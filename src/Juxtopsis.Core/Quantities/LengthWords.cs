@@ -35,8 +35,8 @@ public static class LengthWords
 
     /// <summary>A number with the digits that a message needs.</summary>
     /// <param name="value">Any number.</param>
-    /// <returns>At most six digits.</returns>
-    public static string Number(double value) => value.ToString("G6", CultureInfo.InvariantCulture);
+    /// <returns>At most six digits; whole numbers of more in full, so that people read no powers of ten.</returns>
+    public static string Number(double value) => value.ToString(Math.Abs(value) is >= 1e6 and < 1e12 ? "0" : "G6", CultureInfo.InvariantCulture);
 
     private static string Feet(double mm)
     {

@@ -187,6 +187,10 @@ public sealed class EntryReaderTests
     }
 
     [Fact]
+    public void A_range_is_told_without_powers_of_ten() =>
+        Assert.Equal("1 ISO to 10000000 ISO", Quantity.Sensitivity.Range());
+
+    [Fact]
     public void A_T_number_is_not_an_aperture_for_blur() =>
         Assert.Contains("T-number", EntryReader.Read(EntryKind.FNumber, "T2", LengthUnit.Metres).Problem!, StringComparison.Ordinal);
 

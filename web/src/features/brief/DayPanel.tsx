@@ -185,7 +185,9 @@ function KitTable({ kit, title, impossible, numbered, named }: KitTableProps) {
                 <TableRow key={thing.item}>
                   <TableCell sx={{ width: '38%' }}>{thing.name}</TableCell>
                   <TableCell>shots {numbered(thing.shots)}</TableCell>
-                  <TableCell align="right">{thing.weightG === null ? 'weight not known' : withUnit(fixed(thing.weightG, 0), 'g')}</TableCell>
+                  <TableCell align="right" sx={{ whiteSpace: 'nowrap', px: 0.5 }}>
+                    {thing.weightG === null ? 'weight not known' : withUnit(fixed(thing.weightG, 0), 'g')}
+                  </TableCell>
                 </TableRow>
               ))}
         </TableBody>
