@@ -19,6 +19,9 @@ struct Rig {
 struct Scene {
   double d = 2200, b = 3900, aspect = 16.0 / 9, width_px = 3840, lens = 1600, figure = 1750, sideways = 100, ev = 9, fps = 25, angle = 180, mains = 50;
 };
+struct Conventions {
+  double w = 36, h = 24, divisor = 1500;
+};
 struct Place {
   double f, s, v, racked;
 };
@@ -71,8 +74,8 @@ struct Travel {
   }
 };
 
-void evaluate(const Scene& c, const Rig& r, Report& o) {
-  const double rw = 36, rh = 24, z = 1;
+void evaluate(const Scene& c, const Conventions& g, const Rig& r, Report& o) {
+  const double rw = g.w, rh = g.h, z = 1;
   double mw = r.w / z, mh = r.h / z;
   o.desqueezed = r.squeeze * mw / mh;
   o.aspect = c.aspect;
@@ -129,7 +132,7 @@ void evaluate(const Scene& c, const Rig& r, Report& o) {
     o.largest = nan_;
   }
   o.farthest = inf;
-  o.circle = pd / 1500;
+  o.circle = pd / g.divisor;
   double mhf = o.n * o.circle / o.f;
   double mhl = mhf / magnified;
   o.hyperfocal = o.circle <= o.used_h ? own * (1 + mhl) * (1 + mhl) / mhl + track : nan_;
@@ -218,6 +221,7 @@ int main() {
               double(i % 6), i % 4 == 0 ? 9.0 * (8 + i % 211) : 0, i % 4 == 0 ? 0.15 : 0};
   }
   Scene scene;
+  Conventions conventions;
   Report report;
   double sum = 0, best = inf;
   for (int round = 0; round < 12; round++) {
@@ -227,8 +231,9 @@ int main() {
     for (int n = 0; n < times; n++) {
       double once = 0;
       for (const Rig& rig : set) {
-        evaluate(scene, rig, report);
-        asm volatile("" : : "r"(&report) : "memory");  // every figure is written, as in the C# loop
+        evaluate(scene, conventions, rig, report);
+        // Every figure is written, and scene and conventions are data and not constants of the program, as in the C# loop.
+        asm volatile("" : : "r"(&report), "r"(&scene), "r"(&conventions) : "memory");
         once += report.needed + (report.reasons & 1 ? 0 : 1);
       }
       sum = once;

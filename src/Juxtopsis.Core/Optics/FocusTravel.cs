@@ -31,7 +31,7 @@ public readonly record struct FocusTravel(
     double CloseUpFromLensMm = 0)
 {
     /// <summary>Distances are compared no finer than this, as a ratio: what rounding makes of a mark that is set exactly.</summary>
-    private const double Rounding = 1e-12;
+    internal const double Rounding = 1e-12;
 
     private const int Halvings = 80;
 
@@ -147,11 +147,9 @@ public readonly record struct FocusTravel(
     /// <returns>A ratio.</returns>
     public double EndMagnification() => At(EndRing()).Magnification;
 
-    /// <summary>True when a distance lies within the travel.</summary>
-    /// <param name="subjectDistanceMm">Millimetres from the sensor mark.</param>
-    /// <returns>True up to the last digits of either end.</returns>
-    public bool Reaches(double subjectDistanceMm) =>
-        subjectDistanceMm >= NearestMm() * (1 - Rounding) && subjectDistanceMm <= FarthestMm() * (1 + Rounding);
+    /// <summary>Both ends of the travel.</summary>
+    /// <returns>The range.</returns>
+    public FocusRange Range() => new(NearestMm(), FarthestMm());
 
     /// <summary>Focuses at a distance.</summary>
     /// <param name="subjectDistanceMm">D, mm from the sensor mark, between <see cref="NearestMm"/> and <see cref="FarthestMm"/>.</param>
@@ -264,29 +262,66 @@ public readonly record struct FocusTravel(
     private ReadOnlySpan<double> Turns(Span<double> turns)
     {
         var end = EndRing();
-        var count = 0;
-        turns[count++] = 0;
-        if (HasFarEnd || end > 1 || FocalLengthSlopeMm > 0)
-        {
-            // One turn at most where the focal length keeps; a lens that shortens much may have more.
-            var steps = IsPlain ? 1 : TurnSteps;
-            var (before, falls) = (0.0, Slope(0) <= 0);
-            for (var i = 1; i <= steps; i++)
-            {
-                var ring = i == steps ? end : end * i / steps;
-                var still = Slope(ring) <= 0;
-                if (still != falls && count < MostTurns - 1)
-                {
-                    turns[count++] = Turn(before, ring);
-                    falls = still;
-                }
-
-                before = ring;
-            }
-        }
-
+        turns[0] = 0;
+        var count = 1 + (Rear.ShiftMm == 0 && CloseUpPerMm == 0 ? TurnsOfLensAlone(end, turns[1..]) : TurnsFound(end, turns[1..^1]));
         turns[count++] = end;
         return turns[..count];
+    }
+
+    /// <summary>
+    /// Without tube and close-up lens D = (f + g·i)(1 + i)²/i + X, whose slope has the sign of 2g·i² + f·i − f: the turns are its roots.
+    /// </summary>
+    private int TurnsOfLensAlone(double end, Span<double> turns)
+    {
+        var (f, g) = (InfinityFocalLengthMm, FocalLengthSlopeMm);
+        var discriminant = f * (f + 8 * g);
+        if (discriminant <= 0)
+        {
+            return 0;
+        }
+
+        var sum = f + Math.Sqrt(discriminant);
+        var (first, second) = (2 * f / sum, -sum / (4 * g));
+        if (!(first < end))
+        {
+            return 0;
+        }
+
+        turns[0] = first;
+        if (!(g < 0 && second < end))
+        {
+            return 1;
+        }
+
+        turns[1] = second;
+        return 2;
+    }
+
+    /// <summary>In general the slope is looked at in steps, and each change of its sign closed in on.</summary>
+    private int TurnsFound(double end, Span<double> turns)
+    {
+        if (!HasFarEnd && end <= 1 && FocalLengthSlopeMm <= 0)
+        {
+            return 0;
+        }
+
+        // One turn at most where the focal length keeps; a lens that shortens much may have more.
+        var steps = IsPlain ? 1 : TurnSteps;
+        var (count, before, falls) = (0, 0.0, Slope(0) <= 0);
+        for (var i = 1; i <= steps && count < turns.Length; i++)
+        {
+            var ring = i == steps ? end : end * i / steps;
+            var still = Slope(ring) <= 0;
+            if (still != falls)
+            {
+                turns[count++] = Turn(before, ring);
+                falls = still;
+            }
+
+            before = ring;
+        }
+
+        return count;
     }
 
     /// <summary>The stretch of the ring, between two turns, in which a distance is reached: the first or the last of them.</summary>
@@ -394,6 +429,18 @@ public readonly record struct FocusTravel(
 
     /// <summary>f, v, Q and A of the remarks, with their slopes.</summary>
     private readonly record struct Travelled(double F, double V, double VSlope, double Q, double QSlope, double A, double ASlope);
+}
+
+/// <summary>Between which distances something focuses.</summary>
+/// <param name="NearestMm">The nearest, mm from the sensor mark; infinite when it cannot focus at all.</param>
+/// <param name="FarthestMm">The farthest, mm from the sensor mark; infinite without tube and close-up lens.</param>
+public readonly record struct FocusRange(double NearestMm, double FarthestMm)
+{
+    /// <summary>True when a distance lies within it.</summary>
+    /// <param name="subjectDistanceMm">Millimetres from the sensor mark.</param>
+    /// <returns>True up to the last digits of either end.</returns>
+    public bool Reaches(double subjectDistanceMm) =>
+        subjectDistanceMm >= NearestMm * (1 - FocusTravel.Rounding) && subjectDistanceMm <= FarthestMm * (1 + FocusTravel.Rounding);
 }
 
 /// <summary>Where lens and subject are when something is in focus.</summary>

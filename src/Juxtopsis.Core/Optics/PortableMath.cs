@@ -17,7 +17,9 @@ public static class PortableMath
 {
     private const double NaturalLogOf2 = 0.693147180559945309417;
     private const double StopsPerNaturalUnit = 1.44269504088896340736;
-    private const double SquareRootOf2 = 1.41421356237309504880;
+
+    /// <summary>The bits of the number after √½.</summary>
+    private const long JustAboveSquareRootOfHalf = 0x3FE6_A09E_667F_3BCE;
 
     /// <summary>The angle whose tangent is <paramref name="x"/>.</summary>
     /// <param name="x">A tangent; any value, infinities included.</param>
@@ -53,15 +55,10 @@ public static class PortableMath
             throw new ArgumentOutOfRangeException(nameof(x), x, "A logarithm needs a positive, finite number.");
         }
 
+        // x = mantissa · 2^exponent with a mantissa above √½, up to √2.
         var bits = BitConverter.DoubleToInt64Bits(x);
-        var exponent = (int)(bits >> 52) - 1023;
-        var mantissa = BitConverter.Int64BitsToDouble((bits & 0x000F_FFFF_FFFF_FFFF) | 0x3FF0_0000_0000_0000);
-        if (mantissa > SquareRootOf2)
-        {
-            mantissa /= 2;
-            exponent++;
-        }
-
+        var exponent = (bits - JustAboveSquareRootOfHalf) >> 52;
+        var mantissa = BitConverter.Int64BitsToDouble(bits - (exponent << 52));
         return exponent + LogNearOne(mantissa) * StopsPerNaturalUnit;
     }
 

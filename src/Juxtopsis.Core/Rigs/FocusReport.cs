@@ -7,11 +7,7 @@ namespace Juxtopsis.Core.Rigs;
 /// <param name="NearestSubjectDistanceMm">Nearest, mm.</param>
 /// <param name="FarthestSubjectDistanceMm">Farthest, mm; infinite without tube and close-up lens.</param>
 /// <param name="MaximumMagnification">Largest reproduction ratio; null when no data says how close the lens goes.</param>
-public readonly record struct FocusLimits(double NearestSubjectDistanceMm, double FarthestSubjectDistanceMm, double? MaximumMagnification)
-{
-    internal static FocusLimits Of(in FocusTravel travel, double markMm) =>
-        new(travel.NearestMm() - markMm, travel.FarthestMm() - markMm, travel.MaximumMagnification());
-}
+public readonly record struct FocusLimits(double NearestSubjectDistanceMm, double FarthestSubjectDistanceMm, double? MaximumMagnification);
 
 /// <summary>What follows from focusing at the subject.</summary>
 public readonly record struct FocusReport
@@ -131,46 +127,41 @@ public readonly record struct FocusReport
     /// <param name="used">Used area.</param>
     /// <param name="fNumber">N as the sensor sees it.</param>
     /// <param name="circleMm">Circle that decides depth, mm.</param>
-    /// <param name="lens">The lens in its chain.</param>
     /// <param name="place">The place of focus.</param>
-    /// <returns>The report.</returns>
-    internal static FocusReport Of(in Scene scene, in Rig rig, in UsedArea used, double fNumber, double circleMm, in LensInChain lens, in FocusPlace place)
+    /// <param name="focus">The stage of focus there.</param>
+    internal FocusReport(in Scene scene, in Rig rig, in UsedArea used, double fNumber, double circleMm, in FocusPlace place, in FocusStage focus)
     {
-        var focus = StageOf(used, fNumber, lens, place);
         var zone = SharpZone.Of(focus, circleMm);
         var behind = BlurBehind.Of(focus, used, scene.BackgroundDistanceMm - scene.SubjectDistanceMm);
-        return new FocusReport
-        {
-            Magnification = focus.Magnification,
-            FocalLengthMm = place.FocalLengthMm,
-            SubjectFromLensMm = place.SubjectFromLensMm,
-            ImageDistanceMm = place.ImageDistanceMm,
-            RackedOut = place.RackedOut,
-            RestMm = place.RestMm,
-            Ring = place.Ring,
-            PupilMm = focus.PupilMm,
-            SubjectFromPupilMm = focus.SubjectFromPupilMm,
-            BellowsFactor = focus.BellowsFactor,
-            FieldWidthMm = focus.FieldWidthMm,
-            FieldHeightMm = focus.FieldHeightMm,
-            AngleHorizontalDeg = ThinLens.AngleOfViewDeg(focus.FieldWidthMm, focus.SubjectFromPupilMm),
-            Tolerance = zone.Tolerance,
-            DepthInFrontMm = zone.InFrontMm,
-            DepthBehindMm = zone.BehindMm,
-            DepthOfFieldNearMm = scene.SubjectDistanceMm - zone.InFrontMm,
-            DepthOfFieldFarMm = scene.SubjectDistanceMm + zone.BehindMm,
-            AiryDiscMm = Blur.AiryDiscMm(fNumber * focus.BellowsFactor),
-            FaceStretch = Perspective.FaceStretch(focus.SubjectFromPupilMm),
-            SubjectFigure = StandingFigure.Project(scene.FigureHeightMm, scene.LensHeightMm, focus.FieldHeightMm),
-            BackgroundFromPupilMm = behind.FromPupilMm,
-            BackgroundFieldWidthMm = focus.FieldWidthMm * behind.Spread,
-            BackgroundFieldHeightMm = focus.FieldHeightMm * behind.Spread,
-            BackgroundDiscMm = behind.DiscMm,
-            BackgroundDiscFractionOfHeight = behind.ShareOfHeight,
-            BackgroundDiscFractionOfWidth = behind.DiscMm / (rig.PupilNarrowing() * used.PictureWidthMm),
-            BackgroundSize = Perspective.BackgroundSize(focus.SubjectFromPupilMm, behind.FromPupilMm),
-            ParallaxMm = Perspective.ParallaxMm(focus.Magnification, scene.SidewaysMm, Perspective.BackgroundSize(focus.SubjectFromPupilMm, behind.FromPupilMm)),
-            BackgroundFigure = StandingFigure.Project(scene.FigureHeightMm, scene.LensHeightMm, focus.FieldHeightMm * behind.Spread),
-        };
+        Magnification = focus.Magnification;
+        FocalLengthMm = place.FocalLengthMm;
+        SubjectFromLensMm = place.SubjectFromLensMm;
+        ImageDistanceMm = place.ImageDistanceMm;
+        RackedOut = place.RackedOut;
+        RestMm = place.RestMm;
+        Ring = place.Ring;
+        PupilMm = focus.PupilMm;
+        SubjectFromPupilMm = focus.SubjectFromPupilMm;
+        BellowsFactor = focus.BellowsFactor;
+        FieldWidthMm = focus.FieldWidthMm;
+        FieldHeightMm = focus.FieldHeightMm;
+        AngleHorizontalDeg = ThinLens.AngleOfViewDeg(focus.FieldWidthMm, focus.SubjectFromPupilMm);
+        Tolerance = zone.Tolerance;
+        DepthInFrontMm = zone.InFrontMm;
+        DepthBehindMm = zone.BehindMm;
+        DepthOfFieldNearMm = scene.SubjectDistanceMm - zone.InFrontMm;
+        DepthOfFieldFarMm = scene.SubjectDistanceMm + zone.BehindMm;
+        AiryDiscMm = Blur.AiryDiscMm(fNumber * focus.BellowsFactor);
+        FaceStretch = Perspective.FaceStretch(focus.SubjectFromPupilMm);
+        SubjectFigure = StandingFigure.Project(scene.FigureHeightMm, scene.LensHeightMm, focus.FieldHeightMm);
+        BackgroundFromPupilMm = behind.FromPupilMm;
+        BackgroundFieldWidthMm = focus.FieldWidthMm * behind.Spread;
+        BackgroundFieldHeightMm = focus.FieldHeightMm * behind.Spread;
+        BackgroundDiscMm = behind.DiscMm;
+        BackgroundDiscFractionOfHeight = behind.ShareOfHeight;
+        BackgroundDiscFractionOfWidth = behind.DiscMm / (rig.PupilNarrowing() * used.PictureWidthMm);
+        BackgroundSize = Perspective.BackgroundSize(focus.SubjectFromPupilMm, behind.FromPupilMm);
+        ParallaxMm = Perspective.ParallaxMm(focus.Magnification, scene.SidewaysMm, Perspective.BackgroundSize(focus.SubjectFromPupilMm, behind.FromPupilMm));
+        BackgroundFigure = StandingFigure.Project(scene.FigureHeightMm, scene.LensHeightMm, focus.FieldHeightMm * behind.Spread);
     }
 }

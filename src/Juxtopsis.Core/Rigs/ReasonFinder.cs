@@ -3,7 +3,7 @@ using Juxtopsis.Core.Optics;
 
 namespace Juxtopsis.Core.Rigs;
 
-/// <summary>Finds what stands in the way, from a report that is otherwise done.</summary>
+/// <summary>Finds what stands in the way: a function for each subject, from the stages that it follows from.</summary>
 internal static class ReasonFinder
 {
     /// <summary>Nothing in air can be faster than this, by the sine condition.</summary>
@@ -18,52 +18,60 @@ internal static class ReasonFinder
     /// <summary>Areas of modes are known to a few hundredths of a millimetre: less enlargement than this is no enlargement.</summary>
     internal const double MeasuringError = 1.002;
 
-    public static Reasons Find(in Scene scene, in Conventions conventions, in Rig rig, in RigReport report)
+    /// <summary>What keeps the rig from focusing at the subject.</summary>
+    public static Reasons Focusing(in Scene scene, in Rig rig, in FocusLimits limits, bool isFocused, double usedFocalLengthMm, double markMm)
     {
-        var lens = report.Lens;
-        return If(!report.IsFocused && !(scene.SubjectDistanceMm > report.Limits.FarthestSubjectDistanceMm), Reasons.TooClose)
-            | If(!report.IsFocused && scene.SubjectDistanceMm > report.Limits.FarthestSubjectDistanceMm, Reasons.TooFar)
-            | If(rig.Lens.FrontFromSensorMm >= scene.SubjectDistanceMm + RigEvaluator.MarkMm(conventions, rig), Reasons.InsideLens)
-            | If(report.Sharpness.CircleOfConfusionMm > report.Sensor.UsedHeightMm, Reasons.CircleLargerThanFrame)
-            | If(rig.FNumber < lens.UsedFNumber * (1 - Rounding), Reasons.ApertureTooWide)
-            | If(rig.FNumber > lens.UsedFNumber * (1 + Rounding), Reasons.ApertureTooNarrow)
-            | If(rig.FocalLengthMm != LensOnSensor.InZoom(rig), Reasons.OutsideZoom)
-            | If(lens.EffectiveFNumber > rig.Optics.Magnification * lens.UsedFNumber * (1 + Rounding), Reasons.ReducerLimitsAperture)
-            | If(lens.EffectiveFNumber < FastestPossible, Reasons.FasterThanPossible)
-            | If(
-                rig.Lens.MaximumMagnification is null && rig.Lens.MinimumFocusDistanceMm < ThinLens.NearestSubjectDistanceMm(lens.UsedFocalLengthMm),
-                Reasons.MinimumFocusIncomplete)
-            | If(IsUnlikely(rig, lens.UsedFocalLengthMm), Reasons.MinimumFocusUnlikely)
-            | If(report.Sharpness.CircleIsFallback, Reasons.PixelsUnknown)
-            | If(conventions.DistanceFrom == DistanceMark.LensFront && rig.Lens.FrontFromSensorMm is null, Reasons.FrontUnknown)
-            | If(conventions.FocalLength == FocalLengthSchool.Measured && rig.Lens.MeasuredFocalLengthMm is null, Reasons.NotMeasured)
-            | (report.Focus is { } focus ? InFocus(focus, report.Sharpness.CircleOfConfusionMm) : Reasons.None)
-            | Spoils(scene, rig, report);
+        var isBeyond = scene.SubjectDistanceMm > limits.FarthestSubjectDistanceMm;
+        return If(!isFocused, isBeyond ? Reasons.TooFar : Reasons.TooClose)
+            | If(rig.Lens.FrontFromSensorMm >= scene.SubjectDistanceMm + markMm, Reasons.InsideLens)
+            | (rig.Lens.MinimumFocusDistanceMm is { } nearest ? MinimumFocus(nearest, rig.Lens.MaximumMagnification, usedFocalLengthMm) : Reasons.None);
+    }
+
+    /// <summary>What the lens and what is behind it do not let one set.</summary>
+    public static Reasons Settings(in Rig rig, in LensOnSensor lens) =>
+        If(rig.FNumber < lens.UsedFNumber * (1 - Rounding), Reasons.ApertureTooWide)
+        | If(rig.FNumber > lens.UsedFNumber * (1 + Rounding), Reasons.ApertureTooNarrow)
+        | If(rig.FocalLengthMm != LensOnSensor.InZoom(rig), Reasons.OutsideZoom)
+        | If(lens.EffectiveFNumber > rig.OpticsRef.Magnification * lens.UsedFNumber * (1 + Rounding), Reasons.ReducerLimitsAperture)
+        | If(lens.EffectiveFNumber < FastestPossible, Reasons.FasterThanPossible)
+        | If(rig.FocalLengthMm < rig.Lens.ShortestTakingMm, Reasons.TakingLensTooShort);
+
+    /// <summary>What the conventions ask that is not known.</summary>
+    public static Reasons Unknowns(in Conventions conventions, in Rig rig, in SharpnessLimits sharpness) =>
+        If(sharpness.CircleIsFallback, Reasons.PixelsUnknown)
+        | If(conventions.DistanceFrom == DistanceMark.LensFront && rig.Lens.FrontFromSensorMm is null, Reasons.FrontUnknown)
+        | If(conventions.FocalLength == FocalLengthSchool.Measured && rig.Lens.MeasuredFocalLengthMm is null, Reasons.NotMeasured);
+
+    /// <summary>What spoils the picture as a whole.</summary>
+    public static Reasons Picture(in Scene scene, in Rig rig, in SensorUse sensor, in SharpnessLimits sharpness, in HandlingReport handling) =>
+        If(sharpness.CircleOfConfusionMm > sensor.UsedHeightMm, Reasons.CircleLargerThanFrame)
+        | If(sensor.DarkShare > 0, Reasons.CircleDoesNotCover)
+        | If(sensor.Enlargement > MeasuringError, Reasons.Enlarged)
+        | If(rig.Lens.FrontOpeningMm < handling.OpeningNeededMm, Reasons.OpeningTooSmall)
+        | If(handling.FarthestByMountMm < scene.BackgroundDistanceMm, Reasons.InfinityLost);
+
+    /// <summary>What only a plane of focus can bring about.</summary>
+    public static Reasons InFocus(in FocusReport focus, in SharpnessLimits sharpness) =>
+        If(focus.AiryDiscMm > sharpness.CircleOfConfusionMm, Reasons.DiffractionSoftens)
+        | If(!(focus.FaceStretch <= Perspective.FaceStretchNoticed), Reasons.FaceStretched);
+
+    /// <summary>What is wrong with the light.</summary>
+    public static Reasons Light(in Rig rig, in LightReport light)
+    {
+        var flickers = If(!Flicker.IsSafe(light.Flickers), Reasons.Flickers);
+        return light.LeftOverStops switch
+        {
+            < -LightToleranceStops => flickers | Reasons.TooDark,
+            > LightToleranceStops => flickers | Reasons.TooBright
+                | If(light.LeftOverStops < rig.VariableFilterMinStops || light.LeftOverStops > rig.VariableFilterMaxStops, Reasons.VariableFilterOutOfRange),
+            _ => flickers,
+        };
     }
 
     /// <summary>Lenses shorten to perhaps a third as they focus close, and lengthen by little.</summary>
-    private static bool IsUnlikely(in Rig rig, double focalLengthMm) =>
-        rig.Lens is { MinimumFocusDistanceMm: { } nearest, MaximumMagnification: { } ratio }
-        && ThinLens.FocalLengthMm(nearest, ratio) / focalLengthMm is < 0.25 or > 1.6;
-
-    /// <summary>What only a plane of focus can bring about.</summary>
-    private static Reasons InFocus(in FocusReport focus, double circleMm) =>
-        If(focus.AiryDiscMm > circleMm, Reasons.DiffractionSoftens)
-        | If((focus.FaceStretch ?? double.PositiveInfinity) > Perspective.FaceStretchNoticed, Reasons.FaceStretched);
-
-    private static Reasons Spoils(in Scene scene, in Rig rig, in RigReport report)
-    {
-        var leftOver = report.Light.LeftOverStops;
-        return If(report.Sensor.DarkShare > 0, Reasons.CircleDoesNotCover)
-            | If(rig.Lens.FrontOpeningMm < report.Handling.OpeningNeededMm, Reasons.OpeningTooSmall)
-            | If(rig.FocalLengthMm < rig.Lens.ShortestTakingMm, Reasons.TakingLensTooShort)
-            | If(report.Sensor.Enlargement > MeasuringError, Reasons.Enlarged)
-            | If(leftOver < -LightToleranceStops, Reasons.TooDark)
-            | If(leftOver > LightToleranceStops, Reasons.TooBright)
-            | If(leftOver > LightToleranceStops && (leftOver < rig.VariableFilterMinStops || leftOver > rig.VariableFilterMaxStops), Reasons.VariableFilterOutOfRange)
-            | If(!Flicker.IsSafe(report.Light.Flickers), Reasons.Flickers)
-            | If(report.Handling.FarthestByMountMm < scene.BackgroundDistanceMm, Reasons.InfinityLost);
-    }
+    private static Reasons MinimumFocus(double nearestMm, double? maximumMagnification, double focalLengthMm) => maximumMagnification is { } ratio
+        ? If(ThinLens.FocalLengthMm(nearestMm, ratio) / focalLengthMm is < 0.25 or > 1.6, Reasons.MinimumFocusUnlikely)
+        : If(nearestMm < ThinLens.NearestSubjectDistanceMm(focalLengthMm), Reasons.MinimumFocusIncomplete);
 
     private static Reasons If(bool holds, Reasons reason) => holds ? reason : Reasons.None;
 }

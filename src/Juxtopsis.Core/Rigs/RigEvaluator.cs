@@ -26,30 +26,42 @@ public static class RigEvaluator
         var lens = LensOnSensor.Of(conventions, rig, crop.Chosen);
         var chain = LensInChain.Of(rig, lens.UsedFocalLengthMm);
         var mark = MarkMm(conventions, rig);
-        var limits = FocusLimits.Of(chain.Travel, mark);
+        var range = chain.Travel.Range();
+        var limits = new FocusLimits(range.NearestMm - mark, range.FarthestMm - mark, chain.Travel.MaximumMagnification());
         var sharpness = SharpnessLimits.Of(scene, conventions, rig, used, sensor, lens, chain, mark);
         var distance = scene.SubjectDistanceMm + mark;
-        FocusReport? focus = null;
-        if (chain.Travel.Reaches(distance))
+        var isFocused = range.Reaches(distance);
+        var bellowsFactor = 1.0;
+        FocusReport focus = default;
+        if (isFocused)
         {
+            var place = chain.Travel.FocusAt(distance, rig.RackedFarther);
+            var stage = FocusReport.StageOf(used, lens.EffectiveFNumber, chain, place);
+            bellowsFactor = stage.BellowsFactor;
             var circle = SharpnessLimits.DepthCircleMm(sharpness.CircleOfConfusionMm, conventions, rig);
-            focus = FocusReport.Of(scene, rig, used, lens.EffectiveFNumber, circle, chain, chain.Travel.FocusAt(distance, rig.RackedFarther));
+            focus = new FocusReport(scene, rig, used, lens.EffectiveFNumber, circle, place, stage);
         }
 
-        var report = new RigReport(
+        var light = LightReport.Of(scene, rig, lens, bellowsFactor);
+        var handling = HandlingReport.Of(rig, lens, used, UsedArea.Trim(36, 24, 1, sensor.DeliveredAspect).HeightMm / used.HeightMm, mark);
+        return new RigReport(
             sensor,
             crop,
             lens,
+            AngleOfView.Of(used, lens.EffectiveFocalLengthMm),
+            sharpness,
+            limits,
+            isFocused,
             focus,
-            LightReport.Of(scene, rig, lens, focus?.BellowsFactor ?? 1),
-            HandlingReport.Of(rig, lens, used, UsedArea.Trim(36, 24, 1, sensor.DeliveredAspect).HeightMm / used.HeightMm, mark))
-        {
-            Angle = AngleOfView.Of(used, lens.EffectiveFocalLengthMm),
-            Sharpness = sharpness,
-            Limits = limits,
-            Squeeze = SqueezeReport.Of(rig, used, sensor.DeliveredAspect),
-        };
-        return report with { Reasons = ReasonFinder.Find(scene, conventions, rig, report) };
+            SqueezeReport.Of(rig, used, sensor.DeliveredAspect),
+            light,
+            handling,
+            ReasonFinder.Focusing(scene, rig, limits, isFocused, lens.UsedFocalLengthMm, mark)
+            | ReasonFinder.Settings(rig, lens)
+            | ReasonFinder.Unknowns(conventions, rig, sharpness)
+            | ReasonFinder.Picture(scene, rig, sensor, sharpness, handling)
+            | (isFocused ? ReasonFinder.InFocus(focus, sharpness) : Reasons.None)
+            | ReasonFinder.Light(rig, light));
     }
 
     /// <summary>Where the chosen mark lies, mm before the sensor mark; 0 when the front of the lens is not known.</summary>

@@ -12,7 +12,11 @@ public readonly record struct RigReport
     private readonly SensorUse sensor;
     private readonly CropFactors crop;
     private readonly LensOnSensor lens;
+    private readonly AngleOfView angle;
+    private readonly SharpnessLimits sharpness;
+    private readonly FocusLimits limits;
     private readonly FocusReport focus;
+    private readonly SqueezeReport squeeze;
     private readonly LightReport light;
     private readonly HandlingReport handling;
 
@@ -20,18 +24,41 @@ public readonly record struct RigReport
     /// <param name="sensor">What of the sensor is used.</param>
     /// <param name="crop">Crop factors.</param>
     /// <param name="lens">The lens as the sensor sees it.</param>
-    /// <param name="focus">What follows from the plane of focus; null when there is none.</param>
+    /// <param name="angle">What the rig takes in.</param>
+    /// <param name="sharpness">What counts as sharp.</param>
+    /// <param name="limits">Between which distances it can focus.</param>
+    /// <param name="isFocused">True when there is a plane of focus.</param>
+    /// <param name="focus">What follows from the plane of focus; empty when there is none.</param>
+    /// <param name="squeeze">What the squeeze costs and needs.</param>
     /// <param name="light">Time, light and filters.</param>
     /// <param name="handling">Steadiness, back focus, front.</param>
-    internal RigReport(in SensorUse sensor, in CropFactors crop, in LensOnSensor lens, in FocusReport? focus, in LightReport light, in HandlingReport handling)
+    /// <param name="reasons">What physics, the lens or a convention said no to.</param>
+    internal RigReport(
+        in SensorUse sensor,
+        in CropFactors crop,
+        in LensOnSensor lens,
+        in AngleOfView angle,
+        in SharpnessLimits sharpness,
+        in FocusLimits limits,
+        bool isFocused,
+        in FocusReport focus,
+        in SqueezeReport squeeze,
+        in LightReport light,
+        in HandlingReport handling,
+        Reasons reasons)
     {
         this.sensor = sensor;
         this.crop = crop;
         this.lens = lens;
-        IsFocused = focus.HasValue;
-        this.focus = focus.GetValueOrDefault();
+        this.angle = angle;
+        this.sharpness = sharpness;
+        this.limits = limits;
+        this.focus = focus;
+        this.squeeze = squeeze;
         this.light = light;
         this.handling = handling;
+        IsFocused = isFocused;
+        Reasons = reasons;
     }
 
     /// <summary>What of the sensor is used.</summary>
@@ -47,22 +74,26 @@ public readonly record struct RigReport
     public ref readonly LensOnSensor Lens => ref lens;
 
     /// <summary>What the rig takes in, as angles at infinity.</summary>
-    public AngleOfView Angle { get; init; }
+    [UnscopedRef]
+    public ref readonly AngleOfView Angle => ref angle;
 
     /// <summary>What counts as sharp.</summary>
-    public SharpnessLimits Sharpness { get; init; }
+    [UnscopedRef]
+    public ref readonly SharpnessLimits Sharpness => ref sharpness;
 
     /// <summary>Between which distances it can focus.</summary>
-    public FocusLimits Limits { get; init; }
+    [UnscopedRef]
+    public ref readonly FocusLimits Limits => ref limits;
+
+    /// <summary>True when there is a plane of focus.</summary>
+    public bool IsFocused { get; }
 
     /// <summary>What follows from the plane of focus; null when there is none.</summary>
     public FocusReport? Focus => IsFocused ? focus : null;
 
-    /// <summary>True when there is a plane of focus.</summary>
-    public bool IsFocused { get; init; }
-
     /// <summary>What the squeeze costs and needs.</summary>
-    public SqueezeReport Squeeze { get; init; }
+    [UnscopedRef]
+    public ref readonly SqueezeReport Squeeze => ref squeeze;
 
     /// <summary>Time, light and filters.</summary>
     [UnscopedRef]
@@ -73,5 +104,5 @@ public readonly record struct RigReport
     public ref readonly HandlingReport Handling => ref handling;
 
     /// <summary>What physics, the lens or a convention said no to.</summary>
-    public Reasons Reasons { get; init; }
+    public Reasons Reasons { get; }
 }

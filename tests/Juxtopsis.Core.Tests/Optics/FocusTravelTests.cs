@@ -72,8 +72,27 @@ public sealed class FocusTravelTests
     {
         var travel = FocusTravel.Of(50, null, null, RearGroup.Of([new Converter(0.71, 40, 80)], 0));
         Assert.False(travel.CanFocus);
-        Assert.False(travel.Reaches(300));
+        Assert.False(travel.Range().Reaches(300));
         Assert.Null(travel.ForMagnification(0.5));
+    }
+
+    [Theory]
+    [InlineData(50, 0.9, 0)] // falls to the end
+    [InlineData(50, 2.5, 0)] // turns once, at life size
+    [InlineData(50, 2.5, 12)] // lengthens: turns once, before life size
+    [InlineData(50, 5, -5)] // shortens: turns twice
+    [InlineData(50, 5, -7)] // shortens so much that it never turns
+    public void A_lens_alone_is_nearest_where_a_fine_scan_of_its_ring_says(double focalLengthMm, double largest, double slopeMm)
+    {
+        var travel = new FocusTravel(focalLengthMm, slopeMm, largest, RearGroup.None);
+        var scanned = Enumerable.Range(1, 200_000).Min(i => travel.At(largest * i / 200_000).SubjectDistanceMm);
+        Assert.Equal(scanned, travel.NearestMm(), 6);
+
+        // Each place is found again, the nearer to infinity of those that share a distance.
+        foreach (var ring in new[] { 0.01, 0.3, 0.7 })
+        {
+            Assert.Equal(ring, travel.FocusAt(travel.At(ring).SubjectDistanceMm).Ring, 9);
+        }
     }
 
     [Fact]
