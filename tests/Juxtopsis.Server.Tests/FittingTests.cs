@@ -42,6 +42,7 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         var shot = Named(name);
         var answer = Ask(shot);
         Assert.DoesNotContain(answer.Contradictions, c => c.Severity == Severity.Stops);
+        Assert.Equal(Shelf.Rigs.Select(r => r.Group).Distinct().Count(), answer.FitCount + answer.MissCount);
         if (!AfterAChange.Contains(name))
         {
             Assert.NotEqual(0, answer.FitCount);

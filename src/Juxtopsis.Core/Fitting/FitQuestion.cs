@@ -18,6 +18,7 @@ internal sealed class FitQuestion
 
     private readonly Dictionary<(int Mode, double Squeeze, SqueezePlace Place), FitFrame> frames;
     private readonly FitFrame?[] plainFrames;
+    private readonly Shortfall?[] rates;
 
     public FitQuestion(Site site, ShotBrief brief, Conventions conventions, FitRules rules, int modes)
         : this(site, brief, conventions, rules, [], new FitFrame?[modes])
@@ -27,7 +28,7 @@ internal sealed class FitQuestion
     private FitQuestion(
         Site site, ShotBrief brief, Conventions conventions, FitRules rules, Dictionary<(int Mode, double Squeeze, SqueezePlace Place), FitFrame> frames, FitFrame?[] plainFrames)
     {
-        (this.frames, this.plainFrames) = (frames, plainFrames);
+        (this.frames, this.plainFrames, rates) = (frames, plainFrames, new Shortfall?[plainFrames.Length]);
         (Site, Brief, Conventions, Rules) = (site, brief, conventions, rules);
         Frame = WantedFrame.Of(brief);
         RoomMm = site.RoomMm(brief);
@@ -66,6 +67,9 @@ internal sealed class FitQuestion
         var room = RoomMm - RearMm(rig);
         return Brief.CameraSupport == CameraSupport.SelfHeld ? Math.Min(room, CameraSupports.ArmsLength * Brief.Subject.HeightMm) : room;
     }
+
+    /// <summary>Between which distances its sensor mark may be from the subject, mm; the wrong way round where there is no such place.</summary>
+    public (double Near, double Far) PlaceOf(FitRig rig) => (NearestMm(rig), FarthestMm(rig));
 
     /// <summary>From the sensor mark to the last thing behind it that must fit, mm.</summary>
     public double RearMm(FitRig rig) => Brief.RearMm ?? CameraSupports.RearMm(Brief.CameraSupport, rig.BackMm);
@@ -137,22 +141,22 @@ internal sealed class FitQuestion
     }
 
     /// <summary>Asks a rig in a mode: the setting that gives the shot and is best by a criterion, or what is in the way.</summary>
-    public FitAnswer Ask(FitRig rig, FitMode mode, RankingCriterion criterion)
+    public FitAnswer Ask(FitRig rig, FitMode mode, RankingCriterion criterion) => Ask(rig, mode, PlaceOf(rig), criterion);
+
+    /// <summary>The same, where the camera may stand being known already.</summary>
+    public FitAnswer Ask(FitRig rig, FitMode mode, (double Near, double Far) place, RankingCriterion criterion)
     {
-        var frame = FrameOf(rig, mode);
-        var m = frame.Used.HeightMm / Frame.HeightMm;
-        if (Rules.Rates ? !mode.Offers(Brief.Fps) : !mode.IsAsFastAs(Brief.Fps))
+        if (RateMiss(mode) is { Code: not DiagnosticCode.None } rate)
         {
-            var nearest = mode.NearestRate(Brief.Fps);
-            return FitAnswer.No(new(DiagnosticCode.RateNotOffered, nearest, 4 + Math.Abs(PortableMath.Log2(Brief.Fps / nearest))));
+            return FitAnswer.No(rate);
         }
 
-        var place = (Near: NearestMm(rig), Far: FarthestMm(rig));
         if (place.Near > place.Far)
         {
             return FitAnswer.No(new(DiagnosticCode.NoStandpoint, place.Near - place.Far, 8));
         }
 
+        var frame = FrameOf(rig, mode);
         if (rig.ImageCircleMm is { } circle && circle < frame.DiagonalMm)
         {
             var dark = Coverage.DarkShare(frame.Used.WidthMm, frame.Used.HeightMm, circle);
@@ -162,7 +166,30 @@ internal sealed class FitQuestion
             }
         }
 
-        return new StandpointSearch(this, rig, frame, m, place, criterion).Answer();
+        return new StandpointSearch(this, rig, frame, frame.Used.HeightMm / Frame.HeightMm, place, criterion).Answer();
+    }
+
+    /// <summary>What is in the way where a mode does not offer the rate; asked once of each mode.</summary>
+    private Shortfall RateMiss(FitMode mode)
+    {
+        if (mode.Index >= 0 && rates[mode.Index] is { } known)
+        {
+            return known;
+        }
+
+        var miss = Shortfall.None;
+        if (Rules.Rates ? !mode.Offers(Brief.Fps) : !mode.IsAsFastAs(Brief.Fps))
+        {
+            var nearest = mode.NearestRate(Brief.Fps);
+            miss = new(DiagnosticCode.RateNotOffered, nearest, 4 + Math.Abs(PortableMath.Log2(Brief.Fps / nearest)));
+        }
+
+        if (mode.Index >= 0)
+        {
+            rates[mode.Index] = miss;
+        }
+
+        return miss;
     }
 
     /// <summary>How a rig is set at a focal length: focused where it frames, and opened as far as the shot allows.</summary>
@@ -285,6 +312,7 @@ internal readonly record struct Burden(int Spoils, int Costs, double Enlargement
     public int Against(Burden other) =>
         Tier != other.Tier ? Tier.CompareTo(other.Tier)
         : Spoils != other.Spoils ? Spoils.CompareTo(other.Spoils)
+        : Enlargement == other.Enlargement ? 0
         : Math.Round(PortableMath.Log2(Enlargement), 9).CompareTo(Math.Round(PortableMath.Log2(other.Enlargement), 9));
 }
 

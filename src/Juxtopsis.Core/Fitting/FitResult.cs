@@ -62,11 +62,11 @@ public sealed record FitResult(
     internal static FitResult Of(FitSearch search, int most, int mostMisses)
     {
         var question = search.Question;
-        var found = search.Fits.Values.Order(Comparer<FitSearch.Found>.Create((a, b) => a.StandsAgainst(b))).ToArray();
+        var found = search.Fits.Order(Comparer<FitSearch.Found>.Create((a, b) => a.StandsAgainst(b))).ToArray();
         var told = found.Take(most).Select(f => (Found: f, Fit: ToFit(question, f))).ToArray();
         var refused = told.Where(t => !Confirms(question, t.Fit)).Select(t => t.Found).ToHashSet();
         found = [.. found.Where(f => !refused.Contains(f))];
-        var missed = search.Misses.Where(m => !search.Gives(m.Rig.Group)).OrderBy(m => m.Shortfall.Off).ThenBy(m => m.Rig.Group).ToArray();
+        var missed = search.Misses.OrderBy(m => m.Shortfall.Off).ThenBy(m => m.Rig.Group).ToArray();
         var remedies = new Remedies(search, found);
         return new(
             question.Frame,

@@ -18,15 +18,17 @@ public sealed class FitSearch
     /// <summary>Of misses fewer are told than of fits.</summary>
     public const int UsualMisses = 12;
 
-    private const int Kinds = 16;
-
     private readonly FittingShelf shelf;
     private readonly FitQuestion question;
     private readonly RankingCriterion criterion;
     private readonly RigChoice? before;
-    private readonly Dictionary<int, Found> fits = [];
-    private readonly Dictionary<int, Missed> misses = [];
+    private readonly List<Found> fits = [];
+    private readonly List<Missed> misses = [];
     private readonly List<Found> all = [];
+
+    // Of the body and lens whose ways are being asked: the best so far, and of each thing in the way the nearest miss.
+    private readonly List<Missed> missesOfPair = [];
+    private Found? bestOfPair;
     private int next;
 
     /// <summary>Begins a search.</summary>
@@ -64,13 +66,14 @@ public sealed class FitSearch
 
     internal FittingShelf Shelf => shelf;
 
-    internal IReadOnlyDictionary<int, Found> Fits => fits;
+    /// <summary>Of each body and lens that give the shot the best way, in its best mode.</summary>
+    internal IReadOnlyList<Found> Fits => fits;
 
     /// <summary>Every way to join a body and a lens that gives the shot, in its best mode.</summary>
     internal IReadOnlyList<Found> Ways => all;
 
-    /// <summary>For each body and lens and each thing in the way the nearest miss: one mode may be too long where another is not soft.</summary>
-    internal IEnumerable<Missed> Misses => misses.Values;
+    /// <summary>Of each body and lens that do not, for each thing in the way the nearest miss: one mode may be too long where another is not soft.</summary>
+    internal IReadOnlyList<Missed> Misses => misses;
 
     /// <summary>Asks some more rigs.</summary>
     /// <param name="rigs">How many at most.</param>
@@ -79,10 +82,22 @@ public sealed class FitSearch
     {
         for (; rigs > 0 && next < shelf.Rigs.Count; rigs--, next++)
         {
+            // Ways to join the same two follow each other.
+            if (next > 0 && shelf.Rigs[next].Group != shelf.Rigs[next - 1].Group)
+            {
+                ClosePair();
+            }
+
             Ask(shelf.Rigs[next]);
         }
 
-        return next >= shelf.Rigs.Count;
+        if (next < shelf.Rigs.Count)
+        {
+            return false;
+        }
+
+        ClosePair();
+        return true;
     }
 
     /// <summary>Asks all that are left, and answers.</summary>
@@ -95,32 +110,39 @@ public sealed class FitSearch
         return FitResult.Of(this, most, fits.Count > 0 ? mostMisses : Math.Max(UsualMisses, mostMisses));
     }
 
-    /// <summary>Which pairs of body and lens give the shot, by their number.</summary>
-    /// <returns>True for those that do.</returns>
-    internal bool Gives(int group) => fits.ContainsKey(group);
+    private void ClosePair()
+    {
+        if (bestOfPair is not null)
+        {
+            fits.Add(bestOfPair);
+        }
+        else
+        {
+            misses.AddRange(missesOfPair);
+        }
+
+        bestOfPair = null;
+        missesOfPair.Clear();
+    }
 
     private void Ask(FitRig rig)
     {
         Found? best = null;
+        var place = question.PlaceOf(rig);
         foreach (var mode in rig.Modes)
         {
             Looked++;
-            var answer = question.Ask(rig, mode, criterion);
+            var answer = question.Ask(rig, mode, place, criterion);
             if (answer.Best is null)
             {
-                Miss(rig, mode, answer.Nearest, answer.Miss);
+                Miss(rig, mode, answer);
                 continue;
             }
 
             var found = Of(rig, mode, answer);
-            var known = fits.GetValueOrDefault(rig.Group);
-            var ways = (known?.Ways ?? 0) + 1;
-            if (known is null || found.StandsAgainst(known) < 0)
-            {
-                fits[rig.Group] = known = found;
-            }
-
-            known.Ways = ways;
+            var ways = (bestOfPair?.Ways ?? 0) + 1;
+            bestOfPair = bestOfPair is null || found.StandsAgainst(bestOfPair) < 0 ? found : bestOfPair;
+            bestOfPair.Ways = ways;
             best = best is null || found.StandsAgainst(best) < 0 ? found : best;
         }
 
@@ -128,6 +150,21 @@ public sealed class FitSearch
         {
             all.Add(best);
         }
+    }
+
+    private void Miss(FitRig rig, FitMode mode, in FitAnswer answer)
+    {
+        for (var i = 0; i < missesOfPair.Count; i++)
+        {
+            var known = missesOfPair[i].Shortfall;
+            if (known.Code == answer.Miss.Code)
+            {
+                missesOfPair[i] = answer.Miss.Off < known.Off ? new(rig, mode, answer.Nearest, answer.Miss) : missesOfPair[i];
+                return;
+            }
+        }
+
+        missesOfPair.Add(new(rig, mode, answer.Nearest, answer.Miss));
     }
 
     /// <summary>A rig that gives the shot, with how it stands.</summary>
@@ -145,15 +182,6 @@ public sealed class FitSearch
 
     /// <summary>Weights that are not wholly known come after those that are.</summary>
     private static double Weight(FitRig rig) => rig.WeightG + (rig.WeightUnknown ? 1e7 : 0);
-
-    private void Miss(FitRig rig, FitMode mode, FitPoint? point, Shortfall shortfall)
-    {
-        var key = rig.Group * Kinds + (int)shortfall.Code;
-        if (!misses.TryGetValue(key, out var known) || shortfall.Off < known.Shortfall.Off)
-        {
-            misses[key] = new(rig, mode, point, shortfall);
-        }
-    }
 
     /// <summary>A rig that gives the shot.</summary>
     internal sealed record Found(FitRig Rig, FitMode Mode, double FromMm, double ToMm, FitPoint Point, Burden Burden, double Score)

@@ -41,7 +41,11 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
         }
 
         // At the very long end the lens's own ratio may be known, and then goes before what is taken in between.
-        found.Add(At(rig.LongMm));
+        if (LastMm < rig.LongMm || low > high || !found.Gives && high < rig.LongMm)
+        {
+            found.Add(At(rig.LongMm));
+        }
+
         return found.Answer();
     }
 
@@ -204,6 +208,8 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
             (from, to) = (Math.Min(from, point.DistanceMm), Math.Max(to, point.DistanceMm));
             best = best is null || point.Score(criterion) < best.Score(criterion) ? point : best;
         }
+
+        public bool Gives => best is not null;
 
         public FitAnswer Answer() => best is not null ? new(best, from, to, Shortfall.None, null) : new(null, 0, 0, nearest!.Miss, nearest);
     }

@@ -67,6 +67,16 @@ public sealed class FitSearchTests
     }
 
     [Fact]
+    public void No_miss_of_one_lens_stands_in_for_that_of_another()
+    {
+        // Six that are too long for the room, six that do not focus near enough, and six of the first again: what was in their way once shared places.
+        GearItem Lens(double focalLength, double nearest) => Prime.With(LensFields.Short, focalLength).With(LensFields.Nearest, nearest).WithId(Guid.NewGuid());
+        var body = Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) });
+        var lenses = Enumerable.Range(0, 18).Select(i => i / 6 == 1 ? Lens(30 + i, 2590) : Lens(100 + i, 900));
+        Assert.Equal(18, Ask(Room, Metre, ShelfOf([body, .. lenses])).MissCount);
+    }
+
+    [Fact]
     public void The_camera_keeps_off_with_its_front()
     {
         // The lens reaches 18 + 80 = 98 mm before the mark; to be 1.8 m off it stands at 1898 mm, 98.89 mm too far for the full mode.
