@@ -18,7 +18,7 @@ public class EvaluateBenchmarks
         {"scene":{"subjectDistanceMm":2200,"backgroundDistanceMm":3900,"deliveryAspect":1.7777777777777777,"deliveryWidthPx":3840,"brightnessEv":9},
         "rigs":[{"sensorWidthMm":36,"sensorHeightMm":24,"recordedWidthPx":6000,"recordedHeightPx":4000,"focalLengthMm":35,"fNumber":2.8},
         {"sensorWidthMm":17.3,"sensorHeightMm":13,"focalLengthMm":25,"fNumber":1.8,"optics":[0.71]},
-        {"sensorWidthMm":23.5,"sensorHeightMm":15.6,"focalLengthMm":50,"fNumber":4,"lens":{"nearestFocusMm":380,"largestMagnification":0.3}},
+        {"sensorWidthMm":23.5,"sensorHeightMm":15.6,"focalLengthMm":50,"fNumber":4,"lens":{"minimumFocusDistanceMm":380,"maximumMagnification":0.3}},
         {"sensorWidthMm":24.89,"sensorHeightMm":18.66,"focalLengthMm":50,"fNumber":2.8,"squeeze":2,"sensitivityIso":800}]}
         """);
 

@@ -197,14 +197,14 @@ public static class CoreDoor
     public static string Figures() => JsonSerializer.Serialize(FigureMapping.Infos, WireJson.Default.IReadOnlyListFigureInfo);
 
     private static FigureCase[] Cases(EvaluateRequest request) => FigureCase.Of(
-        request.Rigs.Select(request.SceneOf).ToArray(), request.Conventions.ToCore(), request.Rigs.Select(rig => rig.ToCore()).ToArray(), request.Yardstick);
+        request.Rigs.Select(request.SceneOf).ToArray(), request.Conventions, request.Rigs.Select(rig => rig.Rig).ToArray(), request.Yardstick);
 
     private static IReadOnlyList<string> Phrases(EvaluateRequest request, LengthUnit unit)
     {
         // Depth of squeezed lenses is said only where there is one.
-        var squeezed = request.Rigs.Any(r => r.Squeeze != 1) ? Schools.SqueezedDepth : Schools.None;
+        var squeezed = request.Rigs.Any(r => r.Rig.Squeeze != 1) ? Schools.SqueezedDepth : Schools.None;
         return ConventionWords.Of(
-            request.Conventions.ToCore(),
+            request.Conventions,
             Schools.Reference | Schools.Crop | Schools.Circle | Schools.Distance | Schools.FocalLength | squeezed,
             unit);
     }

@@ -4,6 +4,7 @@ using Juxtopsis.Contracts.Comparisons;
 using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Fields;
 using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
@@ -33,8 +34,9 @@ namespace Juxtopsis.Contracts;
     MaxDepth = 16,
     Converters =
     [
+        typeof(ConventionsConverter),
         typeof(CamelCaseEnum<CropSchool>), typeof(CamelCaseEnum<CircleSchool>), typeof(CamelCaseEnum<DistanceMark>),
-        typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>), typeof(CamelCaseEnum<Place>), typeof(CamelCaseEnum<Subject>),
+        typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>), typeof(CamelCaseEnum<Backdrop>), typeof(CamelCaseEnum<DrawnSubject>),
         typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
         typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<DiagnosticCode>),
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
@@ -42,6 +44,8 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<Ownership>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
+[JsonSerializable(typeof(PhotoInput))]
+[JsonSerializable(typeof(double?))]
 [JsonSerializable(typeof(EvaluateResponse))]
 [JsonSerializable(typeof(WordsOutput))]
 [JsonSerializable(typeof(WorkingRequest))]

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
 using Juxtopsis.Contracts.Diagnostics;
+using Juxtopsis.Contracts.Fields;
 using Juxtopsis.Contracts.Problems;
 
 namespace Juxtopsis.Contracts;
@@ -38,6 +39,11 @@ public static class WireReader
     private static DiagnosticOutput Explain(JsonException e)
     {
         var field = e.Path is { Length: > 2 } path && path.StartsWith("$.", StringComparison.Ordinal) ? path[2..] : "";
+        if (e is MemberException member)
+        {
+            return Explain(member, field);
+        }
+
         var quoted = Quoted(e.Message);
         var where = field.Length > 0 ? $"At {field}" : "At the top";
         if (e.Message.Contains("missing required", StringComparison.Ordinal))
@@ -59,7 +65,7 @@ public static class WireReader
         }
 
         return e.Message.Contains("could not be converted", StringComparison.Ordinal) || e.Message.Contains("nullable", StringComparison.Ordinal)
-            ? new DiagnosticOutput(field, "", "see /openapi/v1.json", $"{where}, the value is not of the kind asked for.", "Numbers stand without quotes; a null stands only where it is allowed.")
+            ? OtherKind(field, where)
             : new DiagnosticOutput(
                 field,
                 "",
@@ -67,6 +73,23 @@ public static class WireReader
                 $"The body is not JSON from line {e.LineNumber + 1 ?? 1}, byte {e.BytePositionInLine + 1 ?? 1}.",
                 "Mend it there. JSON has no NaN, no infinity and no comments.");
     }
+
+    private static DiagnosticOutput Explain(MemberException e, string path)
+    {
+        var field = string.Join('.', new[] { path, e.Members[0] }.Where(p => p.Length > 0));
+        var at = field.Length > 0 ? $"At {field}" : "At the top";
+        var names = string.Join(", ", e.Members);
+        return e.Fault switch
+        {
+            MemberFault.Missing => new(path, "", "required", $"{(path.Length > 0 ? $"At {path}" : "At the top")}, this is missing: {names}.", $"Add {names}."),
+            MemberFault.Unknown => new(field, names, "known fields only", $"“{names}” is not a field that is known here.", "Leave it out, or mend its spelling."),
+            MemberFault.Twice => new(field, "", "each field once", $"{at}, a field is given twice.", "Give it once."),
+            _ => OtherKind(field, at),
+        };
+    }
+
+    private static DiagnosticOutput OtherKind(string field, string at) =>
+        new(field, "", "see /openapi/v1.json", $"{at}, the value is not of the kind asked for.", "Numbers stand without quotes; a null stands only where it is allowed.");
 
     /// <summary>The names between single quotes: every second piece.</summary>
     private static string[] Quoted(string message) => [.. message.Split('\'').Where((_, i) => i % 2 == 1)];

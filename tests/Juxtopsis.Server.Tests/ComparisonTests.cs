@@ -9,7 +9,7 @@ namespace Juxtopsis.Server.Tests;
 public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<ServerFixture>
 {
     private static string Body(string name = "On the slip", double focalLength = 35, string note = "") => $$$"""
-        {"name":{{{JsonValue.Create(name).ToJsonString()}}},"document":{"schemaVersion":2,"note":"{{{note}}}","setup":{"scene":{"subjectDistanceMm":2000},
+        {"name":{{{JsonValue.Create(name).ToJsonString()}}},"document":{"schemaVersion":3,"note":"{{{note}}}","setup":{"scene":{"subjectDistanceMm":2000},
         "rigs":[{"sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":{{{focalLength}}},"fNumber":2.8} ] } } }
         """;
 
@@ -138,7 +138,7 @@ public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<Serve
         (await Create(id, Body(name: new string('x', 121)))).IsProblem(422);
         (await Create(id, Body(name: "a\u0000b"))).IsProblem(422);
         (await Create(id, Body(note: new string('x', 281)))).IsProblem(422);
-        (await Create(id, Body().Replace("\"schemaVersion\":2", "\"schemaVersion\":3", StringComparison.Ordinal))).IsProblem(422);
+        (await Create(id, Body().Replace("\"schemaVersion\":3", "\"schemaVersion\":4", StringComparison.Ordinal))).IsProblem(422);
         var wrong = await Create(id, Body(focalLength: 0));
         wrong.IsProblem(422);
         Assert.Equal(["document.setup.rigs[0].focalLengthMm"], wrong.Fields);

@@ -110,7 +110,7 @@ public sealed class CoreEndpointTests(ServerFixture fixture) : IClassFixture<Ser
     [InlineData(",\"lens\":{\"zoomShortMm\":70}", "", "lens.zoomLongMm")]
     [InlineData(",\"lens\":{\"widestTNumber\":2}", "", "lens.widestFNumber")]
     [InlineData(",\"lens\":{\"widestFNumber\":4,\"narrowestFNumber\":2}", "", "lens.narrowestFNumber")]
-    [InlineData(",\"lens\":{\"largestMagnification\":21}", "", "lens.largestMagnification")]
+    [InlineData(",\"lens\":{\"maximumMagnification\":21}", "", "lens.maximumMagnification")]
     [InlineData(",\"closeUpDioptres\":-1", "", "closeUpDioptres")]
     [InlineData(",\"squeezeTurnDeg\":21", "", "squeezeTurnDeg")]
     [InlineData("", ",\"shutterAngleDeg\":361", "scene.shutterAngleDeg")]

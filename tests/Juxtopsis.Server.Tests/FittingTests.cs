@@ -23,7 +23,7 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
     private static FitRequest RequestOf(ShotInput shot)
     {
         var document = DemoProduction.Document;
-        return new() { Place = document.Places.First(p => p.Id == shot.PlaceId), Shot = shot, Delivery = document.Delivery };
+        return new() { Location = document.Locations.First(p => p.Id == shot.LocationId), Shot = shot, Delivery = document.Delivery };
     }
 
     private static FitResponse Ask(ShotInput shot)
@@ -60,7 +60,7 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
     {
         foreach (var criterion in Enum.GetValues<RankingCriterion>())
         {
-            var request = RequestOf(Named(name) with { Wish = criterion });
+            var request = RequestOf(Named(name) with { Criterion = criterion });
             var answer = await fixture.Server.SendAsync(HttpMethod.Post, "/api/fit", JsonSerializer.Serialize(request, WireJson.Default.FitRequest));
             Assert.True((int)answer.Status == 200, $"{name}, {criterion}: {answer.Json}");
             Assert.Equal(AfterAChange.Contains(name), answer.Json["fits"]!.AsArray().Count == 0);
@@ -83,7 +83,7 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         var rig = Ask(Named("The launch")).Fits[0].Rig;
         var request = new DayRequest
         {
-            Places = document.Places,
+            Locations = document.Locations,
             Shots = document.Shots,
             Delivery = document.Delivery,
             Rig = new() { Body = rig.Body, Mode = rig.Mode, Lens = rig.Lens, Links = rig.Links },
@@ -108,10 +108,10 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
     }
 
     [Theory]
-    [InlineData("place.lengthMm", """{"lengthMm":1,"behindMm":900}""", "{}")]
-    [InlineData("place.behindMm", """{"lengthMm":5000}""", "{}")]
-    [InlineData("place.mostBehindMm", """{"behindMm":900,"leastBehindMm":500,"mostBehindMm":400}""", "{}")]
-    [InlineData("place.name", """{"name":" "}""", "{}")]
+    [InlineData("location.lengthMm", """{"lengthMm":1,"behindMm":900}""", "{}")]
+    [InlineData("location.behindMm", """{"lengthMm":5000}""", "{}")]
+    [InlineData("location.mostBehindMm", """{"behindMm":900,"leastBehindMm":500,"mostBehindMm":400}""", "{}")]
+    [InlineData("location.name", """{"name":" "}""", "{}")]
     [InlineData("shot.subject.heightMm", "{}", """{"subject":{"kind":"standing","heightMm":0}}""")]
     [InlineData("shot.subject.count", "{}", """{"subject":{"kind":"group","count":500}}""")]
     [InlineData("shot.headroom", "{}", """{"headroom":0.9}""")]
@@ -132,8 +132,8 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
 
         var request = new JsonObject
         {
-            ["place"] = Merged(new() { ["id"] = Guid.NewGuid(), ["name"] = "Shed" }, place),
-            ["shot"] = Merged(new() { ["id"] = Guid.NewGuid(), ["name"] = "Shot", ["placeId"] = Guid.NewGuid(), ["subject"] = new JsonObject { ["kind"] = "standing" } }, shot),
+            ["location"] = Merged(new() { ["id"] = Guid.NewGuid(), ["name"] = "Shed" }, place),
+            ["shot"] = Merged(new() { ["id"] = Guid.NewGuid(), ["name"] = "Shot", ["locationId"] = Guid.NewGuid(), ["subject"] = new JsonObject { ["kind"] = "standing" } }, shot),
         };
         var answer = await fixture.Server.SendAsync(HttpMethod.Post, "/api/fit", request.ToJsonString());
         answer.IsProblem(422);
@@ -164,11 +164,11 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         async Task<Answer> Put(ProductionDocument document) => await fixture.Server.SendAsync(
             HttpMethod.Put, $"/api/productions/{Guid.NewGuid()}", JsonSerializer.Serialize(new ProductionInput { Name = "Ebb", Document = document }, WireJson.Default.ProductionInput), ifNoneMatch: "*");
         var document = DemoProduction.Document;
-        var lost = await Put(document with { Places = [document.Places[0]] });
+        var lost = await Put(document with { Locations = [document.Locations[0]] });
         lost.IsProblem(422);
-        Assert.Contains("document.shots[4].placeId", lost.Fields);
-        var twice = await Put(document with { Places = [.. document.Places, document.Places[0]] });
-        Assert.Equal(["document.places"], twice.Fields);
+        Assert.Contains("document.shots[4].locationId", lost.Fields);
+        var twice = await Put(document with { Locations = [.. document.Locations, document.Locations[0]] });
+        Assert.Equal(["document.locations"], twice.Fields);
         (await Put(document with { SchemaVersion = 9 })).IsProblem(422);
     }
 }

@@ -87,7 +87,7 @@ public sealed class PhotoTests(ServerFixture fixture) : IClassFixture<ServerFixt
         const string Rig = """{"sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":35,"fNumber":4}""";
         var elsewhere = Rig.Replace("}", ",\"subjectDistanceMm\":2000}", StringComparison.Ordinal);
         var answer = await fixture.Server.SendAsync(
-            HttpMethod.Post, "/api/evaluate", $$"""{"scene":{"subjectDistanceMm":100000,"place":"photo","photo":{{Photo}}},"rigs":[{{Rig}},{{elsewhere}}]}""");
+            HttpMethod.Post, "/api/evaluate", $$"""{"scene":{"subjectDistanceMm":100000,"backdrop":"photo","photo":{{Photo}}},"rigs":[{{Rig}},{{elsewhere}}]}""");
         var reports = answer.Json["reports"]!;
         Assert.Equal(1, reports[0]!["figures"]!["stillShareAcross"]!.GetValue<double>(), 0.001);
         Assert.Null(reports[1]!["figures"]!["stillShareAcross"]);

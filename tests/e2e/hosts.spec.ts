@@ -187,12 +187,12 @@ test('what fits is the same in browser and server, however small the steps', asy
   const shelf = JSON.stringify(await get('shelf/export.json'));
   const [production] = (await get('productions')) as { id: string }[];
   const { document } = (await get(`productions/${production!.id}`)) as {
-    document: { places: { id: string }[]; shots: { placeId: string; wish: string }[]; delivery: object };
+    document: { locations: { id: string }[]; shots: { locationId: string; criterion: string }[]; delivery: object };
   };
-  const { places, shots, delivery } = document;
-  const fits = shots.map((shot) => JSON.stringify({ place: places.find((p) => p.id === shot.placeId), shot, delivery, most: 12 }));
-  const refused = ['{', '{"place":{}}', fits[0]!.replace('"heightMm":2600', '"heightMm":-1'), fits[0]!.replace('"most":12', '"most":0')];
-  const day = JSON.stringify({ places, shots, delivery });
+  const { locations, shots, delivery } = document;
+  const fits = shots.map((shot) => JSON.stringify({ location: locations.find((p) => p.id === shot.locationId), shot, delivery, most: 12 }));
+  const refused = ['{', '{"location":{}}', fits[0]!.replace('"heightMm":2600', '"heightMm":-1'), fits[0]!.replace('"most":12', '"most":0')];
+  const day = JSON.stringify({ locations, shots, delivery });
 
   await page.goto(`${server.address}/health`);
   const ours = await page.evaluate(

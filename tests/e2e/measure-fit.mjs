@@ -35,12 +35,12 @@ const file = JSON.stringify({ ...shelf, items: [...of('mount', 'adapter', 'close
 const [{ id }] = await (await fetch(`${address}/api/productions`)).json();
 const { document } = await (await fetch(`${address}/api/productions/${id}`)).json();
 const requests = document.shots.map((shot) => ({
-  place: document.places.find((p) => p.id === shot.placeId),
+  location: document.locations.find((p) => p.id === shot.locationId),
   shot,
   delivery: document.delivery,
   most: 40,
 }));
-const day = { places: document.places, shots: document.shots, delivery: document.delivery };
+const day = { locations: document.locations, shots: document.shots, delivery: document.delivery };
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking'] });
 const page = await browser.newPage();

@@ -107,7 +107,7 @@ const calls = await page
     const id = location.pathname.split('/').at(-1);
     const setup = (await (await fetch(`/api/comparisons/${id}`)).json()).document.setup;
     const four = { ...setup, rigs: [...setup.rigs, ...setup.rigs].map((rig, i) => ({ ...rig, focalLengthMm: rig.focalLengthMm + i })) };
-    four.rigs[3].lens = { nearestFocusMm: 250, largestMagnification: 0.15 };
+    four.rigs[3].lens = { minimumFocusDistanceMm: 250, maximumMagnification: 0.15 };
     const times = (what, warm, count) => {
       const all = [];
       for (let i = 0; i < warm + count; i++) {

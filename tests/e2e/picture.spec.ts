@@ -13,7 +13,7 @@ async function open(page: Page, address: string, setup: Setup): Promise<void> {
   const id = crypto.randomUUID();
   const stored = await page.request.put(`${address}/api/comparisons/${id}`, {
     headers: { 'If-None-Match': '*' },
-    data: { name: 'Pictures', document: { schemaVersion: 2, note: '', setup } },
+    data: { name: 'Pictures', document: { schemaVersion: 3, note: '', setup } },
   });
   expect(stored.ok(), await stored.text()).toBe(true);
   await page.goto(`${address}/bench/${id}`);
@@ -49,7 +49,7 @@ async function figures(request: APIRequestContext, address: string, setup: Setup
 
 test('a point light behind is blurred to the core’s disc, upright and across', async ({ page, server }) => {
   const setup: Setup = {
-    scene: { subjectDistanceMm: 2000, backgroundDistanceMm: 7000, deliveryAspect: 16 / 9, place: 'oneLamp', subject: 'none' },
+    scene: { subjectDistanceMm: 2000, backgroundDistanceMm: 7000, deliveryAspect: 16 / 9, backdrop: 'oneLamp', subject: 'none' },
     rigs: [lens, { ...lens, squeeze: 2, squeezePlace: 'front', fNumber: 2 }],
   };
   await open(page, server.address, setup);
@@ -75,7 +75,7 @@ test('a point light behind is blurred to the core’s disc, upright and across',
 
 test('the field at the plane of focus is the core’s', async ({ page, server }) => {
   const setup: Setup = {
-    scene: { subjectDistanceMm: 1200, backgroundDistanceMm: 3000, deliveryAspect: 16 / 9, place: 'chart', subject: 'none' },
+    scene: { subjectDistanceMm: 1200, backgroundDistanceMm: 3000, deliveryAspect: 16 / 9, backdrop: 'chart', subject: 'none' },
     rigs: [
       { ...lens, focalLengthMm: 85, fNumber: 4, lens: { pupilMagnification: 0.6 } },
       { ...lens, fNumber: 4, squeeze: 1.5 },

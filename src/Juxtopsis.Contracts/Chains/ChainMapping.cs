@@ -5,9 +5,7 @@ using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Gear;
-using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
-using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Contracts.Chains;
 
@@ -27,7 +25,7 @@ public static class ChainMapping
         ArgumentNullException.ThrowIfNull(request);
         var layout = assembly.Layout;
         return new(
-            assembly.Rig is { } rig ? ToWire(rig) with { Name = request.Rig?.Name ?? "", SubjectDistanceMm = request.Rig?.SubjectDistanceMm } : null,
+            assembly.Rig is { } rig ? new(rig) { Name = request.Rig?.Name ?? "", SubjectDistanceMm = request.Rig?.SubjectDistanceMm } : null,
             assembly.Works,
             [.. assembly.Findings.Select(f => f.ToWire())],
             [.. layout.Spans.Select(s => new SpanOutput(s.Place, s.FromMm, s.ToMm, s.DiameterMm, s.Assumed))],
@@ -47,7 +45,7 @@ public static class ChainMapping
         ArgumentNullException.ThrowIfNull(mounts);
         ArgumentNullException.ThrowIfNull(setting);
         var rig = ChainAssembler.Assemble(parts, new MountBook(mounts), setting).Rig ?? throw new ArgumentException("Camera, mode or lens are missing.", nameof(parts));
-        return ToWire(rig) with
+        return new(rig)
         {
             Name = name,
             Chain = new()
@@ -68,7 +66,7 @@ public static class ChainMapping
         return new()
         {
             Mode = request.Chain.Mode,
-            Set = request.Rig?.ToCore(),
+            Set = request.Rig?.Rig,
             DeliveryAspect = request.DeliveryAspect,
         };
     }
@@ -138,63 +136,4 @@ public static class ChainMapping
             checks.Add(error.About, error.Value, error.Limit, error.Message, error.Fix, error.Code);
         }
     }
-
-    private static RigInput ToWire(in Rig rig) => new()
-    {
-        SensorWidthMm = rig.SensorWidthMm,
-        SensorHeightMm = rig.SensorHeightMm,
-        WholeSensorWidthMm = rig.WholeSensor?.WidthMm,
-        WholeSensorHeightMm = rig.WholeSensor?.HeightMm,
-        RecordedWidthPx = rig.Recorded?.Width,
-        RecordedHeightPx = rig.Recorded?.Height,
-        FocalLengthMm = rig.FocalLengthMm,
-        FNumber = rig.FNumber,
-        Optics = [.. Converters(rig.Optics).Select(c => c.Magnification)],
-        OpticsPlaces = Converters(rig.Optics).All(c => c is { PlaceMm: null, TubeBehindMm: 0 }) ? [] : [.. Converters(rig.Optics).Select(c => new ConverterPlaceInput(c.PlaceMm, c.TubeBehindMm))],
-        OpticsFastestFNumber = rig.OpticsFastestFNumber,
-        Squeeze = rig.Squeeze,
-        SqueezePlace = rig.SqueezePlace,
-        SqueezeTurnDeg = rig.SqueezeTurnDeg,
-        PunchIn = rig.PunchIn,
-        Lens = ToWire(rig.Lens),
-        CloseUpDioptres = rig.CloseUpDioptres,
-        CloseUpFromLensMm = rig.CloseUpFromLensMm,
-        RackedFarther = rig.RackedFarther,
-        ExtensionMm = rig.ExtensionMm,
-        MountErrorMm = rig.MountErrorMm,
-        RearFilterMm = rig.RearFilterMm,
-        RearFilterIndex = rig.RearFilterIndex,
-        SensitivityIso = rig.SensitivityIso,
-        LowestIso = rig.LowestIso,
-        FilterStops = rig.FilterStops,
-        VariableFilterMinStops = rig.VariableFilterMinStops,
-        VariableFilterMaxStops = rig.VariableFilterMaxStops,
-        CaptureFps = rig.CaptureFps,
-        BodyStabilisationStops = rig.BodyStabilisationStops,
-        LensStabilisationStops = rig.LensStabilisationStops,
-        StabilisersAddUp = rig.StabilisersAddUp,
-    };
-
-    private static IEnumerable<Converter> Converters(OpticsChain optics) => Enumerable.Range(0, OpticsChain.Most).Select(optics.At).Where(c => !c.IsNone || c.TubeBehindMm > 0);
-
-    private static LensInput ToWire(LensData lens) => new()
-    {
-        ZoomShortMm = lens.ZoomShortMm,
-        ZoomLongMm = lens.ZoomLongMm,
-        WidestFNumber = lens.WidestFNumber,
-        WidestLongFNumber = lens.WidestLongFNumber,
-        WidestAlong = lens.WidestAlong.Count == 0 ? null : [.. lens.WidestAlong.Select(p => new AperturePointInput(p.FocalLengthMm, p.FNumber))],
-        NarrowestFNumber = lens.NarrowestFNumber,
-        Blades = lens.Blades,
-        WidestTNumber = lens.WidestTNumber,
-        MeasuredFocalLengthMm = lens.MeasuredFocalLengthMm,
-        NearestFocusMm = lens.MinimumFocusDistanceMm,
-        LargestMagnification = lens.MaximumMagnification,
-        PupilMagnification = lens.PupilMagnification,
-        FrontFromSensorMm = lens.FrontFromSensorMm,
-        ImageCircleMm = lens.ImageCircleMm,
-        ShortestTakingMm = lens.ShortestTakingMm,
-        FrontOpeningMm = lens.FrontOpeningMm,
-        FrontOpeningFromPupilMm = lens.FrontOpeningFromPupilMm,
-    };
 }

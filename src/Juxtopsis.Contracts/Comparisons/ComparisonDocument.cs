@@ -6,7 +6,7 @@ namespace Juxtopsis.Contracts.Comparisons;
 public sealed record ComparisonDocument
 {
     /// <summary>The version of the document's shape that this program writes and reads.</summary>
-    public const int CurrentVersion = 2;
+    public const int CurrentVersion = 3;
 
     /// <summary>Version of the document's shape.</summary>
     public required int SchemaVersion { get; init; }

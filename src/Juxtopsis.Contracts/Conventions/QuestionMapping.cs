@@ -13,11 +13,11 @@ internal static class QuestionMapping
     public static IReadOnlyList<QuestionOutput> Questions(EvaluateRequest request)
     {
         var scenes = request.Rigs.Select(request.SceneOf).ToArray();
-        var rigs = request.Rigs.Select(rig => rig.ToCore()).ToArray();
-        var now = FigureCase.Of(scenes, request.Conventions.ToCore(), rigs, request.Yardstick);
-        return [.. ConventionChoices.Of(request.Conventions.ToCore()).Select(q => new QuestionOutput(
+        var rigs = request.Rigs.Select(rig => rig.Rig).ToArray();
+        var now = FigureCase.Of(scenes, request.Conventions, rigs, request.Yardstick);
+        return [.. ConventionChoices.Of(request.Conventions).Select(q => new QuestionOutput(
             q.School, q.Title, q.Sentence, [.. q.Options.Select(o => new OptionOutput(
-                o.Name, o.Sentence, o.IsChosen, o.Conventions.ToWire(),
+                o.Name, o.Sentence, o.IsChosen, o.Conventions,
                 o.IsChosen ? [] : Changes(now, FigureCase.Of(scenes, o.Conventions, rigs, request.Yardstick))))]))];
     }
 

@@ -1,5 +1,5 @@
-using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Core.Figures;
+using CoreConventions = Juxtopsis.Core.Rigs.Conventions;
 
 namespace Juxtopsis.Contracts.Conventions;
 
@@ -17,7 +17,7 @@ public sealed record QuestionOutput(Schools School, string Title, string Sentenc
 /// <param name="Conventions">The conventions with this answer.</param>
 /// <param name="Changes">The figures that would change, for any rig; empty for the one in force.</param>
 public sealed record OptionOutput(
-    string Name, string Sentence, bool IsChosen, ConventionsInput Conventions, IReadOnlyList<ChangeOutput> Changes);
+    string Name, string Sentence, bool IsChosen, CoreConventions Conventions, IReadOnlyList<ChangeOutput> Changes);
 
 /// <summary>A figure that would change.</summary>
 /// <param name="Figure">The figure.</param>

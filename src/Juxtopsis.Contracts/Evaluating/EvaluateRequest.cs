@@ -1,3 +1,6 @@
+using Juxtopsis.Core.Rigs;
+using CoreConventions = Juxtopsis.Core.Rigs.Conventions;
+
 namespace Juxtopsis.Contracts.Evaluating;
 
 /// <summary>A scene, the conventions, and 1 to 12 rigs to evaluate in it.</summary>
@@ -14,11 +17,21 @@ public sealed record EvaluateRequest
     public required SceneInput Scene { get; init; }
 
     /// <summary>The choices that figures depend on; full frame and 1/1500 of the diagonal when left out.</summary>
-    public ConventionsInput Conventions { get; set; } = new();
+    public CoreConventions Conventions { get; set; } = CoreConventions.Default;
 
     /// <summary>The rigs, 1 to 12.</summary>
     public required IReadOnlyList<RigInput> Rigs { get; init; }
 
     /// <summary>Index of the rig that the others are measured against, from 0.</summary>
     public int Yardstick { get; set; }
+
+    /// <summary>The scene from where a rig stands.</summary>
+    /// <param name="rig">One of the rigs.</param>
+    /// <returns>The scene, with the rig's own distance where it has one.</returns>
+    public Scene SceneOf(RigInput rig)
+    {
+        ArgumentNullException.ThrowIfNull(rig);
+        var scene = Scene.ToCore();
+        return rig.SubjectDistanceMm is { } own ? scene.From(own) : scene;
+    }
 }

@@ -1,5 +1,6 @@
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Core.Figures;
+using CoreConventions = Juxtopsis.Core.Rigs.Conventions;
 
 namespace Juxtopsis.Contracts.Evaluating;
 
@@ -8,7 +9,7 @@ namespace Juxtopsis.Contracts.Evaluating;
 /// <param name="ConventionWords">The same in words, to be printed with the figures.</param>
 /// <param name="Reports">One report a rig.</param>
 public sealed record EvaluateResponse(
-    ConventionsInput Conventions, IReadOnlyList<string> ConventionWords, IReadOnlyList<RigReportOutput> Reports);
+    CoreConventions Conventions, IReadOnlyList<string> ConventionWords, IReadOnlyList<RigReportOutput> Reports);
 
 /// <summary>What one rig gives.</summary>
 /// <param name="Figures">

@@ -1,3 +1,5 @@
+using Juxtopsis.Core.Rigs;
+
 namespace Juxtopsis.Contracts.Evaluating;
 
 /// <summary>A still photograph that was taken from where the scene's camera stands, and what took it.</summary>
@@ -29,4 +31,8 @@ public sealed record PhotoInput
 
     /// <summary>Where it was taken, degrees east.</summary>
     public double? LongitudeDeg { get; set; }
+
+    internal Still ToCore() => this is { SensorWidthMm: { } width, SensorHeightMm: { } height }
+        ? Still.Trim(width, height, FocalLengthMm, WidthPx / HeightPx)
+        : Still.Equivalent(FocalLengthMm, WidthPx / HeightPx);
 }

@@ -61,7 +61,7 @@ public sealed class FitDoor
     }
 
     private static FitSearch SearchOf(FitRequest request, FittingShelf among) => new(
-        among, request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, request.Shot.Wish, request.Before?.ToCore(), request.Delivery.ToRules());
+        among, request.Location.ToCore(request.Shot), request.Shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, request.Shot.Criterion, request.Before?.ToCore(), request.Delivery.ToRules());
 
     /// <summary>Asks some more rigs.</summary>
     /// <param name="rigs">How many at most.</param>
@@ -97,7 +97,7 @@ public sealed class FitDoor
         }
 
         day = request;
-        days = new(Of(request!.Bag), [.. request.Shots.Select(s => new DayShot(PlaceOf(request, s).ToCore(s), s.ToCore(request.Delivery)))], Core.Rigs.Conventions.Default, request.Counts, request.Delivery.ToRules());
+        days = new(Of(request!.Bag), [.. request.Shots.Select(s => new DayShot(LocationOf(request, s).ToCore(s), s.ToCore(request.Delivery)))], Core.Rigs.Conventions.Default, request.Counts, request.Delivery.ToRules());
         return null;
     }
 
@@ -130,10 +130,10 @@ public sealed class FitDoor
 
         var alone = shelf.Alone(rig.ToCore());
         return [.. request.Shots.Select(shot => FitMapping.ToAnswer(
-            new FitSearch(alone, PlaceOf(request, shot).ToCore(shot), shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, shot.Wish, rules: request.Delivery.ToRules()).Finish(1), shot, unit))];
+            new FitSearch(alone, LocationOf(request, shot).ToCore(shot), shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, shot.Criterion, rules: request.Delivery.ToRules()).Finish(1), shot, unit))];
     }
 
-    private static PlaceInput PlaceOf(DayRequest request, ShotInput shot) => request.Places.First(p => p.Id == shot.PlaceId);
+    private static LocationInput LocationOf(DayRequest request, ShotInput shot) => request.Locations.First(p => p.Id == shot.LocationId);
 
     private FittingShelf Of(IReadOnlyList<Guid>? gear)
     {
@@ -152,7 +152,7 @@ public sealed class FitDoor
 
     private static void Check(FieldChecks checks, FitRequest request, LengthUnit unit)
     {
-        ProductionChecks.CheckPlace(checks, request.Place, unit, "place.");
+        ProductionChecks.CheckLocation(checks, request.Location, unit, "location.");
         ProductionChecks.CheckShot(checks, request.Shot, unit, "shot.");
         ProductionChecks.CheckDelivery(checks, request.Delivery, "delivery.");
         ProductionChecks.CheckChosen(checks, request.Before, "before.");
@@ -164,7 +164,7 @@ public sealed class FitDoor
 
     private static void Check(FieldChecks checks, DayRequest request, LengthUnit unit)
     {
-        ProductionChecks.Check(checks, new ProductionDocument { SchemaVersion = ProductionDocument.CurrentVersion, Places = request.Places, Shots = request.Shots, Delivery = request.Delivery, Bag = request.Bag, Counts = request.Counts }, "");
+        ProductionChecks.Check(checks, new ProductionDocument { SchemaVersion = ProductionDocument.CurrentVersion, Locations = request.Locations, Shots = request.Shots, Delivery = request.Delivery, Bag = request.Bag, Counts = request.Counts }, "");
         ProductionChecks.CheckCount(checks, "shots", request.Shots.Count, DaySearch.MostShots, "shots of a day");
         ProductionChecks.CheckChosen(checks, request.Rig, "rig.");
     }

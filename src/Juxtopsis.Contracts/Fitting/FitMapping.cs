@@ -15,7 +15,7 @@ namespace Juxtopsis.Contracts.Fitting;
 internal static class FitMapping
 {
     /// <summary>A place as a shot sees it.</summary>
-    public static Site ToCore(this PlaceInput place, ShotInput shot) => new()
+    public static Site ToCore(this LocationInput place, ShotInput shot) => new()
     {
         LengthMm = place.LengthMm,
         WidthMm = place.WidthMm,
@@ -42,7 +42,7 @@ internal static class FitMapping
     {
         Typed = shot.FramedMm is { } size ? new FramedSize(size, shot.FramedAcross) : null,
         Headroom = shot.Headroom,
-        CameraSupport = shot.Carriage,
+        CameraSupport = shot.CameraSupport,
         Walks = shot.Walks,
         RearMm = shot.RearMm,
         MovesMm = shot.MovesMm,
@@ -68,7 +68,7 @@ internal static class FitMapping
 
     public static FitResponse ToWire(this FitResult result, FitRequest request, RankingCriterion criterion, int looked, FitResult? chosen, LengthUnit unit)
     {
-        var (site, brief) = (request.Place.ToCore(request.Shot), request.Shot.ToCore(request.Delivery));
+        var (site, brief) = (request.Location.ToCore(request.Shot), request.Shot.ToCore(request.Delivery));
         var words = new FitWords(unit);
         var own = Cautions.Of(site, brief, null, null);
         FitOutput Say(Fit fit) => ToWire(fit, words, criterion, site, brief, own);

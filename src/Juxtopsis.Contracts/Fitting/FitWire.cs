@@ -11,7 +11,7 @@ namespace Juxtopsis.Contracts.Fitting;
 public sealed record FitRequest
 {
     /// <summary>Where.</summary>
-    public required PlaceInput Place { get; init; }
+    public required LocationInput Location { get; init; }
 
     /// <summary>What is wanted; its own criterion decides the order.</summary>
     public required ShotInput Shot { get; init; }
@@ -82,11 +82,11 @@ public sealed record FrameOutput(double WidthMm, double HeightMm, double BottomM
 /// <param name="FrontNames">Names of what is in front.</param>
 /// <param name="WeightG">Weight of all, g.</param>
 /// <param name="WeightUnknown">True when a weight is not known.</param>
-/// <param name="Holding">How the crew comes by the part that is hardest to come by.</param>
+/// <param name="Ownership">How the crew comes by the part that is hardest to come by.</param>
 public sealed record RigOutput(
     Guid Body, string Mode, Guid Lens, IReadOnlyList<Guid> Links, IReadOnlyList<Guid> Front, double PunchIn, string BodyName, string LensName, IReadOnlyList<string> LinkNames,
     IReadOnlyList<string> FrontNames,
-    double WeightG, bool WeightUnknown, Ownership Holding);
+    double WeightG, bool WeightUnknown, Ownership Ownership);
 
 /// <summary>A rig that gives the shot.</summary>
 /// <param name="Rig">Its parts.</param>
@@ -160,14 +160,14 @@ public sealed record MissOutput(RigOutput Rig, DiagnosticOutput Why, IReadOnlyLi
 /// <param name="Say">In words.</param>
 /// <param name="Value">To what; see the core's Remedy.</param>
 /// <param name="Fit">The rig as it then gives the shot, where the change is of the rig; null where shot or place change.</param>
-/// <param name="Carriage">The way of carrying meant; null for none.</param>
-public sealed record RemedyOutput(RemedyKind Kind, string Say, double Value, FitOutput? Fit, CameraSupport? Carriage);
+/// <param name="CameraSupport">The way of carrying meant; null for none.</param>
+public sealed record RemedyOutput(RemedyKind Kind, string Say, double Value, FitOutput? Fit, CameraSupport? CameraSupport);
 
 /// <summary>Asks which lenses do all shots of a day.</summary>
 public sealed record DayRequest
 {
     /// <summary>The places.</summary>
-    public required IReadOnlyList<PlaceInput> Places { get; init; }
+    public required IReadOnlyList<LocationInput> Locations { get; init; }
 
     /// <summary>The shots, up to 64.</summary>
     public required IReadOnlyList<ShotInput> Shots { get; init; }

@@ -1,6 +1,6 @@
-using System.Globalization;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Core.Diagnostics;
+using Juxtopsis.Core.Fields;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Contracts.Problems;
@@ -16,16 +16,16 @@ internal sealed class FieldChecks
     {
         if (value is { } number && !quantity.Accepts(number))
         {
-            var given = number.ToString("G6", CultureInfo.InvariantCulture);
-            Add(
-                field,
-                given,
-                quantity.Range(unit),
-                $"{quantity.Name} {(double.IsFinite(number) ? quantity.Say(number, unit) : given)} is outside {quantity.Range(unit)}.",
-                $"Give a value from {quantity.Range(unit)}.",
-                DiagnosticCode.ValueOutOfRange);
+            errors.Add(quantity.Refusal(field, number, unit).ToWire());
         }
     }
+
+    /// <summary>All fields of a rig, a scene or conventions.</summary>
+    public void All<T>(FieldSet<T> fields, in T of, string prefix, LengthUnit unit) => All(fields.Check(of, unit), prefix);
+
+    /// <summary>What was found already, by path from a prefix.</summary>
+    public void All(IReadOnlyList<Diagnostic> found, string prefix) =>
+        errors.AddRange(found.Select(wrong => (wrong with { About = prefix + wrong.About }).ToWire()));
 
     /// <summary>A value that must be there.</summary>
     public void Given(string field, double? value, Quantity quantity, LengthUnit unit)

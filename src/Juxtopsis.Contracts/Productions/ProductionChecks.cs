@@ -31,7 +31,7 @@ public static class ProductionChecks
         checks.Text(prefix + "note", document.Note, "The note", MaxCaution);
         CheckDelivery(checks, document.Delivery, prefix + "delivery.");
         CheckCount(checks, prefix + "units", document.Units.Count, 40, "units");
-        CheckCount(checks, prefix + "places", document.Places.Count, 200, "places");
+        CheckCount(checks, prefix + "locations", document.Locations.Count, 200, "places");
         CheckCount(checks, prefix + "shots", document.Shots.Count, 1000, "shots");
         CheckCount(checks, prefix + "counts", document.Counts.Count, 12, "things that count");
         CheckCount(checks, prefix + "bag", document.Bag?.Count ?? 0, 5000, "things in the bag");
@@ -40,22 +40,22 @@ public static class ProductionChecks
             checks.Text($"{prefix}units[{i}]", document.Units[i], "The unit's name", MaxUnit);
         }
 
-        for (var i = 0; i < document.Places.Count; i++)
+        for (var i = 0; i < document.Locations.Count; i++)
         {
-            CheckPlace(checks, document.Places[i], LengthUnit.Metres, $"{prefix}places[{i}].");
+            CheckLocation(checks, document.Locations[i], LengthUnit.Metres, $"{prefix}locations[{i}].");
         }
 
-        var places = document.Places.Select(p => p.Id).ToHashSet();
+        var places = document.Locations.Select(p => p.Id).ToHashSet();
         for (var i = 0; i < document.Shots.Count; i++)
         {
             CheckShot(checks, document.Shots[i], LengthUnit.Metres, $"{prefix}shots[{i}].");
-            if (!places.Contains(document.Shots[i].PlaceId))
+            if (!places.Contains(document.Shots[i].LocationId))
             {
-                checks.Add($"{prefix}shots[{i}].placeId", $"{document.Shots[i].PlaceId}", "one of the places", $"The shot “{document.Shots[i].Name}” is at a place that is not there.", "Choose one of the places.");
+                checks.Add($"{prefix}shots[{i}].locationId", $"{document.Shots[i].LocationId}", "one of the places", $"The shot “{document.Shots[i].Name}” is at a place that is not there.", "Choose one of the places.");
             }
         }
 
-        CheckOnce(checks, prefix + "places", document.Places.Select(p => p.Id), "place");
+        CheckOnce(checks, prefix + "locations", document.Locations.Select(p => p.Id), "place");
         CheckOnce(checks, prefix + "shots", document.Shots.Select(s => s.Id), "shot");
     }
 
@@ -68,7 +68,7 @@ public static class ProductionChecks
         checks.InRange(prefix + "highestIso", delivery.HighestIso, Quantity.Sensitivity with { Name = "Highest sensitivity" });
     }
 
-    internal static void CheckPlace(FieldChecks checks, PlaceInput place, LengthUnit unit, string prefix)
+    internal static void CheckLocation(FieldChecks checks, LocationInput place, LengthUnit unit, string prefix)
     {
         Name(checks, prefix + "name", place.Name, "The place");
         checks.InRange(prefix + "lengthMm", place.LengthMm, Quantity.RoomSize with { Name = "Length of the place" }, unit);

@@ -48,7 +48,7 @@ public sealed record RulesInput
 public sealed record ProductionDocument
 {
     /// <summary>The version of the document's shape that this program writes and reads.</summary>
-    public const int CurrentVersion = 1;
+    public const int CurrentVersion = 2;
 
     /// <summary>Version of the document's shape.</summary>
     public required int SchemaVersion { get; init; }
@@ -63,7 +63,7 @@ public sealed record ProductionDocument
     public IReadOnlyList<string> Units { get; set; } = [];
 
     /// <summary>The places.</summary>
-    public IReadOnlyList<PlaceInput> Places { get; set; } = [];
+    public IReadOnlyList<LocationInput> Locations { get; set; } = [];
 
     /// <summary>The shots, in order.</summary>
     public IReadOnlyList<ShotInput> Shots { get; set; } = [];

@@ -18,7 +18,7 @@ public sealed record ProductionOutput(
 /// <param name="Id">Its identity.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Note">Its sentence on what it is.</param>
-/// <param name="Places">How many places it has.</param>
+/// <param name="Locations">How many places it has.</param>
 /// <param name="Shots">How many shots.</param>
 /// <param name="Revision">Counts its changes.</param>
 /// <param name="UpdatedAt">When it was last changed.</param>
@@ -27,7 +27,7 @@ public sealed record ProductionSummary(
     Guid Id,
     string Name,
     string Note,
-    int Places,
+    int Locations,
     int Shots,
     int Revision,
     DateTimeOffset UpdatedAt,

@@ -60,7 +60,7 @@ public sealed record ShotInput
     public required string Name { get; init; }
 
     /// <summary>Identity of its place.</summary>
-    public required Guid PlaceId { get; init; }
+    public required Guid LocationId { get; init; }
 
     /// <summary>The unit that films it, by its name; empty for none.</summary>
     public string Unit { get; set; } = "";
@@ -81,7 +81,7 @@ public sealed record ShotInput
     public double Headroom { get; set; } = 0.08;
 
     /// <summary>How the camera is carried.</summary>
-    public CameraSupport Carriage { get; set; }
+    public CameraSupport CameraSupport { get; set; }
 
     /// <summary>True when it walks along with the subject.</summary>
     public bool Walks { get; set; }
@@ -111,7 +111,7 @@ public sealed record ShotInput
     public double? TakeSeconds { get; set; }
 
     /// <summary>What decides the order of what fits.</summary>
-    public RankingCriterion Wish { get; set; }
+    public RankingCriterion Criterion { get; set; }
 
     /// <summary>The rig that was chosen; left out while none is.</summary>
     public ChosenInput? Chosen { get; set; }

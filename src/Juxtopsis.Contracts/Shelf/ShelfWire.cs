@@ -11,7 +11,7 @@ namespace Juxtopsis.Contracts.Shelf;
 /// <param name="Items">The things of this page, in order.</param>
 /// <param name="Understood">What the typed text was taken to ask for.</param>
 /// <param name="Kinds">Counts by kind, all other choices kept.</param>
-/// <param name="Holdings">Counts by holding likewise.</param>
+/// <param name="Ownerships">Counts by ownership likewise.</param>
 /// <param name="Mounts">Counts by mount likewise.</param>
 public sealed record ShelfPageOutput(
     int Total,
@@ -20,7 +20,7 @@ public sealed record ShelfPageOutput(
     IReadOnlyList<ShelfItemOutput> Items,
     IReadOnlyList<UnderstoodOutput> Understood,
     IReadOnlyList<FacetOutput> Kinds,
-    IReadOnlyList<FacetOutput> Holdings,
+    IReadOnlyList<FacetOutput> Ownerships,
     IReadOnlyList<FacetOutput> Mounts);
 
 /// <summary>A thing on the shelf.</summary>

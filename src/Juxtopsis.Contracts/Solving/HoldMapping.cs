@@ -31,7 +31,7 @@ internal static class HoldMapping
 
     public static HoldResponse Follow(HoldRequest request, LengthUnit unit)
     {
-        var conventions = request.After.Conventions.ToCore();
+        var conventions = request.After.Conventions;
         var hold = new Hold(request.Place, request.Framing, request.Blur, request.Light);
         var before = Standing(request.Before, request.FixedFilters);
         var after = Standing(request.After, request.FixedFilters);
@@ -64,7 +64,7 @@ internal static class HoldMapping
     }
 
     private static StandingRig[] Standing(EvaluateRequest request, IReadOnlyList<int> fixedFilters) =>
-        [.. request.Rigs.Select((rig, i) => new StandingRig(request.SceneOf(rig), rig.ToCore(), fixedFilters.Contains(i)))];
+        [.. request.Rigs.Select((rig, i) => new StandingRig(request.SceneOf(rig), rig.Rig, fixedFilters.Contains(i)))];
 
     private static HeldOutput ToWire(in StandingRig given, Followed now)
     {

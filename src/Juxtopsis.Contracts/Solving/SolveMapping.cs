@@ -38,8 +38,8 @@ internal static class SolveMapping
 
     public static SolveResponse Solve(SolveRequest request, LengthUnit unit)
     {
-        var conventions = request.Setup.Conventions.ToCore();
-        return new SolveResponse([.. request.Setup.Rigs.Select(rig => (IReadOnlyList<SolutionOutput>)[.. Solve(request, request.Setup.SceneOf(rig), conventions, rig.ToCore(), unit).Select(ToWire)])]);
+        var conventions = request.Setup.Conventions;
+        return new SolveResponse([.. request.Setup.Rigs.Select(rig => (IReadOnlyList<SolutionOutput>)[.. Solve(request, request.Setup.SceneOf(rig), conventions, rig.Rig, unit).Select(ToWire)])]);
     }
 
     private static IReadOnlyList<Solution> Solve(SolveRequest request, in Scene scene, in Core.Rigs.Conventions conventions, in Rig rig, LengthUnit unit)

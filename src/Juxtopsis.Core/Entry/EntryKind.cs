@@ -176,4 +176,13 @@ public enum EntryKind
 
     /// <summary>How long a take is.</summary>
     Seconds,
+
+    /// <summary>From a close-up lens back to the lens.</summary>
+    CloseUpPlace,
+
+    /// <summary>From the glass of a reducer or extender to the plane that it images.</summary>
+    ConverterPlace,
+
+    /// <summary>Height of a standing figure.</summary>
+    FigureHeight,
 }

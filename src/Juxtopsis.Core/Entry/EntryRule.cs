@@ -170,6 +170,9 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
         [EntryKind.Gigabytes] = new(Quantity.Gigabytes, Notation.Plain, "gb") { Step = 64, LargeStep = 256 },
         [EntryKind.Pixels] = new(Quantity.Pixels, Notation.Plain, "px", "pixels") { Step = 16, LargeStep = 160 },
         [EntryKind.SensorSide] = new(Quantity.SensorSide, Notation.LensLength) { Step = 0.1, LargeStep = 1 },
+        [EntryKind.CloseUpPlace] = new(Quantity.CloseUpPlace, Notation.LensLength) { Step = 1, LargeStep = 10 },
+        [EntryKind.ConverterPlace] = new(Quantity.ConverterPlace, Notation.LensLength) { Step = 1, LargeStep = 10 },
+        [EntryKind.FigureHeight] = new(Quantity.FigureHeight, Notation.SceneLength),
         [EntryKind.BlurShare] = new(Quantity.BlurShare, Notation.Percent, "%", "percent") { Step = 0.001, LargeStep = 0.01 },
     };
 }

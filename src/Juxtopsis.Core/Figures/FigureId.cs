@@ -127,7 +127,7 @@ public enum FigureId
     FarthestSubjectDistanceMm,
 
     /// <summary>Largest ratio.</summary>
-    LargestMagnification,
+    MaximumMagnification,
 
     /// <summary>Smallest field.</summary>
     SmallestFieldWidthMm,

@@ -34,7 +34,7 @@ internal static class FocusFigures
             (in c) => c.Travel.HasFarEnd ? "" : "∞",
             (in c) => c.Report.Limits.FarthestSubjectDistanceMm) { Schools = Schools.Distance },
         new(
-            FigureId.LargestMagnification, "mx", "Largest ratio", FigureUnit.Times, FigureComparison.Percent,
+            FigureId.MaximumMagnification, "mx", "Largest ratio", FigureUnit.Times, FigureComparison.Percent,
             "Size on the sensor over true size at the nearest focus; 1 is life size.",
             (in c) => c.Rig is { CloseUpDioptres: 0, Lens.MaximumMagnification: not null } && c.Travel.Rear.ShiftMm == 0 ? "k·mk" : "",
             (in c) => c.Report.Limits.MaximumMagnification),

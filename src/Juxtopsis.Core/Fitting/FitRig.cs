@@ -22,7 +22,7 @@ public sealed class FitRig
         FrontMm = layout.Spans[^1].ToMm;
         WeightG = layout.WeightG;
         WeightUnknown = layout.WeightUnknown;
-        Ownership = Parts.Max(p => p.Get(CommonFields.Held) ?? Gear.Ownership.Own);
+        Ownership = Parts.Max(p => p.Get(CommonFields.Ownership) ?? Gear.Ownership.Own);
         Magnification = this.atShort.Optics.Magnification;
         Squeeze = this.atShort.Squeeze;
         ImageCircleMm = this.atShort.Lens.ImageCircleMm * Magnification;

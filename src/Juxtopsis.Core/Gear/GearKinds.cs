@@ -9,7 +9,7 @@ namespace Juxtopsis.Core.Gear;
 /// <param name="Fields">Its fields, in the order of forms and columns.</param>
 public sealed record KindDefinition(GearKind Kind, string Key, string Table, string Name, string Plural, IReadOnlyList<GearField> Fields)
 {
-    private readonly Dictionary<string, GearField> byKey = Fields.ToDictionary(f => f.Key, StringComparer.Ordinal);
+    private readonly Dictionary<string, GearField> byKey = Fields.SelectMany(f => f.FormerKey is { } former ? [(f.Key, f), (former, f)] : new[] { (Key: f.Key, Field: f) }).ToDictionary(StringComparer.Ordinal);
 
     /// <summary>A field by its name in JSON.</summary>
     /// <param name="key">The name.</param>

@@ -1,3 +1,6 @@
+using System.Globalization;
+using Juxtopsis.Core.Diagnostics;
+
 namespace Juxtopsis.Core.Quantities;
 
 /// <summary>A quantity that people type: its name, its unit, and the range in which a value makes sense.</summary>
@@ -202,4 +205,22 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
         IsDistance ? LengthWords.Distance(value, unit)
         : Unit.Length == 0 ? LengthWords.Number(value)
         : $"{LengthWords.Number(value)} {Unit}";
+
+    /// <summary>What to say of a value out of range.</summary>
+    /// <param name="about">The path of its field.</param>
+    /// <param name="value">The value.</param>
+    /// <param name="unit">The person's unit for distances.</param>
+    /// <returns>A diagnostic that says how to mend it.</returns>
+    public Diagnostic Refusal(string about, double value, LengthUnit unit = LengthUnit.Metres)
+    {
+        var given = value.ToString("G6", CultureInfo.InvariantCulture);
+        return new(
+            DiagnosticCode.ValueOutOfRange,
+            Severity.Stops,
+            about,
+            given,
+            Range(unit),
+            $"{Name} {(double.IsFinite(value) ? Say(value, unit) : given)} is outside {Range(unit)}.",
+            $"Give a value from {Range(unit)}.");
+    }
 }

@@ -9,8 +9,18 @@ namespace Juxtopsis.Core.Rigs;
 /// <param name="FNumber">f-number as set on the lens.</param>
 public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, double FocalLengthMm, double FNumber)
 {
-    /// <summary>The whole sensor, when the mode uses a part of it; null when not known.</summary>
-    public AreaSize? WholeSensor { get; init; }
+    /// <summary>Width of the whole sensor, when the mode uses a part of it, mm; null when not known.</summary>
+    public double? WholeSensorWidthMm { get; init; }
+
+    /// <summary>Height of the whole sensor, mm; given together with the width.</summary>
+    public double? WholeSensorHeightMm { get; init; }
+
+    /// <summary>The whole sensor; null when not known.</summary>
+    public AreaSize? WholeSensor
+    {
+        get => WholeSensorWidthMm is { } width && WholeSensorHeightMm is { } height ? new(width, height) : null;
+        init => (WholeSensorWidthMm, WholeSensorHeightMm) = (value?.WidthMm, value?.HeightMm);
+    }
 
     /// <summary>Electronic zoom or a crop afterwards; 1 is none, 2 keeps half the width and half the height.</summary>
     public double PunchIn { get; init; } = 1;
@@ -40,8 +50,18 @@ public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, d
     /// <summary>The fastest f-number that the reducer lets out; null when it is not known to limit.</summary>
     public double? OpticsFastestFNumber { get; init; }
 
+    /// <summary>Pixels across that the mode records over its area; null when not known.</summary>
+    public double? RecordedWidthPx { get; init; }
+
+    /// <summary>Pixels up; given together with those across.</summary>
+    public double? RecordedHeightPx { get; init; }
+
     /// <summary>Pixels that the mode records over its area; null when not known.</summary>
-    public PixelSize? Recorded { get; init; }
+    public PixelSize? Recorded
+    {
+        get => RecordedWidthPx is { } width && RecordedHeightPx is { } height ? new(width, height) : null;
+        init => (RecordedWidthPx, RecordedHeightPx) = (value?.Width, value?.Height);
+    }
 
     /// <summary>What is known of the lens.</summary>
     public LensData Lens { get; init; } = LensData.Unknown;

@@ -46,6 +46,12 @@ public readonly record struct Scene(double SubjectDistanceMm)
     /// <summary>Mains frequency of the lamps, Hz.</summary>
     public double MainsHertz { get; init; } = 50;
 
+    /// <summary>What frames are drawn before.</summary>
+    public Backdrop Backdrop { get; init; }
+
+    /// <summary>What is drawn at the subject's distance.</summary>
+    public DrawnSubject Subject { get; init; }
+
     /// <summary>The same scene for a camera at another distance from the subject: what is behind stays as far behind it.</summary>
     /// <param name="subjectDistanceMm">The distance, mm.</param>
     /// <returns>The scene; without the still, which shows it from elsewhere.</returns>

@@ -86,9 +86,9 @@ internal static class QueryWords
         Item("a polariser", i => i.Get(FrontFields.Effect) == FilterEffect.Polariser, "polariser", "polarizer", "polarisers");
         Item("diffusion", i => i.Get(FrontFields.Effect) == FilterEffect.Diffusion, "diffusion");
         Item("a battery", i => i.Get(BagFields.Use) == BagUse.Battery, "battery", "batteries");
-        Item("our own", i => i.Get(CommonFields.Held) is null or Ownership.Own, "own", "ours", "owned");
-        Item("to borrow", i => i.Get(CommonFields.Held) == Ownership.Borrow, "borrow", "borrowed");
-        Item("to hire", i => i.Get(CommonFields.Held) == Ownership.Hire, "hire", "hired", "rental", "rent");
+        Item("our own", i => i.Get(CommonFields.Ownership) is null or Ownership.Own, "own", "ours", "owned");
+        Item("to borrow", i => i.Get(CommonFields.Ownership) == Ownership.Borrow, "borrow", "borrowed");
+        Item("to hire", i => i.Get(CommonFields.Ownership) == Ownership.Hire, "hire", "hired", "rental", "rent");
         Say("retired", row => row.Entry.RetiredAt is not null, "retired");
         foreach (var kind in GearKinds.OnShelf)
         {

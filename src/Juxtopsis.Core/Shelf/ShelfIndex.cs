@@ -32,7 +32,7 @@ public sealed record ShelfQuery
     /// <summary>One kind only; null for all.</summary>
     public GearKind? Kind { get; init; }
 
-    /// <summary>One holding only; null for all. What says nothing is taken to be the crew's own.</summary>
+    /// <summary>One way of coming by it only; null for all. What says nothing is taken to be the crew's own.</summary>
     public Ownership? Ownership { get; init; }
 
     /// <summary>One mount only; empty for all.</summary>
@@ -63,13 +63,13 @@ public readonly record struct FacetCount(string Key, int Count);
 /// <param name="Rows">Everything found, in order.</param>
 /// <param name="Understood">What the typed text was taken to ask for.</param>
 /// <param name="Kinds">Counts by kind, with all other choices kept.</param>
-/// <param name="Holdings">Counts by holding likewise.</param>
+/// <param name="Ownerships">Counts by ownership likewise.</param>
 /// <param name="Mounts">Counts by mount likewise.</param>
 public sealed record ShelfResult(
     IReadOnlyList<ShelfRow> Rows,
     IReadOnlyList<Criterion> Understood,
     IReadOnlyList<FacetCount> Kinds,
-    IReadOnlyList<FacetCount> Holdings,
+    IReadOnlyList<FacetCount> Ownerships,
     IReadOnlyList<FacetCount> Mounts);
 
 /// <summary>A shelf as it is at one moment, ready to be searched. Immutable; safe on any thread.</summary>
@@ -125,7 +125,7 @@ public sealed class ShelfIndex
         var asksRetired = understood.Any(c => c.Meaning == "retired");
         var reach = Reaches(query);
         var rows = new List<ShelfRow>();
-        var (kinds, holdings, mounts) = (new Counter(), new Counter(), new Counter());
+        var (kinds, ownerships, mounts) = (new Counter(), new Counter(), new Counter());
         for (var i = 0; i < Entries.Count; i++)
         {
             var row = new ShelfRow(Entries[i], reach[i]);
@@ -135,23 +135,23 @@ public sealed class ShelfIndex
             }
 
             var item = row.Entry.Item;
-            var held = item.Get(CommonFields.Held) ?? Ownership.Own;
+            var held = item.Get(CommonFields.Ownership) ?? Ownership.Own;
             var own = MountsOf(item);
-            var (kind, holding, mount) = (query.Kind is null || query.Kind == item.Kind, query.Ownership is null || query.Ownership == held, query.Mount.Length == 0 || own.Any(m => MountBook.Same(m, query.Mount)));
-            kinds.Add(holding && mount, GearKinds.Of(item.Kind).Key);
-            holdings.Add(kind && mount, CommonFields.Held.KeyOf(held));
+            var (kind, ownership, mount) = (query.Kind is null || query.Kind == item.Kind, query.Ownership is null || query.Ownership == held, query.Mount.Length == 0 || own.Any(m => MountBook.Same(m, query.Mount)));
+            kinds.Add(ownership && mount, GearKinds.Of(item.Kind).Key);
+            ownerships.Add(kind && mount, CommonFields.Ownership.KeyOf(held));
             foreach (var name in own)
             {
-                mounts.Add(kind && holding, name);
+                mounts.Add(kind && ownership, name);
             }
 
-            if (kind && holding && mount)
+            if (kind && ownership && mount)
             {
                 rows.Add(row);
             }
         }
 
-        return new(Ordered(rows, query), understood, kinds.All, holdings.All, mounts.All);
+        return new(Ordered(rows, query), understood, kinds.All, ownerships.All, mounts.All);
     }
 
     /// <summary>What a typed text asks for, for narrowing a choice.</summary>

@@ -3,6 +3,7 @@ using Juxtopsis.Contracts.Comparisons;
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Shelf;
 using Juxtopsis.Data.Model;
 
@@ -30,114 +31,98 @@ public static class DemoComparisons
     private static ComparisonDocument SailLoft { get; } = Document(
         "The shipwright speaks under the low beams. A reducer brings the small sensor within a few per cent of full frame: "
             + "look at blur as seen, then at light as set.",
-        new SceneInput
+        new Scene(2200)
         {
-            Place = Place.Loft,
-            SubjectDistanceMm = 2200,
+            Backdrop = Backdrop.Loft,
             BackgroundDistanceMm = 3900,
             DeliveryAspect = 16.0 / 9,
             DeliveryWidthPx = 3840,
             LensHeightMm = 1500,
         },
-        new RigInput
+        new(new Rig(36, 24, 35, 2.8)
         {
-            Name = "Full frame, 35 mm",
-            SensorWidthMm = 36,
-            SensorHeightMm = 24,
             RecordedWidthPx = 6000,
             RecordedHeightPx = 4000,
-            FocalLengthMm = 35,
-            FNumber = 2.8,
-        },
-        new RigInput
+        })
         {
-            Name = "Four Thirds, 25 mm × 0.71",
-            SensorWidthMm = 17.3,
-            SensorHeightMm = 13,
+            Name = "Full frame, 35 mm",
+        },
+        new(new Rig(17.3, 13, 25, 1.8)
+        {
             RecordedWidthPx = 5184,
             RecordedHeightPx = 3888,
-            FocalLengthMm = 25,
-            FNumber = 1.8,
-            Optics = [0.71],
+            Optics = new OpticsChain(0.71),
+        })
+        {
+            Name = "Four Thirds, 25 mm × 0.71",
         });
 
     private static ComparisonDocument Slipway { get; } = Document(
         "Walking and talking down the slip. The same lens at the same mark: the fast mode uses a smaller part of the sensor, "
             + "so it is a longer lens, and no longer fills the delivered pixels.",
-        new SceneInput
+        new Scene(1800)
         {
-            Place = Place.Slipway,
-            Subject = Subject.Two,
-            SubjectDistanceMm = 1800,
+            Backdrop = Backdrop.Slipway,
+            Subject = DrawnSubject.Two,
             BackgroundDistanceMm = 14000,
             DeliveryAspect = 16.0 / 9,
             DeliveryWidthPx = 3840,
         },
-        new RigInput
+        new(new Rig(23.5, 15.6, 18, 4)
         {
-            Name = "Full width, 25 fps",
-            SensorWidthMm = 23.5,
-            SensorHeightMm = 15.6,
             RecordedWidthPx = 6000,
             RecordedHeightPx = 3984,
-            FocalLengthMm = 18,
-            FNumber = 4,
-        },
-        new RigInput
+        })
         {
-            Name = "Cropped mode, 100 fps",
+            Name = "Full width, 25 fps",
+        },
+        new(new Rig(14.08, 7.92, 18, 4)
+        {
             WholeSensorWidthMm = 23.5,
             WholeSensorHeightMm = 15.6,
             CaptureFps = 100,
-            SensorWidthMm = 14.08,
-            SensorHeightMm = 7.92,
             RecordedWidthPx = 3600,
             RecordedHeightPx = 2025,
-            FocalLengthMm = 18,
-            FNumber = 4,
+        })
+        {
+            Name = "Cropped mode, 100 fps",
         });
 
     private static ComparisonDocument Launch { get; } = Document(
         "The barge meets the spring tide, for a very wide delivery. A 2× squeeze halves the focal length across only: it sees "
             + "nearly as wide as the 25 mm, its blur stands upright, and more of the sensor is used.",
-        new SceneInput
+        new Scene(6000)
         {
-            Place = Place.Slipway,
-            Subject = Subject.Hull,
-            SubjectDistanceMm = 6000,
+            Backdrop = Backdrop.Slipway,
+            Subject = DrawnSubject.Hull,
             BackgroundDistanceMm = 22000,
             DeliveryAspect = 2.39,
             DeliveryWidthPx = 4096,
         },
-        new RigInput
+        new(new Rig(24.89, 18.66, 50, 2.8)
+        {
+            RecordedWidthPx = 4448,
+            RecordedHeightPx = 3334,
+            Squeeze = 2,
+        })
         {
             Name = "2× squeeze, 50 mm",
-            SensorWidthMm = 24.89,
-            SensorHeightMm = 18.66,
+        },
+        new(new Rig(24.89, 18.66, 25, 2.8)
+        {
             RecordedWidthPx = 4448,
             RecordedHeightPx = 3334,
-            FocalLengthMm = 50,
-            FNumber = 2.8,
-            Squeeze = 2,
-        },
-        new RigInput
+        })
         {
             Name = "Spherical, 25 mm, trimmed",
-            SensorWidthMm = 24.89,
-            SensorHeightMm = 18.66,
-            RecordedWidthPx = 4448,
-            RecordedHeightPx = 3334,
-            FocalLengthMm = 25,
-            FNumber = 2.8,
         });
 
     private static ComparisonDocument LongShed { get; } = Document(
         "The hull from four metres, in a bay no wider. The small body takes the old 28 through the 0.64 reducer; the full-frame body "
             + "has its own 35. Press a part to see what else fits there, and why the rest does not.",
-        new SceneInput
+        new Scene(3600)
         {
-            Place = Place.Shed,
-            SubjectDistanceMm = 3600,
+            Backdrop = Backdrop.Shed,
             BackgroundDistanceMm = 6200,
             DeliveryAspect = 16.0 / 9,
             DeliveryWidthPx = 3840,
@@ -153,11 +138,11 @@ public static class DemoComparisons
         return ChainMapping.ToRig(name, items, mounts, new ChainSetting { Mode = mode, FNumber = fNumber, DeliveryAspect = 16.0 / 9 });
     }
 
-    private static ComparisonDocument Document(string note, SceneInput scene, params IReadOnlyList<RigInput> rigs) => new()
+    private static ComparisonDocument Document(string note, Scene scene, params IReadOnlyList<RigInput> rigs) => new()
     {
         SchemaVersion = ComparisonDocument.CurrentVersion,
         Note = note,
-        Setup = new EvaluateRequest { Scene = scene, Rigs = rigs },
+        Setup = new EvaluateRequest { Scene = new(scene), Rigs = rigs },
     };
 
     private static Comparison Make(int place, ComparisonDocument document, string name, DateTimeOffset now)

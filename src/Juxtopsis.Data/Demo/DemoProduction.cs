@@ -1,5 +1,5 @@
-using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Productions;
+using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Data.Model;
@@ -35,63 +35,63 @@ public static class DemoProduction
         Note = "One season at a tidal boatyard: a river barge is rebuilt, and launched on the spring tide.",
         Delivery = new() { Aspect = 16.0 / 9, WidthPx = 3840 },
         Units = [Shed, River, Loose],
-        Places = Places(),
+        Locations = Locations(),
         Shots = [.. ShedShots(), .. LoftShots(), .. BenchShots(), .. RiverShots()],
     };
 
     private static Guid Id(string kind, int number) => new($"10f7a7e0-0000-4000-8000-00000000{kind}{number:d2}");
 
-    private static Guid PlaceId(int number) => Id("b0", number);
+    private static Guid LocationId(int number) => Id("b0", number);
 
-    private static PlaceInput[] Places() =>
+    private static LocationInput[] Locations() =>
     [
         new()
         {
-            Id = PlaceId(1), Name = "Long shed", LengthMm = 7200, WidthMm = 4600, HeightMm = 3800, BehindMm = 1500, LeastBehindMm = 300, BrightnessEv = 7,
-            Hazards = [Hazards.Machines], Backdrop = Place.Shed, Note = "The bay between hull and wall. Saw bench near the door.",
+            Id = LocationId(1), Name = "Long shed", LengthMm = 7200, WidthMm = 4600, HeightMm = 3800, BehindMm = 1500, LeastBehindMm = 300, BrightnessEv = 7,
+            Hazards = [Hazards.Machines], Backdrop = Backdrop.Shed, Note = "The bay between hull and wall. Saw bench near the door.",
         },
         new()
         {
-            Id = PlaceId(2), Name = "Sail loft", LengthMm = 4100, WidthMm = 3400, HeightMm = 2100, BehindMm = 1000, LeastBehindMm = 300, BrightnessEv = 8,
-            Backdrop = Place.Loft, Note = "Low beams; window light until three.",
+            Id = LocationId(2), Name = "Sail loft", LengthMm = 4100, WidthMm = 3400, HeightMm = 2100, BehindMm = 1000, LeastBehindMm = 300, BrightnessEv = 8,
+            Backdrop = Backdrop.Loft, Note = "Low beams; window light until three.",
         },
         new()
         {
-            Id = PlaceId(3), Name = "Bending bench", LengthMm = 5200, WidthMm = 4600, HeightMm = 3400, BehindMm = 1200, LeastBehindMm = 400, KeepOffMm = 800, BrightnessEv = 7,
-            Hazards = [Hazards.Heat, Hazards.Splash], Backdrop = Place.BenchTop, Note = "Steam box beside it; ask before it is opened.",
+            Id = LocationId(3), Name = "Bending bench", LengthMm = 5200, WidthMm = 4600, HeightMm = 3400, BehindMm = 1200, LeastBehindMm = 400, KeepOffMm = 800, BrightnessEv = 7,
+            Hazards = [Hazards.Heat, Hazards.Splash], Backdrop = Backdrop.BenchTop, Note = "Steam box beside it; ask before it is opened.",
         },
         new()
         {
-            Id = PlaceId(4), Name = "Slipway", BehindMm = 14_000, BrightnessEv = 14, Hazards = [Hazards.Water, Hazards.Sun], Backdrop = Place.Slipway,
+            Id = LocationId(4), Name = "Slipway", BehindMm = 14_000, BrightnessEv = 14, Hazards = [Hazards.Water, Hazards.Sun], Backdrop = Backdrop.Slipway,
             Note = "Slippery below the tide mark.",
         },
         new()
         {
-            Id = PlaceId(5), Name = "Pier, launch day", BehindMm = 22_000, KeepOffMm = 12_000, BrightnessEv = 14, Hazards = [Hazards.Water, Hazards.Heights], Backdrop = Place.Slipway,
+            Id = LocationId(5), Name = "Pier, launch day", BehindMm = 22_000, KeepOffMm = 12_000, BrightnessEv = 14, Hazards = [Hazards.Water, Hazards.Heights], Backdrop = Backdrop.Slipway,
             Note = "The barge needs the slip to itself.",
         },
         new()
         {
-            Id = PlaceId(6), Name = "Far bank", KeepOffMm = 60_000, BrightnessEv = 14, Hazards = [Hazards.Water, Hazards.Animals, Hazards.Sun], Backdrop = Place.FarBank,
+            Id = LocationId(6), Name = "Far bank", KeepOffMm = 60_000, BrightnessEv = 14, Hazards = [Hazards.Water, Hazards.Animals, Hazards.Sun], Backdrop = Backdrop.FarBank,
             Note = "Across 60 m of river.",
         },
         new()
         {
-            Id = PlaceId(7), Name = "Tide gauge", BehindMm = 3000, KeepOffMm = 250, BrightnessEv = 13, Hazards = [Hazards.Water, Hazards.Heights], Backdrop = Place.Slipway,
+            Id = LocationId(7), Name = "Tide gauge", BehindMm = 3000, KeepOffMm = 250, BrightnessEv = 13, Hazards = [Hazards.Water, Hazards.Heights], Backdrop = Backdrop.Slipway,
             Note = "At the foot of the ladder, at arm's length.",
         },
     ];
 
     private static IEnumerable<ShotInput> ShedShots()
     {
-        yield return Make(1, 1, Shed, "The whole hull", Thing(SubjectKind.Thing, 6800, 2600), ShotSize.CloseUp) with { Along = LooksAlong.Width, BehindMm = 300, Wish = RankingCriterion.Deepest };
+        yield return Make(1, 1, Shed, "The whole hull", Thing(SubjectKind.Thing, 6800, 2600), ShotSize.CloseUp) with { Along = LooksAlong.Width, BehindMm = 300, Criterion = RankingCriterion.Deepest };
         yield return Make(2, 1, Shed, "Two people on one plank", new() { Kind = SubjectKind.Group, HeightMm = 1780, SpacingMm = 900 }, ShotSize.ThreeQuarter) with { MovesMm = 400 };
         yield return Make(3, 1, Shed, "A rivet", Thing(SubjectKind.Thing, 12, 12, 1100), ShotSize.Medium) with { Note = "No larger than a fingernail.", BehindMm = 300 };
         yield return Make(4, 1, Loose, "The apprentice watches", new() { Kind = SubjectKind.Standing, HeightMm = 1640 }, ShotSize.CloseUp) with
         {
-            Carriage = CameraSupport.Shoulder,
+            CameraSupport = CameraSupport.Shoulder,
             MovesMm = 60,
-            Wish = RankingCriterion.Farthest,
+            Criterion = RankingCriterion.Farthest,
         };
     }
 
@@ -108,7 +108,7 @@ public static class DemoProduction
         {
             Along = LooksAlong.Width,
             BehindMm = 1500,
-            Wish = RankingCriterion.LeastWeight,
+            Criterion = RankingCriterion.LeastWeight,
             Note = "Across the loft there is no room for it: look along, or bring her back.",
         };
     }
@@ -118,15 +118,15 @@ public static class DemoProduction
         yield return Make(8, 3, Shed, "Hands and a plane", Thing(SubjectKind.Table, 700, 450, 850), ShotSize.CloseUp) with { MovesMm = 200 };
         yield return Make(9, 3, Loose, "Steam bending from above", Thing(SubjectKind.Table, 1600, 900, 850), ShotSize.CloseUp) with
         {
-            Carriage = CameraSupport.Overhead,
-            Wish = RankingCriterion.LeastWeight,
+            CameraSupport = CameraSupport.Overhead,
+            Criterion = RankingCriterion.LeastWeight,
             Caution = "Rigged by the yard's own rigger before the box is lit.",
         };
         yield return Make(10, 3, Shed, "The plank gives, slowed", new() { Kind = SubjectKind.Standing, HeightMm = 1780 }, ShotSize.ThreeQuarter) with
         {
             CaptureFps = 100,
             MovesMm = 300,
-            Wish = RankingCriterion.LeastChange,
+            Criterion = RankingCriterion.LeastChange,
         };
     }
 
@@ -134,28 +134,28 @@ public static class DemoProduction
     {
         yield return Make(11, 4, Loose, "Walking and talking", new() { Kind = SubjectKind.Standing, HeightMm = 1780 }, ShotSize.MediumCloseUp) with
         {
-            Carriage = CameraSupport.Gimbal,
+            CameraSupport = CameraSupport.Gimbal,
             Walks = true,
             MovesMm = 400,
-            Wish = RankingCriterion.LeastWeight,
+            Criterion = RankingCriterion.LeastWeight,
         };
         yield return Make(12, 4, Loose, "To the camera, at arm's length", new() { Kind = SubjectKind.Standing, HeightMm = 1700 }, ShotSize.MediumCloseUp) with
         {
-            Carriage = CameraSupport.SelfHeld,
+            CameraSupport = CameraSupport.SelfHeld,
             Walks = true,
             MovesMm = 80,
             Behind = BackgroundRequirement.Readable,
-            Wish = RankingCriterion.LeastWeight,
+            Criterion = RankingCriterion.LeastWeight,
         };
-        yield return Make(13, 5, River, "The launch", Thing(SubjectKind.Far, 22_000, 5000), ShotSize.CloseUp) with { DeliveryAspect = 2.39, Wish = RankingCriterion.Nearest };
-        yield return Make(14, 6, River, "The barge crosses", Thing(SubjectKind.Far, 24_000, 6000), ShotSize.MediumCloseUp) with { Wish = RankingCriterion.LeastWeight };
-        yield return Make(15, 6, River, "A heron", Thing(SubjectKind.Far, 500, 900), ShotSize.Medium) with { MovesMm = 500, Wish = RankingCriterion.LeastWeight, Note = "Stands at low water; leaves when anybody comes nearer." };
-        yield return Make(16, 7, River, "The tide gauge", Thing(SubjectKind.Thing, 250, 600, 500), ShotSize.MediumCloseUp) with { Carriage = CameraSupport.HandHeld, Wish = RankingCriterion.Owned };
+        yield return Make(13, 5, River, "The launch", Thing(SubjectKind.Far, 22_000, 5000), ShotSize.CloseUp) with { DeliveryAspect = 2.39, Criterion = RankingCriterion.Nearest };
+        yield return Make(14, 6, River, "The barge crosses", Thing(SubjectKind.Far, 24_000, 6000), ShotSize.MediumCloseUp) with { Criterion = RankingCriterion.LeastWeight };
+        yield return Make(15, 6, River, "A heron", Thing(SubjectKind.Far, 500, 900), ShotSize.Medium) with { MovesMm = 500, Criterion = RankingCriterion.LeastWeight, Note = "Stands at low water; leaves when anybody comes nearer." };
+        yield return Make(16, 7, River, "The tide gauge", Thing(SubjectKind.Thing, 250, 600, 500), ShotSize.MediumCloseUp) with { CameraSupport = CameraSupport.HandHeld, Criterion = RankingCriterion.Owned };
     }
 
     private static SubjectInput Thing(SubjectKind kind, double width, double height, double standsAt = 0) =>
         new() { Kind = kind, WidthMm = width, HeightMm = height, BaseMm = standsAt };
 
     private static ShotInput Make(int number, int place, string unit, string name, SubjectInput subject, ShotSize size) =>
-        new() { Id = Id("c0", number), Name = name, PlaceId = PlaceId(place), Unit = unit, Subject = subject, Size = size };
+        new() { Id = Id("c0", number), Name = name, LocationId = LocationId(place), Unit = unit, Subject = subject, Size = size };
 }

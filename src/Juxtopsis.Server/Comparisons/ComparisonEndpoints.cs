@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Rigs;
 using System.Globalization;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Comparisons;
@@ -24,9 +25,10 @@ internal static class ComparisonEndpoints
             (type, title, status, detail, current) => new(type, title, status, detail, current),
             (id, input, now) => new() { Id = id, Name = input.Name, Document = input.Document, CreatedAt = now, UpdatedAt = now })).Map(app);
 
-    private static string InShort(RigInput rig)
+    private static string InShort(RigInput input)
     {
-        var optics = string.Concat(rig.Optics.Select(k => string.Create(CultureInfo.InvariantCulture, $" · {k:0.##}×")));
+        var rig = input.Rig;
+        var optics = string.Concat(Enumerable.Range(0, OpticsChain.Most).Select(rig.Optics.At).Where(c => !c.IsNone).Select(c => string.Create(CultureInfo.InvariantCulture, $" · {c.Magnification:0.##}×")));
         var squeeze = rig.Squeeze == 1 ? "" : string.Create(CultureInfo.InvariantCulture, $" · {rig.Squeeze:0.##}× squeeze");
         return string.Create(CultureInfo.InvariantCulture, $"{rig.FocalLengthMm:0.##} mm ƒ{rig.FNumber:0.##}{optics}{squeeze}");
     }

@@ -18,7 +18,7 @@ internal static class ProductionEndpoints
             WireJson.Default.ProductionDocument,
             ProductionChecks.Check,
             p => new(p.Id, p.Name, p.Document, p.Revision, p.UpdatedAt, p.DeletedAt),
-            p => new(p.Id, p.Name, p.Document.Note, p.Document.Places.Count, p.Document.Shots.Count, p.Revision, p.UpdatedAt, p.DeletedAt),
+            p => new(p.Id, p.Name, p.Document.Note, p.Document.Locations.Count, p.Document.Shots.Count, p.Revision, p.UpdatedAt, p.DeletedAt),
             (type, title, status, detail, current) => new(type, title, status, detail, current),
             (id, input, now) => new() { Id = id, Name = input.Name, Document = input.Document, CreatedAt = now, UpdatedAt = now })).Map(app);
 }

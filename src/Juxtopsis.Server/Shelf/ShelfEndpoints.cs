@@ -86,9 +86,9 @@ internal static class ShelfEndpoints
         {
             error = Unknown("kind", query.Kind, string.Join(", ", GearKinds.OnShelf.Select(k => k.Key)));
         }
-        else if (!TryEnum<Ownership>(query.Ownership, out var holding))
+        else if (!TryEnum<Ownership>(query.Ownership, out var ownership))
         {
-            error = Unknown("holding", query.Ownership!, "own, borrow, hire");
+            error = Unknown("ownership", query.Ownership!, "own, borrow, hire");
         }
         else if (!TryEnum<ShelfOrder>(query.Order, out var order))
         {
@@ -104,7 +104,7 @@ internal static class ShelfEndpoints
             {
                 Text = query.Q ?? "",
                 Kind = kind?.Kind,
-                Ownership = holding,
+                Ownership = ownership,
                 Mount = query.Mount ?? "",
                 Retired = query.Retired ?? false,
                 Body = query.Body,

@@ -25,7 +25,7 @@ internal static class ShelfMapping
         [.. found.Rows.Skip(skip).Take(take).Select(r => r.Entry.ToOutput(r.Reach))],
         [.. found.Understood.Select(c => new UnderstoodOutput(c.Typed, c.Meaning))],
         Facets(found.Kinds),
-        Facets(found.Holdings),
+        Facets(found.Ownerships),
         Facets(found.Mounts));
 
     public static OptionsResponse ToOutput(IReadOnlyList<PartOption> options, IReadOnlyList<GearItem> chain, ShelfIndex index)

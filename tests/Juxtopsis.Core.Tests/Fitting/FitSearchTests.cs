@@ -287,7 +287,7 @@ public sealed class FitSearchTests
     [Fact]
     public void The_order_goes_by_the_wish()
     {
-        var heavy = Prime.With(LensFields.Widest, 1.4).With(CommonFields.Weight, 900.0).With(CommonFields.Name, "Heavy").With(CommonFields.Held, Ownership.Hire).WithId(Guid.NewGuid());
+        var heavy = Prime.With(LensFields.Widest, 1.4).With(CommonFields.Weight, 900.0).With(CommonFields.Name, "Heavy").With(CommonFields.Ownership, Ownership.Hire).WithId(Guid.NewGuid());
         var shelf = ShelfOf(Body, Prime, heavy);
         string First(RankingCriterion criterion, RigChoice? before = null) => new FitSearch(shelf, Room, Metre, Conventions.Default, criterion, before).Finish().Fits[0].Rig.Lens.Name;
         Assert.Equal("Heavy", First(RankingCriterion.MostBlur));

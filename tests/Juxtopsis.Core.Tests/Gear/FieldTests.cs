@@ -33,12 +33,12 @@ public sealed class FieldTests
     }
 
     [Theory]
-    [InlineData("lens", "nearestFocusMm", "45cm", "450")]
-    [InlineData("lens", "nearestFocusMm", "450", "450")]
+    [InlineData("lens", "minimumFocusDistanceMm", "45cm", "450")]
+    [InlineData("lens", "minimumFocusDistanceMm", "450", "450")]
     [InlineData("lens", "widestF", "f/2.8", "2.8")]
     [InlineData("lens", "weightG", "1.2kg", "1200")]
     [InlineData("lens", "weightG", "1 lb", "453.59237")]
-    [InlineData("lens", "largestRatio", "1:4", "0.25")]
+    [InlineData("lens", "maximumMagnification", "1:4", "0.25")]
     [InlineData("lens", "widestAlong", "70: 4; 24: f/2.8", "24: 2.8; 70: 4")]
     [InlineData("lens", "frontBulges", "TRUE", "yes")]
     [InlineData("lens", "focusDrive", "byWire", "by wire")]

@@ -43,7 +43,7 @@ public sealed class ChainCaseTests
     private static string RequestOf(JsonElement input)
     {
         string[] ofScene = ["subjectDistanceMm", "backgroundDistanceMm"];
-        string[] ofLens = ["nearestFocusMm", "largestMagnification", "pupilMagnification"];
+        string[] ofLens = ["minimumFocusDistanceMm", "maximumMagnification", "pupilMagnification"];
         var (scene, rig, lens) = (new JsonObject(), new JsonObject { ["sensorWidthMm"] = 36, ["sensorHeightMm"] = 24 }, new JsonObject());
         foreach (var given in input.EnumerateObject().Where(p => p.Value.ValueKind != JsonValueKind.Null))
         {

@@ -44,13 +44,13 @@ def one(name, **given):
     return {
         "name": name,
         "input": {
-            "focalLengthMm": rig["f"], "fNumber": rig["n"], "nearestFocusMm": rig["nearest"], "largestMagnification": rig["largest"],
+            "focalLengthMm": rig["f"], "fNumber": rig["n"], "minimumFocusDistanceMm": rig["nearest"], "maximumMagnification": rig["largest"],
             "optics": [c[0] for c in rig["converters"]], "opticsPlaces": [{"placeMm": c[1], "tubeBehindMm": c[2]} for c in rig["converters"]],
             "extensionMm": rig["tube"], "closeUpDioptres": rig["dioptres"], "closeUpFromLensMm": rig["gap"], "pupilMagnification": rig["pupil"],
             "rackedFarther": farther, "subjectDistanceMm": distance, "backgroundDistanceMm": background,
         },
         "expected": {
-            "magnification": m, "largestMagnification": chain.subject(end)[1] if rig["largest"] or rig["nearest"] else None,
+            "magnification": m, "maximumMagnification": chain.subject(end)[1] if rig["largest"] or rig["nearest"] else None,
             "farthestSubjectDistanceMm": max(chain.subject(0.0)[0], chain.subject(end)[0]) if far_end else None,
             "pupilMm": entrance_size, "subjectFromPupilMm": a, "bellowsStops": 2 * log2(working), "backgroundDiscMm": disc,
         },

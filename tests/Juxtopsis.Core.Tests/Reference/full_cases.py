@@ -102,14 +102,14 @@ def case(name, scene, conventions, rig, yardstick=None):
     front = lens.get("frontFromSensorMm")
     mark = front if cv["distanceFrom"] == "lensFront" else 0
     D, B = sc["subjectDistanceMm"] + mark, sc.get("backgroundDistanceMm", inf) + mark
-    chain = Chain(f0, lens.get("nearestFocusMm"), lens.get("largestMagnification"), [(link, None, 0.0) for link in r["optics"]], r["extensionMm"],
+    chain = Chain(f0, lens.get("minimumFocusDistanceMm"), lens.get("maximumMagnification"), [(link, None, 0.0) for link in r["optics"]], r["extensionMm"],
                   r["closeUpDioptres"], 0.0, lens.get("pupilMagnification"))
     far_end = r["extensionMm"] > 0 or r["closeUpDioptres"] > 0
     out["farthestSubjectDistanceMm"] = max(chain.subject(0.0)[0], chain.subject(chain.end())[0]) - mark if far_end else None
     nearest, largest = chain.subject(chain.end())
     out["nearestSubjectDistanceMm"] = nearest - mark
     if chain.largest:
-        out["largestMagnification"], out["smallestFieldWidthMm"] = largest, picture_w / largest
+        out["maximumMagnification"], out["smallestFieldWidthMm"] = largest, picture_w / largest
     ring = chain.ring_for(D)
     _, m = chain.subject(ring)
     out["magnification"] = m
@@ -248,12 +248,12 @@ print(json.dumps([
           "photo": {"id": "6a0f3e52-7d1c-4f5e-9a55-000000000001", "widthPx": 2560, "heightPx": 1920, "sensorWidthMm": 36, "sensorHeightMm": 24, "focalLengthMm": 28}},
          {"circle": "fixedSize", "cocFixedMm": 0.03},
          {"sensorWidthMm": 36, "sensorHeightMm": 24, "focalLengthMm": 105, "fNumber": 11, "sensitivityIso": 1600,
-          "lens": {"blades": 9, "nearestFocusMm": 310, "largestMagnification": 1, "pupilMagnification": 1.25, "frontFromSensorMm": 168}}),
+          "lens": {"blades": 9, "minimumFocusDistanceMm": 310, "maximumMagnification": 1, "pupilMagnification": 1.25, "frontFromSensorMm": 168}}),
     case("bending bench: a lens that breathes, through a reducer, measured from its front",
          {"subjectDistanceMm": 700, "backgroundDistanceMm": 2300, "deliveryAspect": 16 / 9},
          {"distanceFrom": "lensFront", "focalLength": "measured", "circle": "acuity"},
          {"sensorWidthMm": 17.3, "sensorHeightMm": 13, "focalLengthMm": 85, "fNumber": 1.8, "optics": [0.64], "opticsFastestFNumber": 1.3,
-          "lens": {"nearestFocusMm": 800, "largestMagnification": 0.13, "measuredFocalLengthMm": 82.4, "frontFromSensorMm": 122}}),
+          "lens": {"minimumFocusDistanceMm": 800, "maximumMagnification": 0.13, "measuredFocalLengthMm": 82.4, "frontFromSensorMm": 122}}),
     case("tide gauge: extension tube",
          {"subjectDistanceMm": 260, "backgroundDistanceMm": 600, "deliveryAspect": 16 / 9},
          {"crop": "height"},
@@ -263,7 +263,7 @@ print(json.dumps([
          {},
          {"sensorWidthMm": 13.2, "sensorHeightMm": 8.8, "focalLengthMm": 60, "fNumber": 4, "closeUpDioptres": 2, "rearFilterMm": 2.2,
           "rearFilterIndex": 1.52, "filterStops": 2, "sensitivityIso": 400,
-          "lens": {"nearestFocusMm": 900, "largestMagnification": 0.08, "pupilMagnification": 0.9}}),
+          "lens": {"minimumFocusDistanceMm": 900, "maximumMagnification": 0.08, "pupilMagnification": 0.9}}),
     case("far bank: everything sharp to infinity",
          {"subjectDistanceMm": 60000, "backgroundDistanceMm": 200000, "deliveryAspect": 16 / 9},
          {},

@@ -9,7 +9,7 @@ public sealed class SearchTests
 {
     private static readonly GearItem Wide = Lens("Wide", 20, "Near").With(LensFields.Widest, 1.8).With(CommonFields.Weight, 373.0).With(LensFields.MadeFor, "Full frame").With(CommonFields.Price, 800.0);
     private static readonly GearItem Small = Lens("Small", 20, "Near").With(LensFields.Widest, 1.8).With(LensFields.ImageCircle, 28.5).With(LensFields.MadeFor, "APS-C").With(LensFields.FilterThread, 77.0);
-    private static readonly GearItem Zoom = Lens("Zoom", 24, "Far").With(LensFields.Long, 70.0).With(LensFields.Widest, 2.8).With(LensFields.MadeFor, "Full frame").With(LensFields.Stabilisation, 4.0).With(CommonFields.Held, Ownership.Hire);
+    private static readonly GearItem Zoom = Lens("Zoom", 24, "Far").With(LensFields.Long, 70.0).With(LensFields.Widest, 2.8).With(LensFields.MadeFor, "Full frame").With(LensFields.Stabilisation, 4.0).With(CommonFields.Ownership, Ownership.Hire);
     private static readonly GearItem Slow = Lens("Slow zoom", 28, "Near").With(LensFields.Long, 70.0).With(LensFields.Widest, 3.5).With(LensFields.WidestLong, 5.6).With(LensFields.MadeFor, "Full frame").With(CommonFields.Weight, null);
     private static readonly GearItem Macro = Lens("Close", 100, "Near").With(LensFields.Ratio, 1.0).With(LensFields.MadeFor, "Full frame").With(LensFields.Squeeze, 1.33).With(LensFields.NoFilters, true).With(LensFields.FilterThread, null);
     private static readonly GearItem Old = Lens("Old", 50, "Far").With(LensFields.MadeFor, "Full frame").With(CommonFields.Note, "Swirls, which the director likes.");
@@ -84,7 +84,7 @@ public sealed class SearchTests
         Assert.Equal(4, Assert.Single(found.Kinds, k => k.Key == "lens").Count);
         Assert.Equal(1, Assert.Single(found.Kinds, k => k.Key == "body").Count);
         Assert.Equal(1, Assert.Single(found.Mounts, m => m.Key == "Far").Count);
-        Assert.Equal([("own", 4)], found.Holdings.Select(h => (h.Key, h.Count)));
+        Assert.Equal([("own", 4)], found.Ownerships.Select(h => (h.Key, h.Count)));
     }
 
     [Fact]

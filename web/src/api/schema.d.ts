@@ -509,19 +509,6 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** @description The widest aperture at a focal length. */
-        AperturePointInput: {
-            /**
-             * Format: double
-             * @description As marked, mm.
-             */
-            focalLengthMm: number;
-            /**
-             * Format: double
-             * @description Widest f-number there.
-             */
-            fNumber: number;
-        };
         /** @description Parts to be put together. */
         AssembleRequest: {
             /** @description The parts and the mode. */
@@ -545,6 +532,11 @@ export interface components {
             /** @description Weight, length and price. */
             totals: components["schemas"]["TotalsOutput"];
         };
+        /**
+         * @description What frames are drawn before; figures do not go by it.
+         * @enum {unknown}
+         */
+        Backdrop: "shed" | "loft" | "benchTop" | "slipway" | "farBank" | "chart" | "oneLamp" | "photo";
         /**
          * @description What should be made out behind the subject.
          * @enum {unknown}
@@ -714,63 +706,70 @@ export interface components {
         ConventionsInput: {
             /**
              * Format: double
-             * @description Width of the format that equivalents refer to, mm.
+             * @description Width of the format that equivalents refer to.
+             * @default 36
              */
             referenceWidthMm?: number;
             /**
              * Format: double
-             * @description Height of that format, mm.
+             * @description Height of that format.
+             * @default 24
              */
             referenceHeightMm?: number;
-            /** @description What is divided by what to get the crop factor. */
-            crop?: components["schemas"]["CropSchool"];
-            /** @description What counts as sharp. */
-            circle?: components["schemas"]["CircleSchool"];
+            /**
+             * @description What is divided by what.
+             * @default delivered
+             */
+            crop?: "delivered" | "diagonal" | "width" | "height";
+            /**
+             * @description What counts as sharp.
+             * @default shareOfDiagonal
+             */
+            circle?: "shareOfDiagonal" | "fixedSize" | "deliveredPixels" | "acuity";
             /**
              * Format: double
-             * @description Circle of confusion = delivered picture's diagonal on the sensor / this; 100 to 20000.
+             * @description Circle of confusion: the diagonal of the delivered picture over this number.
+             * @default 1500
              */
             cocDivisor?: number;
             /**
              * Format: double
-             * @description One fixed circle for all rigs, mm; left out for the customary one of each format.
+             * @description Empty for the customary size of each format.
              */
             cocFixedMm?: null | number;
             /**
              * Format: double
-             * @description Circle of confusion in delivered pixels.
+             * @description How many delivered pixels still count as a point.
+             * @default 2
              */
             cocPx?: number;
             /**
              * Format: double
-             * @description Width of the picture as it is watched, mm.
+             * @description Width of the picture as it is watched.
+             * @default 1200
              */
             screenWidthMm?: number;
             /**
              * Format: double
-             * @description From the eye to that picture, mm.
+             * @description From the eye to the picture.
+             * @default 2500
              */
             viewingDistanceMm?: number;
-            /** @description Where distances begin. */
-            distanceFrom?: components["schemas"]["DistanceMark"];
-            /** @description Which direction decides the sharp zone of a squeezed lens. */
-            squeezedDepth?: components["schemas"]["DepthSchool"];
-            /** @description Whether focal lengths are taken as marked or as measured. */
-            focalLength?: components["schemas"]["FocalLengthSchool"];
-        };
-        /** @description Where a reducer or extender stands. */
-        ConverterPlaceInput: {
             /**
-             * Format: double
-             * @description From its glass to the plane that it images, mm: 1 to 500; null when not known.
+             * @description At the sensor mark or at the front of the lens.
+             * @default sensorMark
              */
-            placeMm?: null | number;
+            distanceFrom?: "sensorMark" | "lensFront";
             /**
-             * Format: double
-             * @description Tube between it and what is nearer to the sensor, mm: 0 to 1000.
-             * @default 0
+             * @description Which direction decides it.
+             * @default vertical
              */
-            tubeBehindMm: number;
+            squeezedDepth?: "vertical" | "horizontal";
+            /**
+             * @description As marked or as measured.
+             * @default marked
+             */
+            focalLength?: "marked" | "measured";
         };
         /**
          * @description What is divided by what to get a crop factor.
@@ -780,7 +779,7 @@ export interface components {
         /** @description Asks which lenses do all shots of a day. */
         DayRequest: {
             /** @description The places. */
-            places: components["schemas"]["PlaceInput"][];
+            locations: components["schemas"]["LocationInput"][];
             /** @description The shots, up to 64. */
             shots: components["schemas"]["ShotInput"][];
             /** @description What is delivered. */
@@ -869,6 +868,11 @@ export interface components {
          * @enum {unknown}
          */
         DistanceMark: "sensorMark" | "lensFront";
+        /**
+         * @description What is drawn in focus in a frame; figures do not go by it.
+         * @enum {unknown}
+         */
+        DrawnSubject: "standing" | "seated" | "two" | "hands" | "rivet" | "hull" | "none";
         /** @description A scene, the conventions, and 1 to 12 rigs to evaluate in it. */
         EvaluateRequest: {
             /** @description Where things stand and what is delivered; the same for every rig. */
@@ -876,7 +880,284 @@ export interface components {
             /** @description The choices that figures depend on; full frame and 1/1500 of the diagonal when left out. */
             conventions?: components["schemas"]["ConventionsInput"];
             /** @description The rigs, 1 to 12. */
-            rigs: components["schemas"]["RigInput"][];
+            rigs: {
+                /**
+                 * Format: double
+                 * @description Width of the area that the recording mode uses.
+                 */
+                sensorWidthMm: number;
+                /**
+                 * Format: double
+                 * @description Height of that area.
+                 */
+                sensorHeightMm: number;
+                /**
+                 * Format: double
+                 * @description The whole sensor when the mode uses a part of it: shows its crop as a link of its own.
+                 */
+                wholeSensorWidthMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Given together with its width.
+                 */
+                wholeSensorHeightMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Pixels that the mode records over its area.
+                 */
+                recordedWidthPx?: null | number;
+                /**
+                 * Format: double
+                 * @description Given together with those across.
+                 */
+                recordedHeightPx?: null | number;
+                /**
+                 * Format: double
+                 * @description As marked on the lens.
+                 */
+                focalLengthMm: number;
+                /**
+                 * Format: double
+                 * @description f-number as set on the lens.
+                 */
+                fNumber: number;
+                /** @description In order from the sensor: below 1 reduces, above 1 extends. */
+                optics?: number[];
+                /** @description In the same order; left out, or null for one, when that is not known. */
+                opticsPlaces?: (null | {
+                    /**
+                     * Format: double
+                     * @description From its glass to the plane that it images, mm; null when not known.
+                     */
+                    placeMm?: null | number;
+                    /**
+                     * Format: double
+                     * @description Tube between it and what is nearer to the sensor, mm.
+                     */
+                    tubeBehindMm?: null | number;
+                })[];
+                /**
+                 * Format: double
+                 * @description The fastest aperture that comes out of the reducer, where it limits.
+                 */
+                opticsFastestFNumber?: null | number;
+                /**
+                 * Format: double
+                 * @description How many times an anamorphic lens narrows the picture; 1 for a spherical lens.
+                 * @default 1
+                 */
+                squeeze?: number;
+                /**
+                 * @description Before or behind the iris.
+                 * @default front
+                 */
+                squeezePlace?: components["schemas"]["SqueezePlace"];
+                /**
+                 * Format: double
+                 * @description How far the squeeze is turned against the sensor, degrees; a point light’s streak must be level.
+                 * @default 0
+                 */
+                squeezeTurnDeg?: number;
+                /**
+                 * Format: double
+                 * @description Electronic zoom or a crop afterwards: 2 keeps half the width and half the height.
+                 * @default 1
+                 */
+                punchIn?: number;
+                lens?: {
+                    /**
+                     * Format: double
+                     * @description As marked; the same as the long end for a prime.
+                     */
+                    zoomShortMm?: null | number;
+                    /**
+                     * Format: double
+                     * @description As marked.
+                     */
+                    zoomLongMm?: null | number;
+                    /**
+                     * Format: double
+                     * @description f-number; at the short end of a zoom that closes as it zooms.
+                     */
+                    widestFNumber?: null | number;
+                    /**
+                     * Format: double
+                     * @description f-number, when it differs.
+                     */
+                    widestLongFNumber?: null | number;
+                    /** @description From short to long, where it is known step by step. */
+                    widestAlong?: null | {
+                        /**
+                         * Format: double
+                         * @description As marked, mm.
+                         */
+                        focalLengthMm: number;
+                        /**
+                         * Format: double
+                         * @description Widest f-number there.
+                         */
+                        fNumber: number;
+                    }[];
+                    /**
+                     * Format: double
+                     * @description The smallest opening that it has.
+                     */
+                    narrowestFNumber?: null | number;
+                    /**
+                     * Format: double
+                     * @description Of the iris: the corners of blurred lights when it is not wide open.
+                     */
+                    blades?: null | number;
+                    /**
+                     * Format: double
+                     * @description Light that gets through at the widest aperture; needs the widest aperture beside it.
+                     */
+                    widestTNumber?: null | number;
+                    /**
+                     * Format: double
+                     * @description From a test of your own, at this mark. Counts when the conventions go by measured ones.
+                     */
+                    measuredFocalLengthMm?: null | number;
+                    /**
+                     * Format: double
+                     * @description From the sensor mark.
+                     */
+                    minimumFocusDistanceMm?: null | number;
+                    /**
+                     * Format: double
+                     * @description Size on the sensor over true size at the nearest focus: 1:4, 0.25. From it follows how the lens breathes.
+                     */
+                    maximumMagnification?: null | number;
+                    /**
+                     * Format: double
+                     * @description Exit pupil over entrance pupil. Matters close up.
+                     */
+                    pupilMagnification?: null | number;
+                    /**
+                     * Format: double
+                     * @description From the sensor mark to the front of the lens, with all that is mounted there.
+                     */
+                    frontFromSensorMm?: null | number;
+                    /**
+                     * Format: double
+                     * @description Diameter that the bare lens lights.
+                     */
+                    imageCircleMm?: null | number;
+                    /**
+                     * Format: double
+                     * @description The shortest focal length that a squeeze attachment allows behind it on this format.
+                     */
+                    shortestTakingMm?: null | number;
+                    /**
+                     * Format: double
+                     * @description Clear diameter of the narrowest ring, hood or attachment.
+                     */
+                    frontOpeningMm?: null | number;
+                    /**
+                     * Format: double
+                     * @description From the entrance pupil, seen from the front, to that opening; a guess of half the lens will do.
+                     */
+                    frontOpeningFromPupilMm?: null | number;
+                };
+                /**
+                 * Format: double
+                 * @description In dioptres; two in a row add up.
+                 * @default 0
+                 */
+                closeUpDioptres?: number;
+                /**
+                 * Format: double
+                 * @description From the close-up lens back to the middle of the lens; empty for one place.
+                 * @default 0
+                 */
+                closeUpFromLensMm?: number;
+                /**
+                 * @description Where the ring focuses at the distance in two places, around life size: yes for the one where it is racked out farther.
+                 * @default false
+                 */
+                rackedFarther?: boolean;
+                /**
+                 * Format: double
+                 * @description Tubes or bellows next to the lens, before any glass, in millimetres.
+                 * @default 0
+                 */
+                extensionMm?: number;
+                /**
+                 * Format: double
+                 * @description Measured; below zero when it is too short.
+                 * @default 0
+                 */
+                mountErrorMm?: number;
+                /**
+                 * Format: double
+                 * @description Thickness of a filter between lens and sensor that the lens was not made for.
+                 * @default 0
+                 */
+                rearFilterMm?: number;
+                /**
+                 * Format: double
+                 * @description Refractive index of that filter; glass has about 1.5.
+                 * @default 1.5
+                 */
+                rearFilterIndex?: number;
+                /**
+                 * Format: double
+                 * @description ISO. With the scene’s brightness it tells what light is left over.
+                 */
+                sensitivityIso?: null | number;
+                /**
+                 * Format: double
+                 * @description The lowest that the body has without more noise; light that is held ends there. ISO 100 where it is not known.
+                 */
+                lowestIso?: null | number;
+                /**
+                 * Format: double
+                 * @description Stops, ND8 or ND0.9.
+                 * @default 0
+                 */
+                filterStops?: number;
+                /**
+                 * Format: double
+                 * @description Its weakest setting.
+                 */
+                variableFilterMinStops?: null | number;
+                /**
+                 * Format: double
+                 * @description Its strongest setting; turned past its end it draws a dark cross.
+                 */
+                variableFilterMaxStops?: null | number;
+                /**
+                 * Format: double
+                 * @description Captured by this mode; empty for those of the timeline.
+                 */
+                captureFps?: null | number;
+                /**
+                 * Format: double
+                 * @description Stabilisation of the body, stops.
+                 * @default 0
+                 */
+                bodyStabilisationStops?: number;
+                /**
+                 * Format: double
+                 * @description Stabilisation of the lens, stops.
+                 * @default 0
+                 */
+                lensStabilisationStops?: number;
+                /**
+                 * @description Else the larger of the two counts.
+                 * @default false
+                 */
+                stabilisersAddUp?: boolean;
+                /** @description What a person calls it; may be empty. */
+                name?: string;
+                /**
+                 * Format: double
+                 * @description The rig's own distance to the subject; empty for the scene's. What is behind the subject stays as far behind it.
+                 */
+                subjectDistanceMm?: null | number;
+                /** @description The parts that the numbers came from; null for a rig of bare numbers. Evaluation goes by the numbers alone. */
+                chain?: null | components["schemas"]["ChainInput"];
+            }[];
             /**
              * Format: int32
              * @description Index of the rig that the others are measured against, from 0.
@@ -941,7 +1222,7 @@ export interface components {
          * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
          * @enum {unknown}
          */
-        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "largestMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "stillShareAcross" | "stillShareUp" | "cameraDistanceMm" | "microphoneDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
+        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "maximumMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "stillShareAcross" | "stillShareUp" | "cameraDistanceMm" | "microphoneDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
         /** @description What a figure is. */
         FigureInfo: {
             /** @description Its name on the wire. */
@@ -1093,7 +1374,7 @@ export interface components {
         /** @description Asks what fits. */
         FitRequest: {
             /** @description Where. */
-            place: components["schemas"]["PlaceInput"];
+            location: components["schemas"]["LocationInput"];
             /** @description What is wanted; its own criterion decides the order. */
             shot: components["schemas"]["ShotInput"];
             /** @description What is delivered. */
@@ -1382,90 +1663,73 @@ export interface components {
             /** @description True when enough pixels are recorded for delivery. */
             fills: boolean;
         };
-        /** @description What is known of a lens; what is left out is unknown, and the model stands in. */
-        LensInput: {
+        /** @description A location, as people measure it. */
+        LocationInput: {
+            /**
+             * Format: uuid
+             * @description Identity within the production.
+             */
+            id: string;
+            /** @description Name, up to 80 characters. */
+            name: string;
             /**
              * Format: double
-             * @description Short end of a zoom, mm as marked; the same as the long end for a prime.
+             * @description Length, mm; left out for a place without an end.
              */
-            zoomShortMm?: null | number;
+            lengthMm?: null | number;
             /**
              * Format: double
-             * @description Long end of a zoom, mm as marked.
+             * @description Width, mm; left out likewise.
              */
-            zoomLongMm?: null | number;
+            widthMm?: null | number;
             /**
              * Format: double
-             * @description Widest f-number; at the short end of a zoom whose aperture closes.
+             * @description Height under the lowest beam, mm; left out under the sky.
              */
-            widestFNumber?: null | number;
+            heightMm?: null | number;
             /**
              * Format: double
-             * @description Widest f-number at the long end, when it differs.
+             * @description From the subject to what is behind it, mm; left out in the open. A place with a length needs it.
              */
-            widestLongFNumber?: null | number;
-            /** @description Widest f-numbers at marked focal lengths, from short to long, where they are known step by step: 2 to 100. */
-            widestAlong?: null | components["schemas"]["AperturePointInput"][];
+            behindMm?: null | number;
             /**
              * Format: double
-             * @description Smallest opening, as an f-number.
+             * @description Nearest that the subject may be to what is behind it, mm.
              */
-            narrowestFNumber?: null | number;
+            leastBehindMm?: number;
             /**
              * Format: double
-             * @description Blades of the iris, 1 to 999: the corners of blurred lights when it is not wide open.
+             * @description Farthest that the subject may be brought from what is behind it, mm; left out for as far as there is room.
              */
-            blades?: null | number;
+            mostBehindMm?: null | number;
             /**
              * Format: double
-             * @description T-number at the widest f-number.
+             * @description From the subject to the wall on the left of the camera, mm; left out for the middle. Only drawings go by it.
              */
-            widestTNumber?: null | number;
+            sideMm?: null | number;
             /**
              * Format: double
-             * @description True focal length at infinity where the marked one is set, mm.
+             * @description How far every part of the camera must stay from the subject, mm.
              */
-            measuredFocalLengthMm?: null | number;
+            keepOffMm?: number;
+            /** @description Which way the camera looks. */
+            along?: components["schemas"]["LooksAlong"];
             /**
              * Format: double
-             * @description Nearest focus, mm from the sensor mark.
+             * @description Brightness as exposure value at ISO 100; left out when not known.
              */
-            nearestFocusMm?: null | number;
+            brightnessEv?: null | number;
             /**
              * Format: double
-             * @description Reproduction ratio at the nearest focus.
+             * @description Mains frequency of the lamps, Hz.
              */
-            largestMagnification?: null | number;
-            /**
-             * Format: double
-             * @description Exit pupil over entrance pupil.
-             */
-            pupilMagnification?: null | number;
-            /**
-             * Format: double
-             * @description Sensor mark to the front of the lens, mm.
-             */
-            frontFromSensorMm?: null | number;
-            /**
-             * Format: double
-             * @description Diameter of the image circle of the bare lens, mm.
-             */
-            imageCircleMm?: null | number;
-            /**
-             * Format: double
-             * @description Shortest focal length that a squeeze attachment allows behind it, mm.
-             */
-            shortestTakingMm?: null | number;
-            /**
-             * Format: double
-             * @description Clear diameter of the narrowest opening in front, mm.
-             */
-            frontOpeningMm?: null | number;
-            /**
-             * Format: double
-             * @description Entrance pupil to that opening, mm.
-             */
-            frontOpeningFromPupilMm?: null | number;
+            mainsHertz?: number;
+            /** @description What to mind there. */
+            hazards?: components["schemas"]["Hazards"][];
+            /** @description What frames are drawn in. */
+            backdrop?: components["schemas"]["Backdrop"];
+            /** @description Anything else to know, up to 500 characters. */
+            note?: string;
         };
         /**
          * @description Which way the camera looks in a room.
@@ -1614,79 +1878,6 @@ export interface components {
              */
             bytes: number;
         };
-        /**
-         * @description Where frames are drawn.
-         * @enum {unknown}
-         */
-        Place: "shed" | "loft" | "benchTop" | "slipway" | "farBank" | "chart" | "oneLamp" | "photo";
-        /** @description A place, as people measure it. */
-        PlaceInput: {
-            /**
-             * Format: uuid
-             * @description Identity within the production.
-             */
-            id: string;
-            /** @description Name, up to 80 characters. */
-            name: string;
-            /**
-             * Format: double
-             * @description Length, mm; left out for a place without an end.
-             */
-            lengthMm?: null | number;
-            /**
-             * Format: double
-             * @description Width, mm; left out likewise.
-             */
-            widthMm?: null | number;
-            /**
-             * Format: double
-             * @description Height under the lowest beam, mm; left out under the sky.
-             */
-            heightMm?: null | number;
-            /**
-             * Format: double
-             * @description From the subject to what is behind it, mm; left out in the open. A place with a length needs it.
-             */
-            behindMm?: null | number;
-            /**
-             * Format: double
-             * @description Nearest that the subject may be to what is behind it, mm.
-             */
-            leastBehindMm?: number;
-            /**
-             * Format: double
-             * @description Farthest that the subject may be brought from what is behind it, mm; left out for as far as there is room.
-             */
-            mostBehindMm?: null | number;
-            /**
-             * Format: double
-             * @description From the subject to the wall on the left of the camera, mm; left out for the middle. Only drawings go by it.
-             */
-            sideMm?: null | number;
-            /**
-             * Format: double
-             * @description How far every part of the camera must stay from the subject, mm.
-             */
-            keepOffMm?: number;
-            /** @description Which way the camera looks. */
-            along?: components["schemas"]["LooksAlong"];
-            /**
-             * Format: double
-             * @description Brightness as exposure value at ISO 100; left out when not known.
-             */
-            brightnessEv?: null | number;
-            /**
-             * Format: double
-             * @description Mains frequency of the lamps, Hz.
-             */
-            mainsHertz?: number;
-            /** @description What to mind there. */
-            hazards?: components["schemas"]["Hazards"][];
-            /** @description What frames are drawn in. */
-            backdrop?: components["schemas"]["Place"];
-            /** @description Anything else to know, up to 500 characters. */
-            note?: string;
-        };
         /** @description An RFC 9457 problem: what was refused, and for each field how to mend it. */
         Problem: {
             /** @description A URI reference that names the kind of problem. */
@@ -1733,7 +1924,7 @@ export interface components {
             /** @description The units, by name. */
             units?: string[];
             /** @description The places. */
-            places?: components["schemas"]["PlaceInput"][];
+            locations?: components["schemas"]["LocationInput"][];
             /** @description The shots, in order. */
             shots?: components["schemas"]["ShotInput"][];
             /** @description The gear to choose from, by identity; left out for the whole shelf. */
@@ -1789,7 +1980,7 @@ export interface components {
              * Format: int32
              * @description How many places it has.
              */
-            places: number;
+            locations: number;
             /**
              * Format: int32
              * @description How many shots.
@@ -1873,161 +2064,286 @@ export interface components {
              */
             value: number;
             fit: null | components["schemas"]["FitOutput"];
-            carriage: null | components["schemas"]["CameraSupport"];
+            cameraSupport: null | components["schemas"]["CameraSupport"];
         };
         /** @description A rig: its numbers, and the parts that they came from where it has some. */
         RigInput: {
-            /** @description What a person calls it, up to 60 characters; may be empty. */
-            name?: string;
             /**
              * Format: double
-             * @description Width of the area that the recording mode uses, mm: 0.5 to 500.
+             * @description Width of the area that the recording mode uses.
              */
             sensorWidthMm: number;
             /**
              * Format: double
-             * @description Height of that area, mm: 0.5 to 500.
+             * @description Height of that area.
              */
             sensorHeightMm: number;
             /**
              * Format: double
-             * @description Width of the whole sensor, mm; given together with its height or not at all.
+             * @description The whole sensor when the mode uses a part of it: shows its crop as a link of its own.
              */
             wholeSensorWidthMm?: null | number;
             /**
              * Format: double
-             * @description Height of the whole sensor, mm.
+             * @description Given together with its width.
              */
             wholeSensorHeightMm?: null | number;
             /**
              * Format: double
-             * @description Recorded pixels across, 16 to 100000; given together with the height or not at all.
+             * @description Pixels that the mode records over its area.
              */
             recordedWidthPx?: null | number;
             /**
              * Format: double
-             * @description Recorded pixels up.
+             * @description Given together with those across.
              */
             recordedHeightPx?: null | number;
             /**
              * Format: double
-             * @description Focal length as marked, mm: 0.5 to 5000.
+             * @description As marked on the lens.
              */
             focalLengthMm: number;
             /**
              * Format: double
-             * @description f-number as set: 0.3 to 512.
+             * @description f-number as set on the lens.
              */
             fNumber: number;
-            /** @description Reducers (below 1) and extenders (above 1) in order from the sensor: up to four, 0.2 to 10 each. */
+            /** @description In order from the sensor: below 1 reduces, above 1 extends. */
             optics?: number[];
-            /** @description Where each of them stands, in the same order; left out, or null for one, when that is not known. */
-            opticsPlaces?: components["schemas"]["ConverterPlaceInput"][];
+            /** @description In the same order; left out, or null for one, when that is not known. */
+            opticsPlaces?: (null | {
+                /**
+                 * Format: double
+                 * @description From its glass to the plane that it images, mm; null when not known.
+                 */
+                placeMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Tube between it and what is nearer to the sensor, mm.
+                 */
+                tubeBehindMm?: null | number;
+            })[];
             /**
              * Format: double
-             * @description The fastest f-number that the reducer lets out; left out when it is not known to limit.
+             * @description The fastest aperture that comes out of the reducer, where it limits.
              */
             opticsFastestFNumber?: null | number;
             /**
              * Format: double
-             * @description Anamorphic squeeze: 1 to 3.
+             * @description How many times an anamorphic lens narrows the picture; 1 for a spherical lens.
+             * @default 1
              */
             squeeze?: number;
-            /** @description Whether the squeeze is before or behind the iris. */
+            /**
+             * @description Before or behind the iris.
+             * @default front
+             */
             squeezePlace?: components["schemas"]["SqueezePlace"];
             /**
              * Format: double
-             * @description How far the squeeze is turned against the sensor, degrees: −20 to 20.
+             * @description How far the squeeze is turned against the sensor, degrees; a point light’s streak must be level.
+             * @default 0
              */
             squeezeTurnDeg?: number;
             /**
              * Format: double
-             * @description Electronic zoom or a crop afterwards: 1 to 50.
+             * @description Electronic zoom or a crop afterwards: 2 keeps half the width and half the height.
+             * @default 1
              */
             punchIn?: number;
-            /** @description What is known of the lens beyond focal length and aperture. */
-            lens?: components["schemas"]["LensInput"];
+            lens?: {
+                /**
+                 * Format: double
+                 * @description As marked; the same as the long end for a prime.
+                 */
+                zoomShortMm?: null | number;
+                /**
+                 * Format: double
+                 * @description As marked.
+                 */
+                zoomLongMm?: null | number;
+                /**
+                 * Format: double
+                 * @description f-number; at the short end of a zoom that closes as it zooms.
+                 */
+                widestFNumber?: null | number;
+                /**
+                 * Format: double
+                 * @description f-number, when it differs.
+                 */
+                widestLongFNumber?: null | number;
+                /** @description From short to long, where it is known step by step. */
+                widestAlong?: null | {
+                    /**
+                     * Format: double
+                     * @description As marked, mm.
+                     */
+                    focalLengthMm: number;
+                    /**
+                     * Format: double
+                     * @description Widest f-number there.
+                     */
+                    fNumber: number;
+                }[];
+                /**
+                 * Format: double
+                 * @description The smallest opening that it has.
+                 */
+                narrowestFNumber?: null | number;
+                /**
+                 * Format: double
+                 * @description Of the iris: the corners of blurred lights when it is not wide open.
+                 */
+                blades?: null | number;
+                /**
+                 * Format: double
+                 * @description Light that gets through at the widest aperture; needs the widest aperture beside it.
+                 */
+                widestTNumber?: null | number;
+                /**
+                 * Format: double
+                 * @description From a test of your own, at this mark. Counts when the conventions go by measured ones.
+                 */
+                measuredFocalLengthMm?: null | number;
+                /**
+                 * Format: double
+                 * @description From the sensor mark.
+                 */
+                minimumFocusDistanceMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Size on the sensor over true size at the nearest focus: 1:4, 0.25. From it follows how the lens breathes.
+                 */
+                maximumMagnification?: null | number;
+                /**
+                 * Format: double
+                 * @description Exit pupil over entrance pupil. Matters close up.
+                 */
+                pupilMagnification?: null | number;
+                /**
+                 * Format: double
+                 * @description From the sensor mark to the front of the lens, with all that is mounted there.
+                 */
+                frontFromSensorMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Diameter that the bare lens lights.
+                 */
+                imageCircleMm?: null | number;
+                /**
+                 * Format: double
+                 * @description The shortest focal length that a squeeze attachment allows behind it on this format.
+                 */
+                shortestTakingMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Clear diameter of the narrowest ring, hood or attachment.
+                 */
+                frontOpeningMm?: null | number;
+                /**
+                 * Format: double
+                 * @description From the entrance pupil, seen from the front, to that opening; a guess of half the lens will do.
+                 */
+                frontOpeningFromPupilMm?: null | number;
+            };
             /**
              * Format: double
-             * @description Close-up lens in front, dioptres: 0 to 25.
+             * @description In dioptres; two in a row add up.
+             * @default 0
              */
             closeUpDioptres?: number;
             /**
              * Format: double
-             * @description From the close-up lens back to the lens, mm: 0 to 1000; 0 for one plane.
+             * @description From the close-up lens back to the middle of the lens; empty for one place.
+             * @default 0
              */
             closeUpFromLensMm?: number;
-            /** @description True where the ring focuses at the distance in two places, around life size, and is racked out to the farther one. */
+            /**
+             * @description Where the ring focuses at the distance in two places, around life size: yes for the one where it is racked out farther.
+             * @default false
+             */
             rackedFarther?: boolean;
             /**
              * Format: double
-             * @description Extension tubes or bellows next to the lens, before any glass, mm: 0 to 1000.
+             * @description Tubes or bellows next to the lens, before any glass, in millimetres.
+             * @default 0
              */
             extensionMm?: number;
             /**
              * Format: double
-             * @description How much too long the mount is, mm: −5 to 5.
+             * @description Measured; below zero when it is too short.
+             * @default 0
              */
             mountErrorMm?: number;
             /**
              * Format: double
-             * @description Thickness of a filter behind the lens that it was not made for, mm.
+             * @description Thickness of a filter between lens and sensor that the lens was not made for.
+             * @default 0
              */
             rearFilterMm?: number;
             /**
              * Format: double
-             * @description Refractive index of that filter.
+             * @description Refractive index of that filter; glass has about 1.5.
+             * @default 1.5
              */
             rearFilterIndex?: number;
             /**
              * Format: double
-             * @description Sensitivity, ISO; left out when not decided.
+             * @description ISO. With the scene’s brightness it tells what light is left over.
              */
             sensitivityIso?: null | number;
             /**
              * Format: double
-             * @description The lowest sensitivity without more noise that the body has, ISO; left out when not known.
+             * @description The lowest that the body has without more noise; light that is held ends there. ISO 100 where it is not known.
              */
             lowestIso?: null | number;
             /**
              * Format: double
-             * @description Fixed filters in place, stops.
+             * @description Stops, ND8 or ND0.9.
+             * @default 0
              */
             filterStops?: number;
             /**
              * Format: double
-             * @description Weakest setting of a variable filter, stops; given together with the strongest.
+             * @description Its weakest setting.
              */
             variableFilterMinStops?: null | number;
             /**
              * Format: double
-             * @description Strongest setting of a variable filter, stops.
+             * @description Its strongest setting; turned past its end it draws a dark cross.
              */
             variableFilterMaxStops?: null | number;
             /**
              * Format: double
-             * @description Captured frames a second; left out for those of the timeline.
+             * @description Captured by this mode; empty for those of the timeline.
              */
             captureFps?: null | number;
             /**
              * Format: double
              * @description Stabilisation of the body, stops.
+             * @default 0
              */
             bodyStabilisationStops?: number;
             /**
              * Format: double
              * @description Stabilisation of the lens, stops.
+             * @default 0
              */
             lensStabilisationStops?: number;
             /**
+             * @description Else the larger of the two counts.
+             * @default false
+             */
+            stabilisersAddUp?: boolean;
+            /** @description What a person calls it; may be empty. */
+            name?: string;
+            /**
              * Format: double
-             * @description The rig's own distance to the subject, mm from the mark that the conventions name; left out for the scene's. What is behind the
-             *     subject stays as far behind it.
+             * @description The rig's own distance to the subject; empty for the scene's. What is behind the subject stays as far behind it.
              */
             subjectDistanceMm?: null | number;
+            /** @description The parts that the numbers came from; null for a rig of bare numbers. Evaluation goes by the numbers alone. */
             chain?: null | components["schemas"]["ChainInput"];
-            /** @description True when body and lens stabilisation are known to add up. */
-            stabilisersAddUp?: boolean;
         };
         /** @description A rig by its parts. */
         RigOutput: {
@@ -2068,7 +2384,7 @@ export interface components {
             /** @description True when a weight is not known. */
             weightUnknown: boolean;
             /** @description How the crew comes by the part that is hardest to come by. */
-            holding: components["schemas"]["Ownership"];
+            ownership: components["schemas"]["Ownership"];
         };
         /** @description What one rig gives. */
         RigReportOutput: {
@@ -2103,79 +2419,134 @@ export interface components {
         SceneInput: {
             /**
              * Format: double
-             * @description To the plane of focus, mm from the mark that the conventions name: 1 to 1e8.
+             * @description From the mark that the conventions name to where focus is set. Type 3m, 320 cm, or 10'6".
              */
             subjectDistanceMm: number;
             /**
              * Format: double
-             * @description To what is behind the subject, mm: not nearer than the subject; left out or null for infinity.
+             * @description From the sensor mark to the background, not nearer than the subject. Empty or “inf” for the open.
              */
             backgroundDistanceMm?: null | number;
             /**
              * Format: double
-             * @description Delivered width over height, 0.1 to 10; left out or null for each mode's own desqueezed shape.
+             * @description Width over height of the finished picture: 16:9, 2.39, 9:16. Empty takes each mode as it records.
              */
             deliveryAspect?: null | number;
             /**
              * Format: double
-             * @description Pixels across that delivery asks for, 16 to 100000; left out when it does not say.
+             * @description Pixels across that delivery asks for. Empty when it does not say.
              */
             deliveryWidthPx?: null | number;
             /**
              * Format: double
-             * @description Height of the level lens above the ground, mm: 0 to 200000.
+             * @description Height of the level lens above the ground: where the horizon lies on a standing figure.
+             * @default 1600
              */
             lensHeightMm?: number;
             /**
              * Format: double
-             * @description Height of the standing figures, mm: 10 to 20000.
+             * @description Height of the figures in the frames.
+             * @default 1750
              */
             figureHeightMm?: number;
             /**
              * Format: double
-             * @description Nearest that the camera may come, mm; left out when nothing keeps it off.
+             * @description Heat, water, animals: the nearest that the camera may come to the subject.
              */
             nearestCameraMm?: null | number;
             /**
              * Format: double
-             * @description Farthest that the camera can go back, mm; left out in the open.
+             * @description The farthest that the sensor mark can be from the subject: the room less what stands behind the mark.
              */
             farthestCameraMm?: null | number;
             /**
              * Format: double
-             * @description From the microphone to the subject, mm; left out for one on the camera.
+             * @description From the microphone to the mouth; empty for one on the camera. Each doubling costs 6 dB in the open.
              */
             microphoneMm?: null | number;
             /**
              * Format: double
-             * @description Sideways move of the camera for which parallax is told, mm.
+             * @description The move of the camera for which parallax is told.
+             * @default 100
              */
             sidewaysMm?: number;
             /**
              * Format: double
-             * @description Brightness as exposure value at ISO 100, −15 to 30; left out when not known.
+             * @description Exposure value at ISO 100, such as EV 12, or lux on the subject, such as 500 lx.
              */
             brightnessEv?: null | number;
             /**
              * Format: double
-             * @description Frames a second of the timeline.
+             * @description Frames a second of the finished film.
+             * @default 25
              */
             timelineFps?: number;
             /**
              * Format: double
-             * @description Shutter angle, degrees: up to 360.
+             * @description How much of each frame gathers light; 180° looks natural.
+             * @default 180
              */
             shutterAngleDeg?: number;
             /**
              * Format: double
-             * @description Mains frequency of the lamps, Hz.
+             * @description Frequency of the mains that lamps hang on.
+             * @default 50
              */
             mainsHertz?: number;
-            photo?: null | components["schemas"]["PhotoInput"];
-            /** @description The place that frames are drawn in; figures do not go by it. */
-            place?: components["schemas"]["Place"];
-            /** @description What stands at the subject's distance in it. */
-            subject?: components["schemas"]["Subject"];
+            /**
+             * @description Where the frames are drawn; no figure goes by it.
+             * @default shed
+             */
+            backdrop?: "shed" | "loft" | "benchTop" | "slipway" | "farBank" | "chart" | "oneLamp" | "photo";
+            /**
+             * @description What stands where focus is set; no figure goes by it.
+             * @default standing
+             */
+            subject?: "standing" | "seated" | "two" | "hands" | "rivet" | "hull" | "none";
+            /** @description A photograph of the place; null when there is none. */
+            photo?: null | {
+                /**
+                 * Format: uuid
+                 * @description Its identity under /api/photos.
+                 */
+                id: string;
+                /**
+                 * Format: double
+                 * @description Pixels across, 16 to 100000.
+                 */
+                widthPx: number;
+                /**
+                 * Format: double
+                 * @description Pixels up.
+                 */
+                heightPx: number;
+                /**
+                 * Format: double
+                 * @description Width of the sensor that took it, mm: 0.5 to 500; turned with the picture, so that an upright still has an upright sensor. Left
+                 *     out together with the height where only an equivalent focal length is known.
+                 */
+                sensorWidthMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Height of that sensor, mm.
+                 */
+                sensorHeightMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Focal length that took it, mm: 0.5 to 5000; without a sensor the one on 36 × 24 with the same diagonal angle.
+                 */
+                focalLengthMm: number;
+                /**
+                 * Format: double
+                 * @description Where it was taken, degrees north; only where a person asked to keep it, and together with the longitude.
+                 */
+                latitudeDeg?: null | number;
+                /**
+                 * Format: double
+                 * @description Where it was taken, degrees east.
+                 */
+                longitudeDeg?: null | number;
+            };
         };
         /** @description Which conventions a figure goes by. */
         Schools: string;
@@ -2247,8 +2618,8 @@ export interface components {
             understood: components["schemas"]["UnderstoodOutput"][];
             /** @description Counts by kind, all other choices kept. */
             kinds: components["schemas"]["FacetOutput"][];
-            /** @description Counts by holding likewise. */
-            holdings: components["schemas"]["FacetOutput"][];
+            /** @description Counts by ownership likewise. */
+            ownerships: components["schemas"]["FacetOutput"][];
             /** @description Counts by mount likewise. */
             mounts: components["schemas"]["FacetOutput"][];
         };
@@ -2282,7 +2653,7 @@ export interface components {
              * Format: uuid
              * @description Identity of its place.
              */
-            placeId: string;
+            locationId: string;
             /** @description The unit that films it, by its name; empty for none. */
             unit?: string;
             /** @description What is in it. */
@@ -2302,7 +2673,7 @@ export interface components {
              */
             headroom?: number;
             /** @description How the camera is carried. */
-            carriage?: components["schemas"]["CameraSupport"];
+            cameraSupport?: components["schemas"]["CameraSupport"];
             /** @description True when it walks along with the subject. */
             walks?: boolean;
             /**
@@ -2339,7 +2710,7 @@ export interface components {
              */
             takeSeconds?: null | number;
             /** @description What decides the order of what fits. */
-            wish?: components["schemas"]["RankingCriterion"];
+            criterion?: components["schemas"]["RankingCriterion"];
             chosen?: null | components["schemas"]["ChosenInput"];
             /** @description Anything else to know, up to 500 characters. */
             note?: string;
@@ -2465,11 +2836,6 @@ export interface components {
          * @enum {unknown}
          */
         SqueezePlace: "front" | "rear";
-        /**
-         * @description What is in focus in a frame.
-         * @enum {unknown}
-         */
-        Subject: "standing" | "seated" | "two" | "hands" | "rivet" | "hull" | "none";
         /** @description What is in a shot, in true size. */
         SubjectInput: {
             /** @description What it is. */

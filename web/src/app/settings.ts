@@ -44,6 +44,9 @@ interface Settings {
   chooseRow: (figure: FigureId, on: boolean) => void;
 }
 
+/** Figures by names that they had before. */
+const formerRows: Record<string, FigureId> = { largestMagnification: 'maximumMagnification' };
+
 /** What belongs to the person and this browser, not to a comparison. */
 export const useSettings = create<Settings>()(
   persist(
@@ -66,6 +69,13 @@ export const useSettings = create<Settings>()(
       chooseRow: (figure, on) =>
         set((s) => ({ chosenRows: on ? [...s.chosenRows, figure] : s.chosenRows.filter((f) => f !== figure), topic: chosenTopic })),
     }),
-    { name: 'juxtopsis.settings' },
+    {
+      name: 'juxtopsis.settings',
+      version: 1,
+      migrate: (before) => {
+        const settings = before as Settings;
+        return { ...settings, chosenRows: (settings.chosenRows as string[]).map((row) => formerRows[row] ?? (row as FigureId)) };
+      },
+    },
   ),
 );

@@ -4,7 +4,7 @@ type Schemas = components['schemas'];
 export type Setup = Schemas['EvaluateRequest'];
 export type SceneInput = Schemas['SceneInput'];
 export type RigInput = Schemas['RigInput'];
-export type LensInput = Schemas['LensInput'];
+export type LensInput = NonNullable<RigInput['lens']>;
 export type Conventions = Schemas['ConventionsInput'];
 export type FigureId = Schemas['FigureId'];
 export type FigureUnit = Schemas['FigureUnit'];
@@ -22,7 +22,7 @@ export type AssembleRequest = Schemas['AssembleRequest'];
 export type Assembled = Schemas['AssembleResponse'];
 export type GearKind = Schemas['KindOutput'];
 export type GearField = Schemas['FieldOutput'];
-export type PlaceInput = Schemas['PlaceInput'];
+export type LocationInput = Schemas['LocationInput'];
 export type ShotInput = Schemas['ShotInput'];
 export type SubjectInput = Schemas['SubjectInput'];
 export type ChosenRig = Schemas['ChosenInput'];
@@ -150,7 +150,10 @@ export type EntryKind =
   | 'kept'
   | 'subjectSize'
   | 'pictureShare'
-  | 'seconds';
+  | 'seconds'
+  | 'closeUpPlace'
+  | 'converterPlace'
+  | 'figureHeight';
 
 interface Exports {
   Evaluate: (json: string) => Float64Array;

@@ -22,7 +22,7 @@ import {
   WebGLRenderer,
   WebGLRenderTarget,
 } from 'three';
-import { build, type Scenery } from './places';
+import { build, type Scenery } from './backdrops';
 import { cellOfPoint, pupilPoint } from './pupil';
 import type { Order, Stage, View } from './view';
 
@@ -248,7 +248,7 @@ export class PictureRenderer {
   }
 
   private setOf(stage: Stage): Set {
-    const key = JSON.stringify([stage.place, stage.subject, stage.lensHeight, stage.figureHeight, stage.behind]);
+    const key = JSON.stringify([stage.backdrop, stage.subject, stage.lensHeight, stage.figureHeight, stage.behind]);
     let set = this.sets.get(key);
     if (!set) {
       const scenery = build(stage);

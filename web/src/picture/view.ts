@@ -1,8 +1,8 @@
 import type { components } from '../api/schema';
 
-/** Places that are modelled; a photograph is not. */
-export type Place = Exclude<components['schemas']['Place'], 'photo'>;
-export type Subject = components['schemas']['Subject'];
+/** Backdrops that are modelled; a photograph is not. */
+export type Backdrop = Exclude<components['schemas']['Backdrop'], 'photo'>;
+export type DrawnSubject = components['schemas']['DrawnSubject'];
 
 /** What a rig's optics make of the place, as the core reports it; lengths in metres. */
 export interface View {
@@ -25,8 +25,8 @@ export interface View {
 
 /** What stands before the cameras: the same for all rigs; lengths in metres. */
 export interface Stage {
-  place: Place;
-  subject: Subject;
+  backdrop: Backdrop;
+  subject: DrawnSubject;
   lensHeight: number;
   figureHeight: number;
   /** From the subject to what is behind it; null for the open. */

@@ -16,6 +16,9 @@ public abstract class GearField(string key, string label, string help)
     /// <summary>Name in JSON.</summary>
     public string Key { get; } = key;
 
+    /// <summary>Name in JSON that was written before, and is still read; null where there was no other.</summary>
+    public string? FormerKey { get; init; }
+
     /// <summary>What people call it.</summary>
     public string Label { get; } = label;
 

@@ -57,8 +57,8 @@ internal static class LensFields
     public static readonly NumberField Blades = new("blades", "Blades", EntryKind.Count, "Of the iris.");
     public static readonly NumberField ImageCircle = new("imageCircleMm", "Image circle", EntryKind.ImageCircle, "Diameter that it lights.");
     public static readonly TextField MadeFor = new("madeFor", "Made for", 60, "The sensor format that it was made for, such as full frame or APS-C; its diagonal stands in for an unknown circle.");
-    public static readonly NumberField Nearest = new("nearestFocusMm", "Nearest focus", EntryKind.MinimumFocusDistance, "From the sensor mark.");
-    public static readonly NumberField Ratio = new("largestRatio", "Largest ratio", EntryKind.Magnification, "Size on the sensor over true size at the nearest focus; of a zoom, at its long end.");
+    public static readonly NumberField Nearest = new("minimumFocusDistanceMm", "Nearest focus", EntryKind.MinimumFocusDistance, "From the sensor mark.") { FormerKey = "nearestFocusMm" };
+    public static readonly NumberField Ratio = new("maximumMagnification", "Largest ratio", EntryKind.Magnification, "Size on the sensor over true size at the nearest focus; of a zoom, at its long end.") { FormerKey = "largestRatio" };
     public static readonly NumberField Pupils = new("pupilMagnification", "Pupil magnification", EntryKind.PupilMagnification, "Exit pupil over entrance pupil.");
     public static readonly NumberField FilterThread = new("filterThreadMm", "Filter thread", EntryKind.PartLength, "Empty when it is not known.");
     public static readonly FlagField NoFilters = new("frontBulges", "Front bulges", "Yes when it takes no filter in front, because the glass bulges or there is no thread.");

@@ -27,7 +27,7 @@ internal static class FrontFields
     public static readonly PointsField ShortestTaking = new("shortestTaking", "Shortest taking lens", EntryKind.ImageCircle, EntryKind.FocalLength, "The shortest focal length behind it for each diagonal of a sensor's area, such as 28.2: 35; 43.3: 50.");
     public static readonly FlagField NeedsSupport = new("needsSupport", "Needs support", "Yes when it must not hang on the lens's thread alone.");
     public static readonly FlagField FocusesItself = new("focusesItself", "Focuses itself", "Yes when it focuses and the taking lens stays at infinity.");
-    public static readonly NumberField Nearest = new("ownNearestFocusMm", "Nearest focus", EntryKind.MinimumFocusDistance, "Of the attachment, from the sensor mark.");
+    public static readonly NumberField Nearest = new("ownMinimumFocusDistanceMm", "Nearest focus", EntryKind.MinimumFocusDistance, "Of the attachment, from the sensor mark.") { FormerKey = "ownNearestFocusMm" };
     public static readonly NumberField LightLost = new("lightLostStops", "Light lost", EntryKind.Filter, "In its glass.");
 
     public static readonly NumberField Dioptres = new("dioptres", "Power", EntryKind.CloseUp, "In dioptres.") { Required = true };

@@ -1,3 +1,4 @@
+import { conventionNumber } from '../../core/fields';
 import { Alert, Box, Button, InputBase, Snackbar, Typography, useMediaQuery, type Theme } from '@mui/material';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -85,8 +86,8 @@ function Bench() {
   const deletedAt = useBench((s) => s.deletedAt);
   const feet = useSettings((s) => s.feet);
   const { scene, conventions, rigs, yardstick = 0 } = setup;
-  const referenceWidthMm = conventions?.referenceWidthMm ?? 36;
-  const referenceHeightMm = conventions?.referenceHeightMm ?? 24;
+  const referenceWidthMm = conventionNumber(conventions ?? usual, 'referenceWidthMm');
+  const referenceHeightMm = conventionNumber(conventions ?? usual, 'referenceHeightMm');
   const span: SensorSpan = useMemo(
     () => ({
       referenceWidthMm,

@@ -1,6 +1,7 @@
 import { styled, useColorScheme, useTheme } from '@mui/material/styles';
 import { memo, useCallback, useId, useState } from 'react';
 import { isFocused, type Numbers, type Diagnostic, type RigInput, type RigReport, type SceneInput } from '../../core/core';
+import { sceneNumber } from '../../core/fields';
 import { tryPicturesAgain, usePictures } from '../../picture/pictures';
 import { lights } from '../../ui/lit';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
@@ -168,7 +169,7 @@ function Place({ focus, scene, width }: { focus: Numbers; scene: SceneInput; wid
   const { drawing, text } = useTheme().vars!.palette;
   const floor = 100 * focus.backgroundFeetFromTop;
   const centre = width / 2;
-  const lens = scene.lensHeightMm ?? 1600;
+  const lens = sceneNumber(scene, 'lensHeightMm');
   const fieldMm = Number.isFinite(focus.backgroundFieldHeightMm) ? focus.backgroundFieldHeightMm : null;
   const perMm = fieldMm === null ? 0 : 100 / fieldMm;
   const perSlope = (100 * scene.subjectDistanceMm) / focus.fieldHeightMm;

@@ -34,7 +34,7 @@ interface FramePictureProps {
 /** The picture that a rig gives: rendered, or cut from the scene's photograph. */
 export function FramePicture({ index, rig, figures, scene, dark, onShown }: FramePictureProps) {
   const [missing, setMissing] = useState<string | null>(null);
-  const photo = scene.place === 'photo' ? scene.photo : null;
+  const photo = scene.backdrop === 'photo' ? scene.photo : null;
   const id = photo?.id;
   const onMissing = useCallback(() => setMissing(id ?? null), [id]);
   if (!photo) {

@@ -1,6 +1,7 @@
 import { Box, MenuItem } from '@mui/material';
 import { memo, useCallback, useMemo } from 'react';
 import { core, type Diagnostic, type RigInput } from '../../core/core';
+import { named, rigFields } from '../../core/fields';
 import { EntryField } from '../../ui/EntryField';
 import { plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
@@ -49,8 +50,8 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, 
     [index],
   );
   const optics = rig.optics?.length ? rig.optics : [1];
-  const squeeze = rig.squeeze ?? 1;
-  const punchIn = rig.punchIn ?? 1;
+  const squeeze = rig.squeeze ?? rigFields.squeeze.empty;
+  const punchIn = rig.punchIn ?? rigFields.punchIn.empty;
   const recorded = rig.recordedWidthPx != null && rig.recordedHeightPx != null ? `${rig.recordedWidthPx}×${rig.recordedHeightPx}` : '';
 
   return (
@@ -103,18 +104,14 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, 
         }}
       >
         <EntryField
-          label="Focal length"
-          help="As marked on the lens, in millimetres."
-          kind="focalLength"
+          {...named(rigFields.focalLengthMm)}
           shown={withUnit(plain(rig.focalLengthMm), 'mm')}
           stepFrom={rig.focalLengthMm}
           problem={problem('focalLengthMm')}
           onValue={set.focalLength}
         />
         <EntryField
-          label="Aperture"
-          help="The f-number as marked on the lens."
-          kind="fNumber"
+          {...named(rigFields.fNumber)}
           shown={`ƒ${plain(rig.fNumber)}`}
           stepFrom={rig.fNumber}
           problem={problem('fNumber')}
@@ -133,18 +130,14 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, 
               onValue={set.reducer}
             />
             <EntryField
-              label="Squeeze"
-              help="Anamorphic squeeze of the lens; 1 for a spherical lens."
-              kind="squeeze"
+              {...named(rigFields.squeeze)}
               shown={`${plain(squeeze)}×`}
               stepFrom={squeeze}
               problem={problem('squeeze')}
               onValue={set.squeeze}
             />
             <EntryField
-              label="Punch-in"
-              help="Electronic zoom, or a crop afterwards; 1 for none, 2 keeps half the width."
-              kind="punchIn"
+              {...named(rigFields.punchIn)}
               shown={`${plain(punchIn)}×`}
               stepFrom={punchIn}
               problem={problem('punchIn')}

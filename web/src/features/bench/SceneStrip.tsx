@@ -3,6 +3,7 @@ import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import { useSettings } from '../../app/settings';
 import type { Diagnostic, SceneInput } from '../../core/core';
+import { named, sceneFields, sceneNumber } from '../../core/fields';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField, plain, shape, withUnit } from '../../ui/format';
 import { Panel } from '../../ui/Panel';
@@ -44,14 +45,12 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
   const problem = (field: string) => problems.find((p) => p.about === `scene.${field}`)?.message;
   const holding = useSettings((s) => holds(s.hold));
   const background = scene.backgroundDistanceMm ?? null;
-  const lensHeight = scene.lensHeightMm ?? 1600;
+  const lensHeight = sceneNumber(scene, 'lensHeightMm');
   return (
     <Strip aria-label="Scene, the same for all rigs">
       <EntryField
         beside
-        label="To the subject"
-        help="From the sensor mark to where focus is set. Type 3m, 320 cm, or 10'6&quot;."
-        kind="subjectDistance"
+        {...named(sceneFields.subjectDistanceMm)}
         shown={distanceField(scene.subjectDistanceMm, feet)}
         stepFrom={scene.subjectDistanceMm}
         feet={feet}
@@ -60,9 +59,7 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
       />
       <EntryField
         beside
-        label="To what is behind"
-        help="From the sensor mark to the background. Empty or “inf” for the open."
-        kind="backgroundDistance"
+        {...named(sceneFields.backgroundDistanceMm)}
         shown={background === null ? '∞' : distanceField(background, feet)}
         stepFrom={background ?? undefined}
         feet={feet}
@@ -72,9 +69,7 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
       />
       <EntryField
         beside
-        label="Lens height"
-        help="Height of the level lens above the ground: where the horizon lies on a standing figure."
-        kind="lensHeight"
+        {...named(sceneFields.lensHeightMm)}
         shown={distanceField(lensHeight, feet)}
         stepFrom={lensHeight}
         feet={feet}
@@ -83,9 +78,7 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
       />
       <EntryField
         beside
-        label="Delivered shape"
-        help="Width over height of the finished picture: 16:9, 2.39, 9:16. Empty takes each mode as it records."
-        kind="deliveryAspect"
+        {...named(sceneFields.deliveryAspect)}
         shown={scene.deliveryAspect == null ? 'as recorded' : shape(scene.deliveryAspect)}
         stepFrom={scene.deliveryAspect ?? undefined}
         problem={problem('deliveryAspect')}
@@ -94,9 +87,7 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
       />
       <EntryField
         beside
-        label="Delivered width"
-        help="Pixels across that delivery asks for. Empty when it does not say."
-        kind="deliveryWidth"
+        {...named(sceneFields.deliveryWidthPx)}
         placeholder="any"
         shown={scene.deliveryWidthPx == null ? '' : withUnit(plain(scene.deliveryWidthPx), 'px')}
         stepFrom={scene.deliveryWidthPx ?? undefined}

@@ -1,5 +1,6 @@
 import type { ComparisonDocument } from '../../api/client';
 import type { RigInput } from '../../core/core';
+import { conventionFields, rigFields, sceneFields, sceneNumber } from '../../core/fields';
 import { distance, plain, shape } from '../../ui/format';
 import type { Difference } from '../../works/ConflictDialog';
 import { chainOf } from './chains';
@@ -31,8 +32,8 @@ function describe({ name, document }: Content): Map<string, string> {
     ['To the background', length(scene.backgroundDistanceMm)],
     ['Delivered shape', scene.deliveryAspect == null ? 'as recorded' : shape(scene.deliveryAspect)],
     ['Delivered width', scene.deliveryWidthPx == null ? 'not given' : `${scene.deliveryWidthPx} px`],
-    ['Lens height', length(scene.lensHeightMm ?? 1600)],
-    ['Figure height', length(scene.figureHeightMm ?? 1750)],
+    ['Lens height', length(sceneNumber(scene, 'lensHeightMm'))],
+    ['Figure height', length(sceneNumber(scene, 'figureHeightMm'))],
     ['Photograph', scene.photo ? `one, ${plain(scene.photo.focalLengthMm)} mm, ${scene.photo.id.slice(0, 8)}` : 'none'],
     ['Yardstick', rigLetter(yardstick ?? 0)],
   ]);
@@ -79,34 +80,16 @@ const told = [
   .join(' ')
   .split(' ');
 
-/** What something is when it is left out; the same as the contract's own defaults. */
-const usual: Record<string, unknown> = {
-  sidewaysMm: 100,
-  timelineFps: 25,
-  shutterAngleDeg: 180,
-  mainsHertz: 50,
-  place: 'shed',
-  subject: 'standing',
-  referenceWidthMm: 36,
-  referenceHeightMm: 24,
-  crop: 'delivered',
-  circle: 'shareOfDiagonal',
-  cocDivisor: 1500,
-  cocPx: 2,
-  screenWidthMm: 1200,
-  viewingDistanceMm: 2500,
-  distanceFrom: 'sensorMark',
-  squeezedDepth: 'vertical',
-  focalLength: 'marked',
-  squeezePlace: 'front',
-  rearFilterIndex: 1.5,
-};
+/** What something is when it is left out, by the core's definitions. */
+const usual = new Map<string, unknown>(
+  [sceneFields, conventionFields, rigFields].flatMap((fields) => Object.entries(fields).map(([key, field]): [string, unknown] => [key, field.empty])),
+);
 
 /** Everything else by the name of its field, taken apart into words: “nearest focus mm”. */
 function rest(thing: object, of: string): [string, string][] {
   return Object.entries(thing as Record<string, unknown>)
     .filter(([key]) => !told.includes(key) || (of === 'conventions' && key === 'focalLength'))
-    .filter(([key, value]) => value != null && value !== false && value !== (usual[key] ?? 0))
+    .filter(([key, value]) => value != null && value !== false && value !== usual.get(of === 'lens' ? `lens.${key}` : key))
     .map(([key, value]) => [
       `${of === 'rig' ? '' : `${of}: `}${inWords(key)}`,
       typeof value === 'number' ? plain(value, 5) : inWords(String(value)),

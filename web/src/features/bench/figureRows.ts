@@ -149,7 +149,7 @@ export const topics: Record<string, FigureGroup[]> = {
         { figure: 'nearestSubjectDistanceMm' },
         { figure: 'farthestSubjectDistanceMm' },
         { figure: 'magnification', name: 'Ratio' },
-        { figure: 'largestMagnification' },
+        { figure: 'maximumMagnification' },
         { figure: 'smallestFieldWidthMm' },
         { figure: 'fieldWidthMm' },
         { figure: 'fieldHeightMm' },

@@ -1,4 +1,5 @@
 import type { Numbers, RigInput, RigReport, SceneInput } from '../../core/core';
+import { sceneNumber } from '../../core/fields';
 import type { Stage, View } from '../../picture/view';
 import { aperture, distance, fixed, withUnit } from '../../ui/format';
 import { rigLetter } from '../../ui/RigMark';
@@ -26,10 +27,10 @@ export function viewOf(focus: Numbers, rig: RigInput): View {
 export function stageOf(scene: SceneInput, dark: boolean): Stage {
   const behindMm = scene.backgroundDistanceMm == null ? null : scene.backgroundDistanceMm - scene.subjectDistanceMm;
   return {
-    place: scene.place === undefined || scene.place === 'photo' ? 'shed' : scene.place,
+    backdrop: scene.backdrop === undefined || scene.backdrop === 'photo' ? 'shed' : scene.backdrop,
     subject: scene.subject ?? 'standing',
-    lensHeight: metres(scene.lensHeightMm ?? 1600),
-    figureHeight: metres(scene.figureHeightMm ?? 1750),
+    lensHeight: metres(sceneNumber(scene, 'lensHeightMm')),
+    figureHeight: metres(sceneNumber(scene, 'figureHeightMm')),
     behind: behindMm === null ? null : metres(behindMm),
     light: dark ? 0.7 : 1,
   };

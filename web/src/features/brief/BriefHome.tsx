@@ -91,7 +91,7 @@ export function ProductionsPage() {
             secondaryAction={<Button onClick={() => void setDeleted(p.id, !deleted)}>{deleted ? 'Restore' : 'Delete'}</Button>}
           >
             <ListItemButton component={Link} to={`/brief/${p.id}`}>
-              <ListItemText primary={p.name} secondary={`${p.shots} shots, ${p.places} places · ${when(p.updatedAt)}${p.note ? ` · ${p.note}` : ''}`} sx={{ pr: 8 }} />
+              <ListItemText primary={p.name} secondary={`${p.shots} shots, ${p.locations} places · ${when(p.updatedAt)}${p.note ? ` · ${p.note}` : ''}`} sx={{ pr: 8 }} />
             </ListItemButton>
           </ListItem>
         ))}

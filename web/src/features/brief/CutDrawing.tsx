@@ -20,7 +20,7 @@ export function CutDrawing({ shot, frame, feet }: CutDrawingProps) {
   const height = subject.heightMm ?? 1750;
   const base = subject.baseMm ?? 0;
   const people = isPeople(subject);
-  const overhead = shot.carriage === 'overhead';
+  const overhead = shot.cameraSupport === 'overhead';
   const count = subject.kind === 'group' ? (subject.count ?? 2) : 1;
   const spacing = subject.spacingMm ?? 650;
   const width = people ? (count - 1) * spacing + 0.32 * height : (subject.widthMm ?? 1000);

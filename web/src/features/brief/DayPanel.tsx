@@ -29,7 +29,7 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
   useEffect(() => {
     if (ready && shots.length > 0 && shots.length <= mostShots) {
       const request = {
-        places: placesOf(document),
+        locations: placesOf(document),
         shots: shotsOf(document),
         delivery: document.delivery ?? {},
         bag: document.bag ?? null,

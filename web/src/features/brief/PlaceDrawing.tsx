@@ -1,6 +1,6 @@
 import { styled, useTheme } from '@mui/material/styles';
 import { useEffect, useId, useRef, useState } from 'react';
-import type { Fit, FitResponse, PlaceInput, ShotInput } from '../../core/core';
+import type { Fit, FitResponse, LocationInput, ShotInput } from '../../core/core';
 import { Person } from '../bench/Person';
 import { rulerMarks } from '../bench/ground/groundScale';
 import { Grip } from './Grip';
@@ -11,7 +11,7 @@ const Svg = styled('svg')({ display: 'block', width: '100%', flexShrink: 1, minW
 
 interface PlaceDrawingProps {
   shot: ShotInput;
-  place: PlaceInput;
+  place: LocationInput;
   frame: FitResponse['frame'];
   /** The proposal that is drawn; null when nothing fits. */
   fit: Fit | null;
@@ -69,8 +69,8 @@ interface Measured {
 
 type Shown = Omit<PlaceDrawingProps, 'feet'> & Measured & { feet: boolean };
 
-function measure(shot: ShotInput, place: PlaceInput, frame: FitResponse['frame'], fit: Fit | null, size: { width: number; height: number }): Measured {
-  const overhead = shot.carriage === 'overhead';
+function measure(shot: ShotInput, place: LocationInput, frame: FitResponse['frame'], fit: Fit | null, size: { width: number; height: number }): Measured {
+  const overhead = shot.cameraSupport === 'overhead';
   const along = shot.along ?? place.along ?? 'length';
   const axisMm = (along === 'length' ? place.lengthMm : place.widthMm) ?? null;
   const acrossMm = (along === 'length' ? place.widthMm : place.lengthMm) ?? null;

@@ -1,6 +1,6 @@
 import { Box, Button, Checkbox, FormControlLabel, InputBase, MenuItem, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { PlaceInput, SceneInput, ShotInput } from '../../core/core';
+import type { LocationInput, SceneInput, ShotInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField, oneLine, plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
@@ -11,7 +11,7 @@ import { entriesOf, hazards, lights } from './words';
 
 type LengthKey = 'lengthMm' | 'widthMm' | 'heightMm' | 'behindMm' | 'leastBehindMm' | 'mostBehindMm' | 'keepOffMm';
 
-const backdrops: [NonNullable<SceneInput['place']>, string][] = [
+const backdrops: [NonNullable<SceneInput['backdrop']>, string][] = [
   ['shed', 'A shed'],
   ['loft', 'A loft'],
   ['benchTop', 'A workbench'],
@@ -23,10 +23,10 @@ const backdrops: [NonNullable<SceneInput['place']>, string][] = [
 const own = 'own';
 
 /** Measures of the place, as people take them. */
-export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: PlaceInput; feet: boolean }) {
+export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: LocationInput; feet: boolean }) {
   const problems = useProduction((s) => s.problems);
   const [more, setMore] = useState(false);
-  const set = (part: Partial<PlaceInput>) => changePlace(place.id, part);
+  const set = (part: Partial<LocationInput>) => changePlace(place.id, part);
   const isOwn = shot.behindMm != null;
   const behind = isOwn ? shot.behindMm : place.behindMm;
 

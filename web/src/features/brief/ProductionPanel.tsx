@@ -21,7 +21,7 @@ export function ProductionPanel({ onClose }: { onClose: () => void }) {
   const problems = useProduction((s) => s.problems);
   const delivery = document.delivery ?? {};
   const set = (part: Partial<Delivery>) => changeProduction({ delivery: { ...delivery, ...part } });
-  const unused = placesOf(document).filter((p) => shotsOf(document).every((s) => s.placeId !== p.id));
+  const unused = placesOf(document).filter((p) => shotsOf(document).every((s) => s.locationId !== p.id));
   return (
     <Dialog open onClose={onClose} aria-labelledby="production-title" maxWidth="sm" fullWidth>
       <DialogTitle id="production-title">The production</DialogTitle>
@@ -134,7 +134,7 @@ function Bag() {
         label="Gear to choose from"
         help="The whole shelf, or a bag of some of it."
         value={bag === null ? 'shelf' : 'bag'}
-        onChange={(value) => changeProduction({ bag: value === 'shelf' ? null : all.filter((item) => item.holding === 'own').map((item) => item.id) })}
+        onChange={(value) => changeProduction({ bag: value === 'shelf' ? null : all.filter((item) => item.ownership === 'own').map((item) => item.id) })}
       >
         <MenuItem value="shelf">The whole shelf</MenuItem>
         <MenuItem value="bag">Only what is ticked</MenuItem>

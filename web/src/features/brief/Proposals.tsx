@@ -12,7 +12,7 @@ import { lookAt, pick, stopAsking, useAnswers, type Known } from './answers';
 import { useGear } from './fitting';
 import { changePlace, changeShot, placeOf, shotsOf, useProduction } from './productionStore';
 import { besidesOf, chosenOf, comparisonOf, isChosen } from './rigs';
-import { entriesOf, wishes } from './words';
+import { entriesOf, criteria } from './words';
 
 const List = styled('ul')({ listStyle: 'none', margin: 0, padding: 0 });
 
@@ -34,7 +34,7 @@ const Item = styled('li')(({ theme }) => ({
 
 const mostOnBench = 3;
 
-const holdings = { own: 'ours', borrow: 'borrowed', hire: 'hired' } as const;
+const ownerships = { own: 'ours', borrow: 'borrowed', hire: 'hired' } as const;
 const weight = (grams: number) => (grams >= 1000 ? withUnit(fixed(grams / 1000, 2), 'kg') : withUnit(fixed(grams, 0), 'g'));
 const shared = (share: number) => withUnit(100 * share < 0.995 ? fixed(100 * share, 2) : fixed(100 * share, 1), '%');
 
@@ -124,8 +124,8 @@ function Head({ shot, known }: { shot: ShotInput; known: Known }) {
   const { progress, stopped } = useAnswers();
   return (
     <Box sx={{ p: 1, pb: 0.5, display: 'grid', gap: 0.75 }}>
-      <LabelledSelect label="Best first by" help={answer.order} value={shot.wish ?? 'mostBlur'} onChange={(wish) => changeShot(shot.id, { wish })}>
-        {entriesOf(wishes).map(([key, words]) => (
+      <LabelledSelect label="Best first by" help={answer.order} value={shot.criterion ?? 'mostBlur'} onChange={(criterion) => changeShot(shot.id, { criterion })}>
+        {entriesOf(criteria).map(([key, words]) => (
           <MenuItem key={key} value={key}>
             {words}
           </MenuItem>
@@ -230,7 +230,7 @@ function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
             {rig.weightUnknown ? 'at least ' : ''}
             {weight(rig.weightG)}
           </span>
-          <span>{holdings[rig.holding]}</span>
+          <span>{ownerships[rig.ownership]}</span>
           {fit.irisIsFixed && <span>iris stays open</span>}
           {chosen && <b>chosen</b>}
         </div>
@@ -270,7 +270,7 @@ function Details({ fit, shot }: { fit: Fit; shot: ShotInput }) {
   return (
     <div className="more">
       <span>{withUnit(fixed(fit.equivalentMm, 0), 'mm')} equivalent on full frame</span>
-      {shot.carriage !== 'overhead' && <span>lens {far(lensHeightMm)} high</span>}
+      {shot.cameraSupport !== 'overhead' && <span>lens {far(lensHeightMm)} high</span>}
       {person && <span>microphone on the camera {far(fit.microphoneMm)} off</span>}
       {person && fit.faceStretch != null && <span>face stretch {fixed(fit.faceStretch, 2)}×</span>}
       <span>{fit.unsteadiness === 0 ? 'does not move' : `unsteadiness ${fixed(fit.unsteadiness, 2)}`}</span>
@@ -386,7 +386,7 @@ function MissItem({ shot, miss }: { shot: ShotInput; miss: Miss }) {
  * Makes the change that a remedy proposes: another rig becomes the one that is chosen for the shot, anything else changes the shot. It is a change of this
  * shot alone, and one step of undo.
  */
-function apply(shot: ShotInput, { kind, value, carriage, fit }: Remedy): void {
+function apply(shot: ShotInput, { kind, value, cameraSupport, fit }: Remedy): void {
   const { document } = useProduction.getState();
   const now = shotsOf(document).find((s) => s.id === shot.id)!;
   const place = placeOf(document, now);
@@ -420,7 +420,7 @@ function apply(shot: ShotInput, { kind, value, carriage, fit }: Remedy): void {
       if (place) changePlace(place.id, { brightnessEv: value });
       break;
     case 'otherSupport':
-      set({ carriage: carriage ?? 'handHeld', rearMm: null });
+      set({ cameraSupport: cameraSupport ?? 'handHeld', rearMm: null });
       break;
   }
 }

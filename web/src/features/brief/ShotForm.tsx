@@ -10,7 +10,7 @@ import { LabelledSelect } from '../../ui/LabelledSelect';
 import { useAnswers } from './answers';
 import { CutDrawing } from './CutDrawing';
 import { addPlace, changeShot, duplicateShot, moveShot, placesOf, removeShot, shotsOf, useProduction } from './productionStore';
-import { behinds, carriages, entriesOf, fills, isPeople, sizes, subjects } from './words';
+import { behinds, cameraSupports, entriesOf, fills, isPeople, sizes, subjects } from './words';
 
 export const Grid = styled('div')({ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: '8px 6px', '& .all': { gridColumn: '1 / -1' } });
 
@@ -106,8 +106,8 @@ export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput
         <LabelledSelect
           label="Place"
           help="Where it is filmed."
-          value={shot.placeId}
-          onChange={(id) => (id === newPlace ? addPlace() : set({ placeId: id, behindMm: null, along: null }))}
+          value={shot.locationId}
+          onChange={(id) => (id === newPlace ? addPlace() : set({ locationId: id, behindMm: null, along: null }))}
         >
           {places.map((place) => (
             <MenuItem key={place.slice(0, idLength)} value={place.slice(0, idLength)}>
@@ -118,8 +118,8 @@ export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput
             <em>A new place…</em>
           </MenuItem>
         </LabelledSelect>
-        <LabelledSelect label="Carried" help="How the camera is carried: it decides what must be behind it." value={shot.carriage ?? 'tripod'} onChange={(carriage) => set({ carriage })}>
-          {entriesOf(carriages).map(([key, words]) => (
+        <LabelledSelect label="Carried" help="How the camera is carried: it decides what must be behind it." value={shot.cameraSupport ?? 'tripod'} onChange={(cameraSupport) => set({ cameraSupport })}>
+          {entriesOf(cameraSupports).map(([key, words]) => (
             <MenuItem key={key} value={key}>
               {words}
             </MenuItem>
@@ -161,7 +161,7 @@ export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput
             onClear={() => set({ deliveryAspect: null })}
             onValue={(deliveryAspect) => set({ deliveryAspect })}
           />
-          {length('Behind the camera', 'From the sensor mark to the last thing that must fit behind it; empty for what the carriage usually needs.', 'rearMm', 'as carried')}
+          {length('Behind the camera', 'From the sensor mark to the last thing that must fit behind it; empty for what the cameraSupport usually needs.', 'rearMm', 'as carried')}
           <EntryField
             label="Headroom"
             help="Room above a head, as a share of the picture’s height."

@@ -49,7 +49,7 @@ export const ShotStrip = memo(function ShotStrip() {
   // By name and identity only: a wall that moves is nothing to the strip.
   const places = useProduction(useShallow((s) => placesOf(s.document).map((p) => `${p.id} ${p.name}`)));
   const groups = grouped(shots, (shot) =>
-    grouping === 'place' ? (places.find((p) => p.startsWith(shot.placeId))?.slice(shot.placeId.length + 1) ?? '') : grouping === 'unit' ? shot.unit || 'No unit' : '',
+    grouping === 'place' ? (places.find((p) => p.startsWith(shot.locationId))?.slice(shot.locationId.length + 1) ?? '') : grouping === 'unit' ? shot.unit || 'No unit' : '',
   );
   const row = useRef<HTMLDivElement>(null);
   const id = shown?.id;
@@ -106,7 +106,7 @@ const ShotCard = memo(function ShotCard({ shot, number, current }: { shot: ShotI
   const usual = useProduction((s) => s.document.delivery?.aspect ?? 16 / 9);
   const aspect = shot.deliveryAspect ?? usual;
   // The places are modelled for a level camera.
-  const overhead = shot.carriage === 'overhead';
+  const overhead = shot.cameraSupport === 'overhead';
   return (
     <Card type="button" onClick={() => show(shot.id)} aria-current={current} aria-label={`${number}. ${shot.name}${thumb && !thumb.fits ? ', nothing fits yet' : ''}`} tabIndex={current ? 0 : -1}>
       <div className={aspect < 132 / 74 ? 'frame tall' : 'frame'}>

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { create } from 'zustand';
 import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import type { Delivery, Fit, FitRequest, FitResponse, PlaceInput, ShotInput } from '../../core/core';
+import type { Delivery, Fit, FitRequest, FitResponse, LocationInput, ShotInput } from '../../core/core';
 import { askFit, openShelf, stop, useGear } from './fitting';
 import { placeOf, shotsOf, shownShot, useProduction } from './productionStore';
 import { pictured, type Pictured } from './rigs';
@@ -10,7 +10,7 @@ import { pictured, type Pictured } from './rigs';
 /** What is known of a shot. */
 export interface Known {
   shot: ShotInput;
-  place: PlaceInput;
+  place: LocationInput;
   delivery: Delivery;
   answer: FitResponse;
   ms: number;
@@ -42,7 +42,7 @@ function requestOf(document: ProductionDocument, shot: ShotInput): FitRequest | 
   const place = placeOf(document, shot);
   const shots = shotsOf(document);
   const before = shots[shots.indexOf(shot) - 1]?.chosen ?? null;
-  return place ? { place, shot, delivery: document.delivery ?? delivered, before, bag: document.bag ?? null, most: 24, mostMisses: useAnswers.getState().failing ? 12 : 0 } : null;
+  return place ? { location: place, shot, delivery: document.delivery ?? delivered, before, bag: document.bag ?? null, most: 24, mostMisses: useAnswers.getState().failing ? 12 : 0 } : null;
 }
 
 /** Asks what fits for the shot that is looked at. */
@@ -72,7 +72,7 @@ export function ask(): void {
       const stays = shown?.shot.id === shot.id && picked ? fits.find((f) => same(f, picked)) : undefined;
       const chosen = answer.chosen ?? undefined;
       useAnswers.setState({
-        shown: { shot, place: request.place, delivery: request.delivery ?? delivered, answer, ms },
+        shown: { shot, place: request.location, delivery: request.delivery ?? delivered, answer, ms },
         progress: 1,
         stopped: false,
         picked: stays ?? chosen ?? fits[0] ?? null,
@@ -114,7 +114,7 @@ function askThumbs(document: ProductionDocument): void {
     askFit(`thumb ${shot.id}`, false, asked, (outcome) => {
       const answer = outcome.kind === 'answered' ? outcome.answer : null;
       const fit = answer?.fits[0];
-      const picture = fit ? pictured(request.place, shot, request.delivery ?? delivered, answer, fit) : null;
+      const picture = fit ? pictured(request.location, shot, request.delivery ?? delivered, answer, fit) : null;
       useAnswers.setState((s) => ({ thumbs: { ...s.thumbs, [shot.id]: { key, picture, fits: fit !== undefined } } }));
     });
   }

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import type { ProductionDocument } from '../../api/client';
-import type { Diagnostic, PlaceInput, ShotInput } from '../../core/core';
+import type { Diagnostic, LocationInput, ShotInput } from '../../core/core';
 import { oneLine } from '../../ui/format';
 import type { Content as Kept, Saved } from '../../works/saving';
 
@@ -88,14 +88,14 @@ export const beginStep = (): void => {
 const { change } = useProduction.getState();
 
 export const shotsOf = (document: ProductionDocument): ShotInput[] => document.shots ?? [];
-export const placesOf = (document: ProductionDocument): PlaceInput[] => document.places ?? [];
+export const placesOf = (document: ProductionDocument): LocationInput[] => document.locations ?? [];
 
 /** The shot that is looked at; undefined while there is none. */
 export const shownShot = ({ document, shotId }: Pick<ProductionState, 'document' | 'shotId'>): ShotInput | undefined =>
   shotsOf(document).find((s) => s.id === shotId) ?? shotsOf(document)[0];
 
-export const placeOf = (document: ProductionDocument, shot: ShotInput): PlaceInput | undefined =>
-  placesOf(document).find((p) => p.id === shot.placeId);
+export const placeOf = (document: ProductionDocument, shot: ShotInput): LocationInput | undefined =>
+  placesOf(document).find((p) => p.id === shot.locationId);
 
 export const show = (shotId: string): void => useProduction.setState({ shotId });
 
@@ -116,15 +116,15 @@ export const changeShot = (id: string, part: Partial<ShotInput>): void =>
   change(`${id}:${Object.keys(part).join()}`, (d) => ({ ...d, shots: shotsOf(d).map((s) => (s.id === id ? { ...s, ...part } : s)) }));
 
 /** Changes something of a place. */
-export const changePlace = (id: string, part: Partial<PlaceInput>): void =>
-  change(`${id}:${Object.keys(part).join()}`, (d) => ({ ...d, places: placesOf(d).map((p) => (p.id === id ? { ...p, ...part } : p)) }));
+export const changePlace = (id: string, part: Partial<LocationInput>): void =>
+  change(`${id}:${Object.keys(part).join()}`, (d) => ({ ...d, locations: placesOf(d).map((p) => (p.id === id ? { ...p, ...part } : p)) }));
 
 const once = (what: string) => `${what}${performance.now()}`;
 
 const usualSubject = { kind: 'standing', heightMm: 1750, widthMm: 1000, count: 2, spacingMm: 650, baseMm: 0 } as const;
 
 /** A room as good as any to begin with. */
-export const usualPlace = (name: string): PlaceInput => ({
+export const usualPlace = (name: string): LocationInput => ({
   id: crypto.randomUUID(),
   name,
   lengthMm: 6000,
@@ -143,13 +143,13 @@ export function addShot(): void {
     const shot: ShotInput = {
       id,
       name: `Shot ${shotsOf(d).length + 1}`,
-      placeId: shown?.placeId ?? places[0]!.id,
+      locationId: shown?.locationId ?? places[0]!.id,
       unit: shown?.unit ?? '',
       subject: usualSubject,
       size: 'medium',
     };
     const at = shown ? shotsOf(d).indexOf(shown) + 1 : 0;
-    return { ...d, places, shots: shotsOf(d).toSpliced(at, 0, shot) };
+    return { ...d, locations: places, shots: shotsOf(d).toSpliced(at, 0, shot) };
   });
   show(id);
 }
@@ -183,10 +183,10 @@ export function addPlace(): void {
   const place = usualPlace(`Place ${placesOf(useProduction.getState().document).length + 1}`);
   change(once('place'), (d) => {
     const shown = shownShot(useProduction.getState());
-    return { ...d, places: [...placesOf(d), place], shots: shotsOf(d).map((s) => (s.id === shown?.id ? { ...s, placeId: place.id } : s)) };
+    return { ...d, locations: [...placesOf(d), place], shots: shotsOf(d).map((s) => (s.id === shown?.id ? { ...s, locationId: place.id } : s)) };
   });
 }
 
 /** Takes a place away that no shot is at. */
 export const removePlace = (id: string): void =>
-  change(once('remove'), (d) => (shotsOf(d).some((s) => s.placeId === id) ? d : { ...d, places: placesOf(d).filter((p) => p.id !== id) }));
+  change(once('remove'), (d) => (shotsOf(d).some((s) => s.locationId === id) ? d : { ...d, locations: placesOf(d).filter((p) => p.id !== id) }));

@@ -9,7 +9,7 @@ import {
   type FitRig,
   type GearItem,
   type Numbers,
-  type PlaceInput,
+  type LocationInput,
   type RigInput,
   type SceneInput,
   type ShotInput,
@@ -36,8 +36,8 @@ export function subjectOf({ subject }: ShotInput): SceneInput['subject'] {
 }
 
 /** The scene of a shot as a proposed rig sees it. */
-export function sceneOf(place: PlaceInput, shot: ShotInput, delivery: Delivery, { frame }: Pick<FitResponse, 'frame'>, fit: Fit): SceneInput {
-  const overhead = shot.carriage === 'overhead';
+export function sceneOf(place: LocationInput, shot: ShotInput, delivery: Delivery, { frame }: Pick<FitResponse, 'frame'>, fit: Fit): SceneInput {
+  const overhead = shot.cameraSupport === 'overhead';
   const behind = overhead ? 0 : (shot.behindMm ?? place.behindMm ?? null);
   return {
     subjectDistanceMm: fit.distanceMm,
@@ -52,7 +52,7 @@ export function sceneOf(place: PlaceInput, shot: ShotInput, delivery: Delivery, 
     timelineFps: delivery.timelineFps ?? 25,
     shutterAngleDeg: delivery.shutterAngleDeg ?? 180,
     mainsHertz: place.mainsHertz ?? 50,
-    place: place.backdrop ?? 'shed',
+    backdrop: place.backdrop ?? 'shed',
     subject: subjectOf(shot),
   };
 }
@@ -97,7 +97,7 @@ export interface Pictured {
   figures: Numbers;
 }
 
-export function pictured(place: PlaceInput, shot: ShotInput, delivery: Delivery, answer: FitResponse, fit: Fit): Pictured | null {
+export function pictured(place: LocationInput, shot: ShotInput, delivery: Delivery, answer: FitResponse, fit: Fit): Pictured | null {
   const scene = sceneOf(place, shot, delivery, answer, fit);
   const rig = rigOf(fit, scene, shot);
   const report = rig && core().evaluate({ scene, rigs: [rig] })?.[0];
@@ -105,7 +105,7 @@ export function pictured(place: PlaceInput, shot: ShotInput, delivery: Delivery,
 }
 
 /** A comparison of some proposals for a shot, the first as the yardstick; those that stand elsewhere keep their own distance. */
-export function comparisonOf(place: PlaceInput, shot: ShotInput, delivery: Delivery, answer: FitResponse, fits: Fit[]): ComparisonDocument | null {
+export function comparisonOf(place: LocationInput, shot: ShotInput, delivery: Delivery, answer: FitResponse, fits: Fit[]): ComparisonDocument | null {
   const scene = sceneOf(place, shot, delivery, answer, fits[0]!);
   const rigs = fits.flatMap((fit) => {
     const rig = rigOf(fit, scene, shot);

@@ -1,5 +1,5 @@
 import type { ProductionDocument } from '../../api/client';
-import type { Delivery, PlaceInput, ShotInput, SubjectInput } from '../../core/core';
+import type { Delivery, LocationInput, ShotInput, SubjectInput } from '../../core/core';
 
 type Words<T extends string> = Record<T, string>;
 
@@ -36,7 +36,7 @@ export const subjects: Words<SubjectInput['kind']> = {
   far: 'Something far',
 };
 
-export const carriages: Words<NonNullable<ShotInput['carriage']>> = {
+export const cameraSupports: Words<NonNullable<ShotInput['cameraSupport']>> = {
   tripod: 'Tripod',
   handHeld: 'In both hands',
   shoulder: 'On the shoulder',
@@ -52,7 +52,7 @@ export const behinds: Words<NonNullable<ShotInput['behind']>> = {
   readable: 'Readable',
 };
 
-export const wishes: Words<NonNullable<ShotInput['wish']>> = {
+export const criteria: Words<NonNullable<ShotInput['criterion']>> = {
   mostBlur: 'Most blur behind',
   deepest: 'Deepest',
   leastWeight: 'Lightest',
@@ -81,7 +81,7 @@ export const rules: Words<keyof NonNullable<Delivery['rules']>> = {
   findings: 'Rigs that cost or spoil something go after the others',
 };
 
-export const hazards: Words<Exclude<NonNullable<PlaceInput['hazards']>[number], 'none'>> = {
+export const hazards: Words<Exclude<NonNullable<LocationInput['hazards']>[number], 'none'>> = {
   heat: 'Heat',
   water: 'Water',
   splash: 'Splashes, sparks',

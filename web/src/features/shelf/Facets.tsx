@@ -62,7 +62,7 @@ interface FacetsProps {
   onChange: (part: Partial<ShelfAsk>) => void;
 }
 
-const holdings: [string, string][] = [
+const ownerships: [string, string][] = [
   ['own', 'Ours'],
   ['borrow', 'To borrow'],
   ['hire', 'To hire'],
@@ -96,13 +96,13 @@ export function Facets({ ask, page, onChange }: FacetsProps) {
         ))}
       </Box>
       <Box role="group" aria-label="Ours or not" sx={{ display: 'flex', gap: 0.25 }}>
-        {holdings.map(([key, label]) => (
+        {ownerships.map(([key, label]) => (
           <Choice
             key={key}
             label={label}
-            count={count(page?.holdings, key)}
-            on={ask.holding === key}
-            onClick={() => onChange({ holding: ask.holding === key ? '' : key })}
+            count={count(page?.ownerships, key)}
+            on={ask.ownership === key}
+            onClick={() => onChange({ ownership: ask.ownership === key ? '' : key })}
           />
         ))}
         <Choice label="Retired" on={ask.retired} onClick={() => onChange({ retired: !ask.retired })} />

@@ -19,7 +19,7 @@ import { addDemo, askAgain, useKind, useKinds, useShelf, type ShelfAsk, type She
 const asked = (params: URLSearchParams): ShelfAsk => ({
   q: params.get('q') ?? '',
   kind: params.get('kind') ?? '',
-  holding: params.get('holding') ?? '',
+  ownership: params.get('ownership') ?? '',
   mount: params.get('mount') ?? '',
   retired: params.get('retired') === 'yes',
   body: params.get('camera') ?? '',
@@ -29,7 +29,7 @@ const asked = (params: URLSearchParams): ShelfAsk => ({
 const names: Record<keyof ShelfAsk, string> = {
   q: 'q',
   kind: 'kind',
-  holding: 'holding',
+  ownership: 'ownership',
   mount: 'mount',
   retired: 'retired',
   body: 'camera',
@@ -141,7 +141,7 @@ export function ShelfPage() {
           onMore={() => void shelf.fetchNextPage()}
           onOpen={open}
           onChoose={(entry, on) => setChosen((now) => (on ? [...now, entry] : now.filter((c) => c.item.id !== entry.item.id)))}
-          onClear={() => change({ q: '', kind: '', holding: '', mount: '', retired: false })}
+          onClear={() => change({ q: '', kind: '', ownership: '', mount: '', retired: false })}
         />
       )}
       {ready && lenses.length > 0 && <SideBySide lenses={lenses} camera={camera} mode={ask.mode} onClear={() => setChosen([])} />}

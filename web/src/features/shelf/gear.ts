@@ -36,12 +36,12 @@ export function widest(item: GearItem): string {
   return from === undefined ? '' : `ƒ${both(from, to)}`;
 }
 
-const holdings: Record<string, string> = { own: 'ours', borrow: 'to borrow', hire: 'to hire' };
+const ownerships: Record<string, string> = { own: 'ours', borrow: 'to borrow', hire: 'to hire' };
 
 /** Where a thing comes from: “ours · shed unit”. */
 export function held(item: GearItem): string {
   const from = text(item, 'from');
-  return `${holdings[text(item, 'holding') || 'own']}${from ? ` · ${from}` : ''}`;
+  return `${ownerships[text(item, 'ownership') || 'own']}${from ? ` · ${from}` : ''}`;
 }
 
 type Facts = (item: GearItem) => (string | false | undefined)[];

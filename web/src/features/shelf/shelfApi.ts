@@ -15,7 +15,7 @@ export type ShelfPage = Omit<Schemas['ShelfPageOutput'], 'items'> & { items: She
 export interface ShelfAsk {
   q: string;
   kind: string;
-  holding: string;
+  ownership: string;
   mount: string;
   retired: boolean;
   body: string;
@@ -43,7 +43,7 @@ async function readPage(ask: ShelfAsk, skip: number, signal?: AbortSignal, take?
         query: {
           Q: some(ask.q),
           Kind: some(ask.kind),
-          Holding: some(ask.holding),
+          Ownership: some(ask.ownership),
           Mount: some(ask.mount),
           Retired: ask.retired || undefined,
           Body: some(ask.body),
@@ -96,7 +96,7 @@ export const useKinds = (): GearKind[] =>
     },
   }).data ?? noKinds;
 
-const nothing: ShelfAsk = { q: '', kind: '', holding: '', mount: '', retired: false, body: '', mode: '', order: '' };
+const nothing: ShelfAsk = { q: '', kind: '', ownership: '', mount: '', retired: false, body: '', mode: '', order: '' };
 
 /** All things of one kind, by name; for choices among cameras and mounts. */
 export const useKind = (kind: string) =>

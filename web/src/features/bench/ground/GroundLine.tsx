@@ -4,6 +4,7 @@ import { flushSync } from 'react-dom';
 import { useSettings } from '../../../app/settings';
 import { figureFont } from '../../../app/theme';
 import { core, type EntryKind, type RigInput, type RigReport, type SceneInput, type Setup } from '../../../core/core';
+import { sceneNumber } from '../../../core/fields';
 import { distance } from '../../../ui/format';
 import { Panel } from '../../../ui/Panel';
 import { rigLetter, useRigColour } from '../../../ui/RigMark';
@@ -74,8 +75,8 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
 
   const subjectMm = scene.subjectDistanceMm;
   const backgroundMm = scene.backgroundDistanceMm ?? null;
-  const lensMm = scene.lensHeightMm ?? 1600;
-  const figureMm = scene.figureHeightMm ?? 1750;
+  const lensMm = sceneNumber(scene, 'lensHeightMm');
+  const figureMm = sceneNumber(scene, 'figureHeightMm');
   const { farthestCameraMm: roomMm = null, nearestCameraMm: keepOffMm = null, microphoneMm = null } = scene;
   const stands = standsOf(rigs, reports, scene);
   const farthest = Math.max(...stands.map((stand) => stand.distanceMm));

@@ -2,9 +2,11 @@ import { Box, Button, FormControlLabel, MenuItem, Radio, RadioGroup, Typography 
 import { useId, useMemo } from 'react';
 import { useSettings } from '../../../app/settings';
 import { core, type Conventions, type Diagnostic, type Question, type Setup } from '../../../core/core';
+import { conventionFields, conventionNumber } from '../../../core/fields';
 import { EntryField } from '../../../ui/EntryField';
+import { FieldEntry } from '../../../ui/FieldEntry';
 import { figureText } from '../../../ui/figureText';
-import { distanceField, plain, withUnit } from '../../../ui/format';
+import { plain } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { useCalm } from '../../../ui/useCalm';
 import { rigLetter } from '../../../ui/RigMark';
@@ -125,11 +127,19 @@ function wouldChange(changes: Question['options'][number]['changes'], feet: bool
   return `${told.join('; ')}${changes.length > most ? `; and ${changes.length - most} more` : ''}`;
 }
 
+/** The sizes that each way of telling what is sharp goes by. */
+const ofCircle = {
+  shareOfDiagonal: ['cocDivisor'],
+  fixedSize: ['cocFixedMm'],
+  deliveredPixels: ['cocPx'],
+  acuity: ['screenWidthMm', 'viewingDistanceMm'],
+} as const;
+
 /** Sizes that belong to a choice. */
 function Sizes({ conventions, problems, feet }: { conventions: Conventions; problems: Diagnostic[]; feet: boolean }) {
   const problem = (field: string) => problems.find((p) => p.about === `conventions.${field}`)?.message;
   const set = (part: Conventions) => changeConventions({ ...conventions, ...part });
-  const circle = conventions.circle ?? 'shareOfDiagonal';
+  const circle = conventions.circle ?? conventionFields.circle.empty;
   return (
     <Box component="section" sx={{ mt: 1.5 }}>
       <Typography component="h3" sx={{ fontSize: 14, fontWeight: 650, mb: 0.5 }}>
@@ -140,69 +150,21 @@ function Sizes({ conventions, problems, feet }: { conventions: Conventions; prob
           label="Reference format, mm"
           help="Width × height of the format that equivalents refer to."
           kind="sensorArea"
-          shown={`${plain(conventions.referenceWidthMm ?? 36)}×${plain(conventions.referenceHeightMm ?? 24)}`}
+          shown={`${plain(conventionNumber(conventions, 'referenceWidthMm'))}×${plain(conventionNumber(conventions, 'referenceHeightMm'))}`}
           problem={problem('referenceWidthMm') ?? problem('referenceHeightMm')}
           onValue={(referenceWidthMm, height) => set({ referenceWidthMm, referenceHeightMm: height! })}
         />
-        {circle === 'shareOfDiagonal' && (
-          <EntryField
-            label="Diagonal over"
-            help="Circle of confusion: the diagonal of the delivered picture over this number."
-            kind="cocDivisor"
-            shown={plain(conventions.cocDivisor ?? 1500)}
-            stepFrom={conventions.cocDivisor ?? 1500}
-            problem={problem('cocDivisor')}
-            onValue={(cocDivisor) => set({ cocDivisor })}
-          />
-        )}
-        {circle === 'fixedSize' && (
-          <EntryField
-            label="One circle for all"
-            help="Empty for the customary size of each format."
-            kind="circle"
+        {ofCircle[circle].map((name) => (
+          <FieldEntry
+            key={name}
+            field={conventionFields[name]}
+            value={conventions[name]}
+            feet={feet}
             placeholder="by format"
-            shown={conventions.cocFixedMm == null ? '' : withUnit(plain(conventions.cocFixedMm, 5), 'mm')}
-            stepFrom={conventions.cocFixedMm ?? undefined}
-            problem={problem('cocFixedMm')}
-            onClear={() => set({ cocFixedMm: null })}
-            onValue={(cocFixedMm) => set({ cocFixedMm })}
+            problem={problem(name)}
+            onValue={(value) => set({ [name]: value })}
           />
-        )}
-        {circle === 'deliveredPixels' && (
-          <EntryField
-            label="Pixels across the circle"
-            help="How many delivered pixels still count as a point."
-            kind="circlePx"
-            shown={withUnit(plain(conventions.cocPx ?? 2), 'px')}
-            stepFrom={conventions.cocPx ?? 2}
-            problem={problem('cocPx')}
-            onValue={(cocPx) => set({ cocPx })}
-          />
-        )}
-        {circle === 'acuity' && (
-          <>
-            <EntryField
-              label="Picture watched, wide"
-              help="Width of the picture as it is watched."
-              kind="viewing"
-              feet={feet}
-              shown={distanceField(conventions.screenWidthMm ?? 1200, feet)}
-              stepFrom={conventions.screenWidthMm ?? 1200}
-              problem={problem('screenWidthMm')}
-              onValue={(screenWidthMm) => set({ screenWidthMm })}
-            />
-            <EntryField
-              label="Watched from"
-              help="From the eye to the picture."
-              kind="viewing"
-              feet={feet}
-              shown={distanceField(conventions.viewingDistanceMm ?? 2500, feet)}
-              stepFrom={conventions.viewingDistanceMm ?? 2500}
-              problem={problem('viewingDistanceMm')}
-              onValue={(viewingDistanceMm) => set({ viewingDistanceMm })}
-            />
-          </>
-        )}
+        ))}
       </Fields>
     </Box>
   );

@@ -57,7 +57,7 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
       focalLength === null
         ? takenBy(yardstick, brought.photo)
         : { ...(!focalLength.isEquivalent && takenBy(yardstick, brought.photo)), focalLengthMm: focalLength.mm };
-    changeScene({ photo: { ...brought.photo, ...took }, place: 'photo' });
+    changeScene({ photo: { ...brought.photo, ...took }, backdrop: 'photo' });
     setPlace(brought.place);
     setSaid(
       focalLength === null
@@ -72,7 +72,7 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
     if (failed) {
       setSaid(failed.say);
     } else {
-      changeScene({ photo: null, place: 'shed' });
+      changeScene({ photo: null, backdrop: 'shed' });
       setSaid('The photograph is deleted.');
     }
   };
@@ -170,7 +170,7 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
             />
           </Fields>
           <Box sx={{ display: 'flex', gap: 1 }}>
-            <Button onClick={() => changeScene({ photo: null, place: 'shed' })}>Take it out</Button>
+            <Button onClick={() => changeScene({ photo: null, backdrop: 'shed' })}>Take it out</Button>
             <Button onClick={() => void remove()}>Delete it for good</Button>
           </Box>
         </>

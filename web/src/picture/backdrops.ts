@@ -1,7 +1,7 @@
 import { CatmullRomCurve3, TubeGeometry, Vector3, type BufferGeometry } from 'three';
 import { handsAtWork, seated, standing, type Looks } from './people';
 import { once, shade, Solids, surface, thrown } from './solids';
-import { openMetres, type Stage, type Subject } from './view';
+import { openMetres, type Stage, type DrawnSubject } from './view';
 
 export interface Lamp {
   at: [number, number, number];
@@ -173,7 +173,7 @@ function rivet(): Solids {
   return all;
 }
 
-function subject(kind: Subject, stage: Stage): Solids {
+function subject(kind: DrawnSubject, stage: Stage): Solids {
   const { lensHeight: eye, figureHeight: tall } = stage;
   switch (kind) {
     case 'standing':
@@ -459,7 +459,7 @@ function chart(stage: Stage): Scenery {
 /** Builds a place with its subject. */
 export function build(stage: Stage): Scenery {
   const depth = Math.max(0.02, stage.behind ?? openMetres);
-  switch (stage.place) {
+  switch (stage.backdrop) {
     case 'shed':
       return shed(stage, depth);
     case 'loft':

@@ -1,10 +1,10 @@
-using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Briefs;
 
 namespace Juxtopsis.Contracts.Productions;
 
-/// <summary>A place, as people measure it.</summary>
-public sealed record PlaceInput
+/// <summary>A location, as people measure it.</summary>
+public sealed record LocationInput
 {
     /// <summary>Identity within the production.</summary>
     public required Guid Id { get; init; }
@@ -49,7 +49,7 @@ public sealed record PlaceInput
     public IReadOnlyList<Hazards> Hazards { get; set; } = [];
 
     /// <summary>What frames are drawn in.</summary>
-    public Place Backdrop { get; set; } = Place.Shed;
+    public Backdrop Backdrop { get; set; } = Backdrop.Shed;
 
     /// <summary>Anything else to know, up to 500 characters.</summary>
     public string Note { get; set; } = "";

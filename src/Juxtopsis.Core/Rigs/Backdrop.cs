@@ -1,7 +1,7 @@
-namespace Juxtopsis.Contracts.Evaluating;
+namespace Juxtopsis.Core.Rigs;
 
-/// <summary>Where frames are drawn.</summary>
-public enum Place
+/// <summary>What frames are drawn before; figures do not go by it.</summary>
+public enum Backdrop
 {
     /// <summary>The long shed: boards, posts and a row of lamps.</summary>
     Shed,
@@ -26,29 +26,4 @@ public enum Place
 
     /// <summary>The scene's own photograph.</summary>
     Photo,
-}
-
-/// <summary>What is in focus in a frame.</summary>
-public enum Subject
-{
-    /// <summary>A person who stands.</summary>
-    Standing,
-
-    /// <summary>A person on a stool.</summary>
-    Seated,
-
-    /// <summary>Two people, half a pace apart.</summary>
-    Two,
-
-    /// <summary>Hands and a plane on a bench, its top a little below the height of the lens.</summary>
-    Hands,
-
-    /// <summary>A rivet, 12 mm across, at the height of the lens.</summary>
-    Rivet,
-
-    /// <summary>The hull of a barge, 9 m long.</summary>
-    Hull,
-
-    /// <summary>Nobody.</summary>
-    None,
 }
