@@ -93,6 +93,14 @@ run_e2e() {
   count_report "$report" "$data/e2e.log"
 }
 
+run_page_tests() {
+  local report="$root/artifacts/tests/page.json"
+  rm -f "$report"
+  say "  the page's logic, in Vitest"
+  (cd web && npx vitest run --reporter=default --reporter=json --outputFile="$report") >"$data/page.log" 2>&1 || true
+  count_report "$report" "$data/page.log"
+}
+
 run_tests() {
   need_sdks
   mkdir -p "$data" artifacts/tests
@@ -110,6 +118,7 @@ run_tests() {
     trap 'test_database_stop; exit 1' INT TERM
     trap test_database_stop EXIT
     say "Testing"
+    run_page_tests
     suite Juxtopsis.Core.Tests
     suite Juxtopsis.Server.Tests
     run_e2e

@@ -1,5 +1,5 @@
-using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Contracts.Productions;
 

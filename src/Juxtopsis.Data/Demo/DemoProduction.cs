@@ -1,7 +1,7 @@
 using Juxtopsis.Contracts.Productions;
-using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Rigs;
 using Juxtopsis.Data.Model;
 
 namespace Juxtopsis.Data.Demo;

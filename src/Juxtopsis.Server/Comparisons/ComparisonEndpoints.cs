@@ -1,8 +1,8 @@
-using Juxtopsis.Core.Rigs;
 using System.Globalization;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Comparisons;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Core.Rigs;
 using Juxtopsis.Data.Model;
 using Juxtopsis.Server.Works;
 

@@ -21,6 +21,7 @@ import { chainOf, fromParts, nameOf } from './chains';
 import { changedAlone, follow, holds, noNotes, type HoldNotes, type Lead } from './holding';
 import { usePanel } from './panels/panelStore';
 import { behind, distanceOf, withSubjectAt } from './standing';
+import { comparisonVersion } from './upgraded';
 
 type Content = Kept<ComparisonDocument>;
 
@@ -91,7 +92,7 @@ export function sayAgain(): void {
 export const useBench = create<BenchState>()((set, get) => ({
   id: '',
   name: '',
-  document: { schemaVersion: 2, note: '', setup: { scene: { subjectDistanceMm: 1 }, rigs: [] } },
+  document: { schemaVersion: comparisonVersion, note: '', setup: { scene: { subjectDistanceMm: 1 }, rigs: [] } },
   revision: null,
   deletedAt: null,
   saving: { kind: 'unsaved' },

@@ -82,7 +82,7 @@ const told = [
 
 /** What something is when it is left out, by the core's definitions. */
 const usual = new Map<string, unknown>(
-  [sceneFields, conventionFields, rigFields].flatMap((fields) => Object.entries(fields).map(([key, field]): [string, unknown] => [key, field.empty])),
+  Object.entries<{ empty: unknown }>({ ...sceneFields, ...conventionFields, ...rigFields }).map(([key, field]) => [key, field.empty]),
 );
 
 /** Everything else by the name of its field, taken apart into words: “nearest focus mm”. */

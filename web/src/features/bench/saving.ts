@@ -1,24 +1,12 @@
 import { comparisons, type ComparisonDocument } from '../../api/client';
 import { coreReady } from '../../core/core';
-import { draftsOf, type Draft } from '../../works/drafts';
+import { draftsOf } from '../../works/drafts';
 import { keep } from '../../works/saving';
 import { useBench } from './benchStore';
 import { differences } from './differences';
+import { upgradedComparison } from './upgraded';
 
-/** A copy from before version 2 of the document, in which reducers and extenders were one number. */
-function upgraded(draft: Draft<ComparisonDocument>): Draft<ComparisonDocument> {
-  const { document } = draft;
-  if (document.schemaVersion !== 1) {
-    return draft;
-  }
-  const rigs = document.setup.rigs.map((rig) => {
-    const { opticsMagnification = 1, ...others } = rig as typeof rig & { opticsMagnification?: number };
-    return opticsMagnification === 1 ? others : { ...others, optics: [opticsMagnification] };
-  });
-  return { ...draft, document: { ...document, schemaVersion: 2, setup: { ...document.setup, rigs } } };
-}
-
-export const drafts = draftsOf<ComparisonDocument>('juxtopsis.comparison.', upgraded);
+export const drafts = draftsOf<ComparisonDocument>('juxtopsis.comparison.', upgradedComparison);
 
 /** Keeps the comparison that is on the Bench. */
 export const benchKeeper = keep<ComparisonDocument>({

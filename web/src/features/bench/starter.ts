@@ -1,10 +1,11 @@
 import type { ComparisonDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
+import { comparisonVersion } from './upgraded';
 
 /** What a new comparison starts from: the same lens on two sensors. */
 export function starterDocument(): ComparisonDocument {
   return {
-    schemaVersion: 2,
+    schemaVersion: comparisonVersion,
     note: '',
     setup: {
       scene: { subjectDistanceMm: 2500, backgroundDistanceMm: 5000, deliveryAspect: 16 / 9, deliveryWidthPx: 3840, lensHeightMm: 1600 },

@@ -9,6 +9,7 @@ import { when } from '../../ui/format';
 import { PageMessage } from '../../ui/PageMessage';
 import { patient } from '../shelf/shelfApi';
 import { drafts, productionKeeper } from './saving';
+import { productionVersion } from './upgraded';
 
 const pageSize = 100;
 
@@ -57,7 +58,7 @@ export function ProductionsPage() {
   const make = async () => {
     await coreReady;
     const id = crypto.randomUUID();
-    productionKeeper.openNew(id, { name: 'New production', document: { schemaVersion: 1, delivery: { aspect: 16 / 9, widthPx: 3840 } } });
+    productionKeeper.openNew(id, { name: 'New production', document: { schemaVersion: productionVersion, delivery: { aspect: 16 / 9, widthPx: 3840 } } });
     void navigate(`/brief/${id}`);
   };
   const setDeleted = async (id: string, to: boolean) => {

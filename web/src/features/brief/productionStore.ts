@@ -3,6 +3,7 @@ import type { ProductionDocument } from '../../api/client';
 import type { Diagnostic, LocationInput, ShotInput } from '../../core/core';
 import { oneLine } from '../../ui/format';
 import type { Content as Kept, Saved } from '../../works/saving';
+import { productionVersion } from './upgraded';
 
 type Content = Kept<ProductionDocument>;
 
@@ -28,7 +29,7 @@ export const useProduction = create<ProductionState>()((set, get) => {
   return {
     id: '',
     name: '',
-    document: { schemaVersion: 1 },
+    document: { schemaVersion: productionVersion },
     revision: null,
     deletedAt: null,
     saving: { kind: 'unsaved' },

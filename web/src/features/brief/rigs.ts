@@ -15,6 +15,7 @@ import {
   type ShotInput,
 } from '../../core/core';
 import { fromParts, mountsOf, nameOf } from '../bench/chains';
+import { comparisonVersion } from '../bench/upgraded';
 import { fixed } from '../../ui/format';
 import { useGear } from './fitting';
 
@@ -115,7 +116,7 @@ export function comparisonOf(place: LocationInput, shot: ShotInput, delivery: De
     return null;
   }
   const note = [`${shot.name}, ${place.name}.`, shot.note ?? ''].join(' ').trim().slice(0, 280);
-  return { schemaVersion: 2, note, setup: { scene, conventions: useSettings.getState().conventions ?? {}, rigs, yardstick: 0 } };
+  return { schemaVersion: comparisonVersion, note, setup: { scene, conventions: useSettings.getState().conventions ?? {}, rigs, yardstick: 0 } };
 }
 
 /** A proposal as a shot keeps it. */

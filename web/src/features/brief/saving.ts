@@ -4,8 +4,9 @@ import { draftsOf } from '../../works/drafts';
 import type { Difference } from '../../works/ConflictDialog';
 import { keep, type Content } from '../../works/saving';
 import { placesOf, shotsOf, useProduction } from './productionStore';
+import { upgradedProduction } from './upgraded';
 
-export const drafts = draftsOf<ProductionDocument>('juxtopsis.production.');
+export const drafts = draftsOf<ProductionDocument>('juxtopsis.production.', upgradedProduction);
 
 /** JSON with members in one order: the server may write them in another, and leaves out what is as usual. */
 const settled = (value: unknown): unknown =>

@@ -1,0 +1,119 @@
+import { beforeEach, expect, test, vi } from 'vitest';
+import {
+  addPlace,
+  addShot,
+  beginStep,
+  changePlace,
+  changeShot,
+  duplicateShot,
+  moveShot,
+  placesOf,
+  removePlace,
+  removeShot,
+  rename,
+  shotsOf,
+  shownShot,
+  useProduction,
+} from '../src/features/brief/productionStore';
+import { productionVersion } from '../src/features/brief/upgraded';
+
+const now = () => useProduction.getState();
+const names = () => shotsOf(now().document).map((s) => s.name);
+const first = () => shotsOf(now().document)[0]!;
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  now().open('p', 1, { name: 'Low water', document: { schemaVersion: productionVersion } }, { kind: 'saved', at: '' });
+});
+
+test('a first shot brings a place with it, and both go with one undo', () => {
+  addShot();
+  expect(names()).toEqual(['Shot 1']);
+  expect(placesOf(now().document).map((p) => p.id)).toEqual([first().locationId]);
+  now().undo();
+  expect([names(), placesOf(now().document)]).toEqual([[], []]);
+  now().redo();
+  expect(names()).toEqual(['Shot 1']);
+});
+
+test('a hand that drags makes one step, until it pauses or takes hold again', () => {
+  addShot();
+  const steps = now().past.length;
+  for (const behindMm of [100, 200, 300]) {
+    changeShot(first().id, { behindMm });
+    vi.advanceTimersByTime(100);
+  }
+  expect(now().past).toHaveLength(steps + 1);
+  beginStep();
+  changeShot(first().id, { behindMm: 400 });
+  expect(now().past).toHaveLength(steps + 2);
+  vi.advanceTimersByTime(1000);
+  changeShot(first().id, { behindMm: 500 });
+  expect(now().past).toHaveLength(steps + 3);
+  now().undo();
+  now().undo();
+  expect(first().behindMm).toBe(300);
+  now().undo();
+  expect(first().behindMm).toBeUndefined();
+});
+
+test('changes of different things are steps of their own, and a new one ends what could be redone', () => {
+  addShot();
+  changeShot(first().id, { movesMm: 400 });
+  changeShot(first().id, { behindMm: 900 });
+  now().undo();
+  expect(first()).toMatchObject({ movesMm: 400 });
+  expect(now().future).toHaveLength(1);
+  rename('High water');
+  expect(now().future).toHaveLength(0);
+  now().redo();
+  expect([now().name, first().behindMm]).toEqual(['High water', undefined]);
+});
+
+test('a name is one line, and typing it is one step', () => {
+  for (const name of ['L', 'Lo', 'Low\ntide ']) {
+    rename(name);
+  }
+  expect(now().name).not.toContain('\n');
+  now().undo();
+  expect(now().name).toBe('Low water');
+});
+
+test('shots are copied beside themselves, moved within bounds, and the next one is shown when one goes', () => {
+  addShot();
+  addShot();
+  addShot();
+  expect(names()).toEqual(['Shot 1', 'Shot 2', 'Shot 3']);
+  duplicateShot(first());
+  expect(names()).toEqual(['Shot 1', 'Shot 1 again', 'Shot 2', 'Shot 3']);
+  moveShot(shotsOf(now().document)[3]!, -2);
+  expect(names()).toEqual(['Shot 1', 'Shot 3', 'Shot 1 again', 'Shot 2']);
+  const steps = now().past.length;
+  moveShot(first(), -1);
+  expect(now().past).toHaveLength(steps);
+  removeShot(shotsOf(now().document)[1]!);
+  expect(shownShot(now())?.name).toBe('Shot 1 again');
+  expect(names()).toEqual(['Shot 1', 'Shot 1 again', 'Shot 2']);
+});
+
+test('a place that a shot is at stays', () => {
+  addShot();
+  const [old] = placesOf(now().document);
+  addPlace();
+  const [, place] = placesOf(now().document);
+  expect(first().locationId).toBe(place!.id);
+  changePlace(place!.id, { name: 'Loft' });
+  removePlace(place!.id);
+  expect(placesOf(now().document).map((p) => p.name)).toEqual([old!.name, 'Loft']);
+  removePlace(old!.id);
+  expect(placesOf(now().document).map((p) => p.name)).toEqual(['Loft']);
+});
+
+test('of many steps the last two hundred can be taken back', () => {
+  addShot();
+  for (let i = 0; i < 250; i++) {
+    beginStep();
+    changeShot(first().id, { movesMm: i });
+  }
+  expect(now().past).toHaveLength(200);
+});

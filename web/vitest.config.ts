@@ -1,0 +1,10 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: ['tests/**/*.test.ts'],
+    environment: 'happy-dom',
+    restoreMocks: true,
+    unstubGlobals: true,
+  },
+});
