@@ -101,6 +101,25 @@ test('a thing is duplicated and retired; a mount in use is not deleted', async (
   await expect(panel(page).getByText('Gudgeon is named by')).toBeVisible();
 });
 
+test('a thing that is opened while another is being saved stays open', async ({ page, server }) => {
+  await page.goto(`${server.address}/shelf?q=Selkie&kind=lens`);
+  let save: () => void = () => undefined;
+  const pressed = new Promise<void>((done) => (save = done));
+  await page.route('**/api/shelf/*', async (route) => {
+    if (route.request().method() === 'PUT') await pressed;
+    await route.continue();
+  });
+  await thing(page, 'Selkie 20 mm ƒ1.8').click();
+  await panel(page).getByLabel('Weight').fill('311 g');
+  await panel(page).getByRole('button', { name: 'Keep' }).click();
+  await thing(page, 'Selkie 28 mm ƒ2').click();
+  const other = panel(page).getByLabel('Name');
+  const name = await other.inputValue();
+  save();
+  await expect(page.getByText('is kept')).toBeVisible();
+  await expect(other).toHaveValue(name);
+});
+
 test('a table is looked through before it is brought in, and the shelf is taken out', async ({ page, server }, info) => {
   await page.goto(`${server.address}/shelf`);
   await page.getByRole('button', { name: 'Bring in' }).click();

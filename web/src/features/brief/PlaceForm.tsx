@@ -39,7 +39,7 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
       shown={place[key] == null || (place[key] === 0 && empty?.value === 0) ? '' : distanceField(place[key], feet)}
       stepFrom={place[key] ?? 1000}
       placeholder={empty?.says ?? ''}
-      problem={problemOf(problems, `place.${key}`)}
+      problem={problemOf(problems, `location.${key}`)}
       onClear={empty ? () => set({ [key]: empty.value }) : undefined}
       onValue={(mm) => set({ [key]: mm })}
     />
@@ -65,9 +65,9 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
           onChange={(along) => changeShot(shot.id, { along })}
         />
       </Box>
-      {problemOf(problems, 'place.name') && (
+      {problemOf(problems, 'location.name') && (
         <Typography role="alert" sx={{ fontSize: 12, color: 'error.main' }}>
-          {problemOf(problems, 'place.name')}
+          {problemOf(problems, 'location.name')}
         </Typography>
       )}
       <Grid style={{ gridTemplateColumns: 'repeat(auto-fit, minmax(82px, 1fr))' }}>
@@ -82,7 +82,7 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
           shown={behind == null ? '' : distanceField(behind, feet)}
           stepFrom={behind ?? 1000}
           placeholder="open"
-          problem={problemOf(problems, isOwn ? 'shot.behindMm' : 'place.behindMm')}
+          problem={problemOf(problems, isOwn ? 'shot.behindMm' : 'location.behindMm')}
           onClear={() => (isOwn ? changeShot(shot.id, { behindMm: null }) : set({ behindMm: null }))}
           onValue={(mm) => (isOwn ? changeShot(shot.id, { behindMm: mm }) : set({ behindMm: mm }))}
         />
@@ -111,7 +111,7 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
               shown={place.brightnessEv == null ? '' : `EV ${plain(place.brightnessEv, 2)}`}
               stepFrom={place.brightnessEv ?? 7}
               placeholder="not known"
-              problem={problemOf(problems, 'place.brightnessEv')}
+              problem={problemOf(problems, 'location.brightnessEv')}
               onClear={() => set({ brightnessEv: null })}
               onValue={(brightnessEv) => set({ brightnessEv })}
             />
@@ -121,7 +121,7 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
               kind="mains"
               shown={withUnit(plain(place.mainsHertz ?? 50), 'Hz')}
               stepFrom={place.mainsHertz ?? 50}
-              problem={problemOf(problems, 'place.mainsHertz')}
+              problem={problemOf(problems, 'location.mainsHertz')}
               onValue={(mainsHertz) => set({ mainsHertz })}
             />
             {length('Least to behind', 'Nearest that the subject may be to what is behind it.', 'leastBehindMm', { says: 'none', value: 0 })}

@@ -1,6 +1,6 @@
 import { Alert, Box, Button, IconButton, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { core, type Diagnostic, type GearField, type GearItem } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
 import { fullName } from './gear';
@@ -22,7 +22,7 @@ interface GearPanelProps {
   mode: string;
   feet: boolean;
   onSaid: (text: string, undo?: () => void) => void;
-  onOpen: (opened: Opened | null) => void;
+  onOpen: Dispatch<SetStateAction<Opened | null>>;
 }
 
 /** What is known, in an order of its own, for comparing. */
@@ -49,7 +49,8 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
 
   useEffect(() => box.current?.querySelector<HTMLElement>('[data-close]')?.focus({ preventScroll: true }), []);
 
-  const close = () => onOpen(null);
+  // Another thing may have been opened while an answer was on its way: that one stays.
+  const close = () => onOpen((now) => (now === opened ? null : now));
   const save = async (base = opened.revision) => {
     setBusy(true);
     setSay('');
@@ -57,9 +58,9 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
     setBusy(false);
     setErrors(outcome.kind === 'fields' ? outcome.errors : []);
     if (outcome.kind === 'stored') {
-      await askAgain(queries);
-      onSaid(`“${fullName(outcome.entry.item)}” is kept.`);
       close();
+      onSaid(`“${fullName(outcome.entry.item)}” is kept.`);
+      await askAgain(queries);
     } else if (outcome.kind === 'conflict') {
       setTheirs(outcome.current);
     } else if (outcome.kind === 'fields') {
@@ -75,7 +76,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
       setSay(outcome.say);
       return;
     }
-    await askAgain(queries);
+    close();
     const was = outcome.was as ShelfEntry;
     if (outcome.retired) {
       onSaid(
@@ -85,7 +86,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
     } else {
       onSaid(`“${fullName(was.item)}” is deleted.`, () => void again(() => writeGear(was.item, null)));
     }
-    close();
+    await askAgain(queries);
   };
   const again = async (undo: () => Promise<unknown>) => {
     await undo();
@@ -97,12 +98,12 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
       setSay(outcome.say);
       return;
     }
-    await askAgain(queries);
+    close();
     onSaid(
       `“${name}” is ${retired ? 'retired: kept, and offered no more' : 'offered again'}.`,
       () => void again(() => setRetired(item.id, !retired)),
     );
-    close();
+    await askAgain(queries);
   };
   const duplicate = () =>
     onOpen({ item: { ...item, id: crypto.randomUUID(), name: `${item.name.slice(0, 290)} (copy)` }, revision: null, retiredAt: null });
