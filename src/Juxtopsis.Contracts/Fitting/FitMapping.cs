@@ -15,7 +15,7 @@ namespace Juxtopsis.Contracts.Fitting;
 internal static class FitMapping
 {
     /// <summary>A place as a shot sees it.</summary>
-    public static Site ToCore(this LocationInput place, ShotInput shot) => new()
+    public static Location ToCore(this LocationInput place, ShotInput shot) => new()
     {
         LengthMm = place.LengthMm,
         WidthMm = place.WidthMm,
@@ -68,12 +68,12 @@ internal static class FitMapping
 
     public static FitResponse ToWire(this FitResult result, FitRequest request, RankingCriterion criterion, int looked, FitResult? chosen, LengthUnit unit)
     {
-        var (site, brief) = (request.Location.ToCore(request.Shot), request.Shot.ToCore(request.Delivery));
+        var (location, brief) = (request.Location.ToCore(request.Shot), request.Shot.ToCore(request.Delivery));
         var words = new FitWords(unit);
-        var own = Cautions.Of(site, brief, null, null);
-        FitOutput Say(Fit fit) => ToWire(fit, words, criterion, site, brief, own);
+        var own = Cautions.Of(location, brief, null, null);
+        FitOutput Say(Fit fit) => ToWire(fit, words, criterion, location, brief, own);
         return new(
-            new(result.Frame.WidthMm, result.Frame.HeightMm, result.Frame.BottomMm, result.Frame.LensHeightMm, result.Frame.Decider, Finite(site.RoomMm(brief))),
+            new(result.Frame.WidthMm, result.Frame.HeightMm, result.Frame.BottomMm, result.Frame.LensHeightMm, result.Frame.Decider, Finite(location.RoomMm(brief))),
             FitWords.Order(criterion),
             [.. result.Fits.Select(Say)],
             [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), words.Shortfall(m).ToWire(), [.. m.Remedies.Select(r => ToWire(r, words, Say))]))],
@@ -118,7 +118,7 @@ internal static class FitMapping
         };
     }
 
-    private static FitOutput ToWire(Fit fit, FitWords words, RankingCriterion criterion, Site site, ShotBrief brief, IReadOnlyList<DiagnosticCode> own)
+    private static FitOutput ToWire(Fit fit, FitWords words, RankingCriterion criterion, Location location, ShotBrief brief, IReadOnlyList<DiagnosticCode> own)
     {
         var focus = fit.Report.Focus ?? throw new InvalidOperationException("A proposal is told only when the evaluator confirms it.");
         var equivalent = fit.Report.Lens.EquivalentFocalLengthMm;
@@ -146,7 +146,7 @@ internal static class FitMapping
             fit.MicrophoneMm,
             focus.FaceStretch,
             fit.Unsteadiness,
-            [.. Cautions.Of(site, brief, fit.Rig.WeightG, equivalent).Except(own).Select(c => Cautions.Say(c).ToWire())],
+            [.. Cautions.Of(location, brief, fit.Rig.WeightG, equivalent).Except(own).Select(c => Cautions.Say(c).ToWire())],
             fit.Tier,
             [.. words.Against(fit).Select(f => f.ToWire())],
             fit.WasteShare,

@@ -11,14 +11,14 @@ public static class Cautions
     private const double LongMm = 180;
 
     /// <summary>The cautions of a shot.</summary>
-    /// <param name="site">Where.</param>
+    /// <param name="location">Where.</param>
     /// <param name="brief">What is wanted.</param>
     /// <param name="weightG">Weight of the rig, g; null while none is chosen.</param>
     /// <param name="equivalentMm">Its equivalent focal length on full frame, mm; null likewise.</param>
     /// <returns>The cautions; empty when the plan brings none up.</returns>
-    public static IReadOnlyList<DiagnosticCode> Of(Site site, ShotBrief brief, double? weightG, double? equivalentMm)
+    public static IReadOnlyList<DiagnosticCode> Of(Location location, ShotBrief brief, double? weightG, double? equivalentMm)
     {
-        ArgumentNullException.ThrowIfNull(site);
+        ArgumentNullException.ThrowIfNull(location);
         ArgumentNullException.ThrowIfNull(brief);
         var found = new List<DiagnosticCode>();
         void When(bool so, DiagnosticCode caution)
@@ -31,14 +31,14 @@ public static class Cautions
 
         var inHand = brief.CameraSupport is CameraSupport.HandHeld or CameraSupport.Gimbal;
         When(brief.IsOverhead, DiagnosticCode.OverheadRigging);
-        When(site.Hazards.HasFlag(Hazards.Sun) && equivalentMm >= LongMm, DiagnosticCode.SunThroughLens);
-        When(site.Hazards.HasFlag(Hazards.Heat), DiagnosticCode.HeatNearby);
-        When(site.Hazards.HasFlag(Hazards.Splash), DiagnosticCode.SplashNearby);
-        When(site.Hazards.HasFlag(Hazards.Water), DiagnosticCode.WaterNearby);
-        When(site.Hazards.HasFlag(Hazards.Heights), DiagnosticCode.DropNearby);
-        When(site.Hazards.HasFlag(Hazards.Animals), DiagnosticCode.AnimalsNearby);
-        When(site.Hazards.HasFlag(Hazards.Machines), DiagnosticCode.MachinesNearby);
-        When(site.Hazards.HasFlag(Hazards.Flight), DiagnosticCode.BatteryInFlight);
+        When(location.Hazards.HasFlag(Hazards.Sun) && equivalentMm >= LongMm, DiagnosticCode.SunThroughLens);
+        When(location.Hazards.HasFlag(Hazards.Heat), DiagnosticCode.HeatNearby);
+        When(location.Hazards.HasFlag(Hazards.Splash), DiagnosticCode.SplashNearby);
+        When(location.Hazards.HasFlag(Hazards.Water), DiagnosticCode.WaterNearby);
+        When(location.Hazards.HasFlag(Hazards.Heights), DiagnosticCode.DropNearby);
+        When(location.Hazards.HasFlag(Hazards.Animals), DiagnosticCode.AnimalsNearby);
+        When(location.Hazards.HasFlag(Hazards.Machines), DiagnosticCode.MachinesNearby);
+        When(location.Hazards.HasFlag(Hazards.Flight), DiagnosticCode.BatteryInFlight);
         When(inHand && weightG >= HeavyInHandG || brief.CameraSupport == CameraSupport.Shoulder && weightG >= HeavyOnShoulderG, DiagnosticCode.HeavyToHold);
         When(brief.CameraSupport == CameraSupport.SelfHeld && weightG >= HeavyAtArmsLengthG, DiagnosticCode.HeavyAtArmsLength);
         When(brief.Walks, DiagnosticCode.WalkingWithScreen);

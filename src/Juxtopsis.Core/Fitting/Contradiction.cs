@@ -10,7 +10,7 @@ public readonly record struct Contradiction(DiagnosticCode Code, double By, bool
 {
     internal static IReadOnlyList<Contradiction> Find(FitQuestion question, FittingShelf shelf)
     {
-        var (site, brief) = (question.Site, question.Brief);
+        var (location, brief) = (question.Location, question.Brief);
         var subject = brief.Subject;
         var found = new List<Contradiction>();
         void Add(DiagnosticCode kind, double by, bool stops = true)
@@ -23,12 +23,12 @@ public readonly record struct Contradiction(DiagnosticCode Code, double By, bool
 
         Add(DiagnosticCode.NoCamera, shelf.Bodies == 0 ? 1 : 0);
         Add(DiagnosticCode.NoLens, shelf.Bodies > 0 && shelf.Rigs.Count == 0 ? 1 : 0);
-        Add(DiagnosticCode.SubjectTallerThanPlace, brief.IsOverhead ? 0 : subject.BaseMm + subject.WholeHeightMm(false) - (site.HeightMm ?? double.PositiveInfinity), stops: false);
-        Add(DiagnosticCode.SubjectWiderThanPlace, subject.WholeWidthMm - site.AcrossMm, stops: false);
+        Add(DiagnosticCode.SubjectTallerThanPlace, brief.IsOverhead ? 0 : subject.BaseMm + subject.WholeHeightMm(false) - (location.HeightMm ?? double.PositiveInfinity), stops: false);
+        Add(DiagnosticCode.SubjectWiderThanPlace, subject.WholeWidthMm - location.AcrossMm, stops: false);
         Add(DiagnosticCode.SubjectBeyondPlace, -question.RoomMm);
-        Add(DiagnosticCode.SubjectTooNearBackground, brief.IsOverhead ? 0 : site.LeastBehindMm - question.BehindMm, stops: false);
-        Add(DiagnosticCode.CameraKeptOut, question.RoomMm > 0 ? site.KeepOffMm - question.RoomMm : 0);
-        Add(DiagnosticCode.WallsInPicture, brief.IsOverhead ? 0 : question.Frame.WidthMm - site.AcrossMm, stops: false);
+        Add(DiagnosticCode.SubjectTooNearBackground, brief.IsOverhead ? 0 : location.LeastBehindMm - question.BehindMm, stops: false);
+        Add(DiagnosticCode.CameraKeptOut, question.RoomMm > 0 ? location.KeepOffMm - question.RoomMm : 0);
+        Add(DiagnosticCode.WallsInPicture, brief.IsOverhead ? 0 : question.Frame.WidthMm - location.AcrossMm, stops: false);
         return found;
     }
 }

@@ -20,23 +20,23 @@ internal sealed class FitQuestion
     private readonly FitFrame?[] plainFrames;
     private readonly Shortfall?[] rates;
 
-    public FitQuestion(Site site, ShotBrief brief, Conventions conventions, FitRules rules, int modes)
-        : this(site, brief, conventions, rules, [], new FitFrame?[modes])
+    public FitQuestion(Location location, ShotBrief brief, Conventions conventions, FitRules rules, int modes)
+        : this(location, brief, conventions, rules, [], new FitFrame?[modes])
     {
     }
 
     private FitQuestion(
-        Site site, ShotBrief brief, Conventions conventions, FitRules rules, Dictionary<(int Mode, double Squeeze, SqueezePlace Place), FitFrame> frames, FitFrame?[] plainFrames)
+        Location location, ShotBrief brief, Conventions conventions, FitRules rules, Dictionary<(int Mode, double Squeeze, SqueezePlace Place), FitFrame> frames, FitFrame?[] plainFrames)
     {
         (this.frames, this.plainFrames, rates) = (frames, plainFrames, new Shortfall?[plainFrames.Length]);
-        (Site, Brief, Conventions, Rules) = (site, brief, conventions, rules);
+        (Location, Brief, Conventions, Rules) = (location, brief, conventions, rules);
         Frame = WantedFrame.Of(brief);
-        RoomMm = site.RoomMm(brief);
-        BehindMm = site.BehindAlongMm(brief);
-        LightAtOne = site.BrightnessEv is { } ev ? 100 / Exposure.TimeSeconds(brief.ShutterAngleDeg, brief.Fps) / PortableMath.Exp2(ev) : null;
+        RoomMm = location.RoomMm(brief);
+        BehindMm = location.BehindAlongMm(brief);
+        LightAtOne = location.BrightnessEv is { } ev ? 100 / Exposure.TimeSeconds(brief.ShutterAngleDeg, brief.Fps) / PortableMath.Exp2(ev) : null;
     }
 
-    public Site Site { get; }
+    public Location Location { get; }
 
     public ShotBrief Brief { get; }
 
@@ -56,10 +56,10 @@ internal sealed class FitQuestion
     private double? LightAtOne { get; }
 
     /// <summary>The same question after a change that leaves what is delivered, and so what counts as sharp.</summary>
-    public FitQuestion After(Remedy remedy) => new(remedy.Apply(Site), remedy.Apply(Brief), Conventions, Rules, frames, plainFrames);
+    public FitQuestion After(Remedy remedy) => new(remedy.Apply(Location), remedy.Apply(Brief), Conventions, Rules, frames, plainFrames);
 
     /// <summary>Nearest that the sensor mark of a rig may be to the subject, mm.</summary>
-    public double NearestMm(FitRig rig) => rig.FrontMm + Math.Max(Site.KeepOffMm, LeastAirMm);
+    public double NearestMm(FitRig rig) => rig.FrontMm + Math.Max(Location.KeepOffMm, LeastAirMm);
 
     /// <summary>Farthest that it can be, mm.</summary>
     public double FarthestMm(FitRig rig)
@@ -87,10 +87,10 @@ internal sealed class FitQuestion
             FigureHeightMm = Brief.Subject.HeightMm,
             NearestCameraMm = NearestMm(rig),
             FarthestCameraMm = double.IsPositiveInfinity(farthest) ? null : farthest,
-            BrightnessEv = Site.BrightnessEv,
+            BrightnessEv = Location.BrightnessEv,
             TimelineFps = Brief.TimelineFps,
             ShutterAngleDeg = Brief.ShutterAngleDeg,
-            MainsHertz = Site.MainsHertz,
+            MainsHertz = Location.MainsHertz,
         };
     }
 

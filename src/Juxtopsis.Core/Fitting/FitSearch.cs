@@ -33,21 +33,21 @@ public sealed class FitSearch
 
     /// <summary>Begins a search.</summary>
     /// <param name="shelf">The rigs.</param>
-    /// <param name="site">Where.</param>
+    /// <param name="location">Where.</param>
     /// <param name="brief">What is wanted.</param>
     /// <param name="conventions">What figures go by; distances are from the sensor mark here whatever they say.</param>
     /// <param name="criterion">What decides the order.</param>
     /// <param name="before">The rig of the shot before; null when there is none, and then the least change is the least weight.</param>
     /// <param name="rules">What a proposal must keep; all of it when left out.</param>
-    public FitSearch(FittingShelf shelf, Site site, ShotBrief brief, Conventions conventions, RankingCriterion criterion, RigChoice? before = null, FitRules? rules = null)
+    public FitSearch(FittingShelf shelf, Location location, ShotBrief brief, Conventions conventions, RankingCriterion criterion, RigChoice? before = null, FitRules? rules = null)
     {
         ArgumentNullException.ThrowIfNull(shelf);
-        ArgumentNullException.ThrowIfNull(site);
+        ArgumentNullException.ThrowIfNull(location);
         ArgumentNullException.ThrowIfNull(brief);
         this.shelf = shelf;
         this.criterion = criterion == RankingCriterion.LeastChange && before is null ? RankingCriterion.LeastWeight : criterion;
         this.before = before;
-        question = new(site, brief, conventions with { DistanceFrom = DistanceMark.SensorMark }, rules ?? FitRules.All, shelf.Modes);
+        question = new(location, brief, conventions with { DistanceFrom = DistanceMark.SensorMark }, rules ?? FitRules.All, shelf.Modes);
     }
 
     /// <summary>How many rigs there are to ask.</summary>

@@ -69,14 +69,14 @@ internal sealed class Remedies
 
     private Remedy? SubjectBack(FitRig rig, FitMode mode, double by)
     {
-        var behind = question.Site.BehindMm - by * Margin;
-        return !question.Brief.IsOverhead && behind >= question.Site.LeastBehindMm
+        var behind = question.Location.BehindMm - by * Margin;
+        return !question.Brief.IsOverhead && behind >= question.Location.LeastBehindMm
             ? Tried(new(RemedyKind.SubjectBack, behind.Value, -by), rig, mode)
             : null;
     }
 
     private Remedy? OtherAxis(FitRig rig, FitMode mode) =>
-        question.Site is { LengthMm: not null, WidthMm: not null } && !question.Brief.IsOverhead ? Tried(new(RemedyKind.OtherAxis, 0, 0), rig, mode) : null;
+        question.Location is { LengthMm: not null, WidthMm: not null } && !question.Brief.IsOverhead ? Tried(new(RemedyKind.OtherAxis, 0, 0), rig, mode) : null;
 
     private Remedy? BehindAsItComes(FitRig rig, FitMode mode) =>
         question.Brief.Behind == BackgroundRequirement.AsItComes ? null : Tried(new(RemedyKind.BehindAsItComes, 0, 0), rig, mode);
@@ -176,20 +176,20 @@ internal sealed class Remedies
 
     private Remedy? MoreLight(FitSearch.Missed miss)
     {
-        var ev = question.Site.BrightnessEv + miss.Shortfall.By * Margin + 1e-9;
+        var ev = question.Location.BrightnessEv + miss.Shortfall.By * Margin + 1e-9;
         return ev is { } value && value <= BrightestEv ? Tried(new(RemedyKind.MoreLight, value, miss.Shortfall.By), miss.Rig, miss.Mode) : null;
     }
 
     /// <summary>How far the subject must come forward so that what is behind blurs enough, by halving.</summary>
     private Remedy? Forward(FitSearch.Missed miss)
     {
-        var site = question.Site;
-        if (question.Brief.IsOverhead || site.BehindMm is not { } behind)
+        var location = question.Location;
+        if (question.Brief.IsOverhead || location.BehindMm is not { } behind)
         {
             return null;
         }
 
-        var most = Math.Min(site.MostBehindMm ?? double.PositiveInfinity, double.IsPositiveInfinity(question.RoomMm) ? behind + 1e6 : behind + question.RoomMm);
+        var most = Math.Min(location.MostBehindMm ?? double.PositiveInfinity, double.IsPositiveInfinity(question.RoomMm) ? behind + 1e6 : behind + question.RoomMm);
         Remedy To(double mm) => new(RemedyKind.SubjectForward, mm, mm - behind);
         var (low, high) = (behind, behind);
 

@@ -67,17 +67,17 @@ public sealed record Remedy(RemedyKind Kind, double Value, double Change)
     public CameraSupport CameraSupport { get; init; }
 
     /// <summary>The place after this change.</summary>
-    /// <param name="site">The place before.</param>
+    /// <param name="location">The place before.</param>
     /// <returns>The place.</returns>
-    public Site Apply(Site site)
+    public Location Apply(Location location)
     {
-        ArgumentNullException.ThrowIfNull(site);
+        ArgumentNullException.ThrowIfNull(location);
         return Kind switch
         {
-            RemedyKind.SubjectBack or RemedyKind.SubjectForward => site with { BehindMm = Value },
-            RemedyKind.OtherAxis => site with { Along = site.Along == LooksAlong.Length ? LooksAlong.Width : LooksAlong.Length },
-            RemedyKind.MoreLight => site with { BrightnessEv = Value },
-            _ => site,
+            RemedyKind.SubjectBack or RemedyKind.SubjectForward => location with { BehindMm = Value },
+            RemedyKind.OtherAxis => location with { Along = location.Along == LooksAlong.Length ? LooksAlong.Width : LooksAlong.Length },
+            RemedyKind.MoreLight => location with { BrightnessEv = Value },
+            _ => location,
         };
     }
 

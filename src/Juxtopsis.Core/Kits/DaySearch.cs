@@ -6,9 +6,9 @@ using Juxtopsis.Core.Rigs;
 namespace Juxtopsis.Core.Kits;
 
 /// <summary>A shot of a day.</summary>
-/// <param name="Site">Where.</param>
+/// <param name="Location">Where.</param>
 /// <param name="Brief">What is wanted.</param>
-public sealed record DayShot(Site Site, ShotBrief Brief);
+public sealed record DayShot(Location Location, ShotBrief Brief);
 
 /// <summary>How a bag does a shot.</summary>
 /// <param name="Shot">Index of the shot.</param>
@@ -142,7 +142,7 @@ public sealed class DaySearch
     private void Ask(int count)
     {
         var at = ways.Count;
-        search ??= new(shelf, shots[at].Site, shots[at].Brief, conventions, RankingCriterion.LeastWeight, rules: rules);
+        search ??= new(shelf, shots[at].Location, shots[at].Brief, conventions, RankingCriterion.LeastWeight, rules: rules);
         if (search.Step(count))
         {
             ways.Add([.. search.Ways.Where(w => !rules.Findings || w.Rig.Spoils == 0).Select(w => Option(w, at))]);

@@ -27,7 +27,7 @@ public sealed class BruteForceTests
         var asked = new Asked(SiteOf(random), BriefOf(random), new FitRules { HighestIso = random.Next(2) == 0 ? 6400 : 400 });
         var shelf = FittingShelf.Of(GearOf(random));
         var criterion = (RankingCriterion)(seed % 5);
-        var result = new FitSearch(shelf, asked.Site, asked.Brief, Conventions.Default, criterion, rules: asked.Rules).Finish(1000, 1000);
+        var result = new FitSearch(shelf, asked.Location, asked.Brief, Conventions.Default, criterion, rules: asked.Rules).Finish(1000, 1000);
         Assert.Equal(result.FitCount, result.Fits.Count);
         Assert.All(result.Fits, fit => Assert.Null(Wrong(fit, asked)));
 
@@ -58,19 +58,19 @@ public sealed class BruteForceTests
         }
     }
 
-    private sealed record Asked(Site Site, ShotBrief Brief, FitRules Rules);
+    private sealed record Asked(Location Location, ShotBrief Brief, FitRules Rules);
 
     private static double Enlarged(Fit fit) => Math.Max(1, fit.Report.Sensor.Enlargement ?? 1);
 
     /// <summary>What of a proposal is not as it says; null when all is. The chain is put together anew, as the Bench does it.</summary>
     private static string? Wrong(Fit fit, Asked asked)
     {
-        var (site, brief, rules) = (asked.Site, asked.Brief, asked.Rules);
+        var (location, brief, rules) = (asked.Location, asked.Brief, asked.Rules);
         var assembled = ChainAssembler.Assemble(
             [.. fit.Rig.Parts], Mounts,
             new ChainSetting { Mode = fit.Mode.Item.Name, FocalLengthMm = fit.Set.FocalLengthMm, FNumber = fit.Set.FNumber, PunchIn = fit.Mode.PunchIn, DeliveryAspect = brief.DeliveryAspect, CaptureFps = brief.CaptureFps });
         var report = RigEvaluator.Evaluate(fit.Scene, Conventions.Default, assembled.Rig!.Value with { RackedFarther = fit.Set.RackedFarther });
-        var (near, far) = Bounds(fit.Rig, site, brief);
+        var (near, far) = Bounds(fit.Rig, location, brief);
         var d = fit.Scene.SubjectDistanceMm;
         return !assembled.Works ? "does not go together"
             : report.Focus is not { } focus ? "no focus"
@@ -99,9 +99,9 @@ public sealed class BruteForceTests
     /// <summary>Tries every place and aperture; the settings that give the shot with a hair to spare.</summary>
     private static IEnumerable<(Scene Scene, RigReport Report, double At)> Settings(FitRig rig, FitMode mode, Asked asked)
     {
-        var (site, brief) = (asked.Site, asked.Brief);
+        var (location, brief) = (asked.Location, asked.Brief);
         var wanted = WantedFrame.Of(brief).HeightMm;
-        var (near, far) = Bounds(rig, site, brief);
+        var (near, far) = Bounds(rig, location, brief);
         far = Math.Min(far, 60_000);
         if (!(near < far) || !mode.Rates.Contains(brief.Fps))
         {
@@ -163,10 +163,10 @@ public sealed class BruteForceTests
     {
         var scene = new Scene(d)
         {
-            BackgroundDistanceMm = d + (asked.Site.BehindMm ?? double.PositiveInfinity),
+            BackgroundDistanceMm = d + (asked.Location.BehindMm ?? double.PositiveInfinity),
             DeliveryAspect = asked.Brief.DeliveryAspect,
             DeliveryWidthPx = asked.Brief.DeliveryWidthPx,
-            BrightnessEv = asked.Site.BrightnessEv,
+            BrightnessEv = asked.Location.BrightnessEv,
         };
         return (scene, RigEvaluator.Evaluate(scene, Conventions.Default, rig.In(mode, f, n) with { CaptureFps = asked.Brief.CaptureFps }));
     }
@@ -183,9 +183,9 @@ public sealed class BruteForceTests
         && (asked.Brief.Behind != BackgroundRequirement.Soft || focus.BackgroundDiscFractionOfHeight > ShotBrief.SoftShare * 1.001)
         && (asked.Brief.Behind != BackgroundRequirement.Readable || focus.BackgroundDiscFractionOfHeight < ShotBrief.ReadableShare * 0.999);
 
-    private static (double Near, double Far) Bounds(FitRig rig, Site site, ShotBrief brief) => (
-        rig.FrontMm + Math.Max(10, site.KeepOffMm),
-        (site.LengthMm ?? double.PositiveInfinity) - (site.BehindMm ?? 0) - CameraSupports.RearMm(brief.CameraSupport, rig.BackMm));
+    private static (double Near, double Far) Bounds(FitRig rig, Location location, ShotBrief brief) => (
+        rig.FrontMm + Math.Max(10, location.KeepOffMm),
+        (location.LengthMm ?? double.PositiveInfinity) - (location.BehindMm ?? 0) - CameraSupports.RearMm(brief.CameraSupport, rig.BackMm));
 
     /// <summary>Asks anew with the remedy applied: another rig as the whole answer for that rig alone, another shot or place of the same search.</summary>
     private static bool Helps(Remedy remedy, Miss miss, FittingShelf shelf, Asked asked)
@@ -198,16 +198,16 @@ public sealed class BruteForceTests
                 PunchIn = with.Mode.PunchIn,
             };
             return Wrong(with, asked) is null
-                && new FitSearch(shelf.Alone(choice), asked.Site, asked.Brief, Conventions.Default, RankingCriterion.MostBlur, rules: asked.Rules).Finish().FitCount == 1;
+                && new FitSearch(shelf.Alone(choice), asked.Location, asked.Brief, Conventions.Default, RankingCriterion.MostBlur, rules: asked.Rules).Finish().FitCount == 1;
         }
 
-        var again = new FitSearch(shelf, remedy.Apply(asked.Site), remedy.Apply(asked.Brief), Conventions.Default, RankingCriterion.MostBlur, rules: asked.Rules).Finish(1000, 1000);
+        var again = new FitSearch(shelf, remedy.Apply(asked.Location), remedy.Apply(asked.Brief), Conventions.Default, RankingCriterion.MostBlur, rules: asked.Rules).Finish(1000, 1000);
         return again.Fits.Any(f => f.Rig.Group == miss.Rig.Group);
     }
 
     private static double Between(Random random, double from, double to) => from + random.NextDouble() * (to - from);
 
-    private static Site SiteOf(Random random) => new()
+    private static Location SiteOf(Random random) => new()
     {
         LengthMm = random.Next(5) == 0 ? null : Between(random, 2500, 12_000),
         WidthMm = Between(random, 2500, 8000),

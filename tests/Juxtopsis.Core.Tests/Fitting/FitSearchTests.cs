@@ -17,12 +17,12 @@ public sealed class FitSearchTests
     /// <summary>What the lens frames is 1 m upright: m = 20.25/1000, D = 35·1.02025²/0.02025 = 1799.11 mm.</summary>
     private static readonly ShotBrief Metre = new(new ShotSubject(SubjectKind.Standing, 1750), ShotSize.Medium) { Typed = new FramedSize(1000, IsAcross: false) };
 
-    private static readonly Site Room = new() { LengthMm = 5000, WidthMm = 4000, HeightMm = 2500, BehindMm = 1500 };
+    private static readonly Location Room = new() { LengthMm = 5000, WidthMm = 4000, HeightMm = 2500, BehindMm = 1500 };
 
     private static FittingShelf ShelfOf(params GearItem[] items) => FittingShelf.Of([Made.Near, Made.Far, .. items]);
 
-    private static FitResult Ask(Site site, ShotBrief brief, FittingShelf shelf, RankingCriterion criterion = RankingCriterion.MostBlur, FitRules? rules = null) =>
-        new FitSearch(shelf, site, brief, Conventions.Default, criterion, rules: rules).Finish();
+    private static FitResult Ask(Location location, ShotBrief brief, FittingShelf shelf, RankingCriterion criterion = RankingCriterion.MostBlur, FitRules? rules = null) =>
+        new FitSearch(shelf, location, brief, Conventions.Default, criterion, rules: rules).Finish();
 
     [Fact]
     public void A_prime_stands_where_its_framing_asks_and_the_room_left_is_told()
@@ -119,7 +119,7 @@ public sealed class FitSearchTests
     {
         var body = Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) });
         var brief = Metre with { MovesMm = 1000, Behind = BackgroundRequirement.Soft };
-        var (open, fast) = (new Site { BehindMm = 8000 }, Prime.With(LensFields.Widest, 1.2));
+        var (open, fast) = (new Location { BehindMm = 8000 }, Prime.With(LensFields.Widest, 1.2));
         var miss = Assert.Single(Ask(open, brief, ShelfOf(body, fast)).Misses);
         Assert.Equal(DiagnosticCode.SharpnessAgainstBlur, miss.Shortfall.Code);
         var less = Assert.Single(miss.Remedies, r => r.Kind == RemedyKind.MovesLess);
@@ -135,12 +135,12 @@ public sealed class FitSearchTests
     {
         var closeUp = Made.Of(GearKind.CloseUpLens, "Close-up 3", (FrontFields.Dioptres, 3.0), (CommonFields.RearThread, 67.0));
         var small = new ShotBrief(new ShotSubject(SubjectKind.Thing, 30) { WidthMm = 40 }, ShotSize.CloseUp);
-        var miss = Assert.Single(Ask(new Site(), small, ShelfOf(Body, Prime, closeUp, Made.Tube)).Misses);
+        var miss = Assert.Single(Ask(new Location(), small, ShelfOf(Body, Prime, closeUp, Made.Tube)).Misses);
         Assert.Equal(DiagnosticCode.TooClose, miss.Shortfall.Code);
         Assert.Contains(miss.Remedies, r => r.Kind == RemedyKind.Tube && r.ItemName == "Tube");
         Assert.Contains(miss.Remedies, r => r.Kind == RemedyKind.OtherFraming && r.Value > 30);
         var other = closeUp.With(CommonFields.RearThread, 77.0);
-        Assert.DoesNotContain(Ask(new Site(), small, ShelfOf(Body, Prime, other)).Misses[0].Remedies, r => r.Kind == RemedyKind.CloseUp);
+        Assert.DoesNotContain(Ask(new Location(), small, ShelfOf(Body, Prime, other)).Misses[0].Remedies, r => r.Kind == RemedyKind.CloseUp);
     }
 
     [Fact]
@@ -198,7 +198,7 @@ public sealed class FitSearchTests
     {
         GearItem[] modes = [Made.Mode("Full", 36, 20.25), Made.Mode("Open", 36, 24, 2)];
         var squeezed = Prime.With(LensFields.Squeeze, 2.0);
-        Fit Of(GearItem lens, params GearItem[] offered) => Assert.Single(Ask(new Site { BehindMm = 1500 }, Metre, ShelfOf(Body.With(BodyFields.Modes, offered), lens)).Fits);
+        Fit Of(GearItem lens, params GearItem[] offered) => Assert.Single(Ask(new Location { BehindMm = 1500 }, Metre, ShelfOf(Body.With(BodyFields.Modes, offered), lens)).Fits);
         Assert.All(modes, mode => Assert.All(new[] { Prime, squeezed }, lens => Assert.Equal(mode.Name, Of(lens, mode).Mode.Item.Name)));
 
         // The mode that shows the squeeze comes first, whatever else; and what a trim from 2 · 36 : 24 to 16 : 9 throws away is told.
@@ -212,7 +212,7 @@ public sealed class FitSearchTests
         // f/N·m·B/(f(1 + 1/m) + B) = 0.005·20.25 with N = 5.6, B = 8000 gives f = 33.994, and D = f(2 + m + 1/m).
         var zoom = Prime.With(LensFields.Short, 24.0).With(LensFields.Long, 70.0).With(LensFields.Narrowest, 5.6);
         var shelf = ShelfOf(Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) }), zoom);
-        var fit = Assert.Single(Ask(new Site { BehindMm = 8000 }, Metre with { Behind = BackgroundRequirement.Readable }, shelf, RankingCriterion.Farthest).Fits);
+        var fit = Assert.Single(Ask(new Location { BehindMm = 8000 }, Metre with { Behind = BackgroundRequirement.Readable }, shelf, RankingCriterion.Farthest).Fits);
         var m = 0.02025;
         var f = 0.005 * 20.25 * 8000 / (m * 8000 / 5.6 - 0.005 * 20.25 * (1 + 1 / m));
         Assert.Equal(f, fit.Set.FocalLengthMm, 1e-3);
@@ -234,7 +234,7 @@ public sealed class FitSearchTests
     public void At_arms_length_the_camera_is_no_farther_than_an_arm()
     {
         var brief = new ShotBrief(new ShotSubject(SubjectKind.Standing, 1750), ShotSize.CloseUp) { CameraSupport = CameraSupport.SelfHeld };
-        var miss = Assert.Single(Ask(new Site(), brief, ShelfOf(Body, Prime)).Misses);
+        var miss = Assert.Single(Ask(new Location(), brief, ShelfOf(Body, Prime)).Misses);
         Assert.Equal(DiagnosticCode.RoomTooShort, miss.Shortfall.Code);
 
         // The close-up is 0.2·1750/0.92 = 380.43 mm: m = 0.053229, D = 35·1.053229²/0.053229 = 729.40; the arm holds it at 665.
@@ -244,7 +244,7 @@ public sealed class FitSearchTests
     [Fact]
     public void What_cannot_be_at_all_is_told()
     {
-        DiagnosticCode[] Of(Site site, ShotBrief brief, params GearItem[] items) => [.. Ask(site, brief, ShelfOf(items)).Contradictions.Select(c => c.Code)];
+        DiagnosticCode[] Of(Location location, ShotBrief brief, params GearItem[] items) => [.. Ask(location, brief, ShelfOf(items)).Contradictions.Select(c => c.Code)];
         Assert.Equal([DiagnosticCode.NoCamera], Of(Room, Metre, Prime));
         Assert.Equal([DiagnosticCode.NoLens], Of(Room, Metre, Body));
         Assert.Equal([DiagnosticCode.SubjectTallerThanPlace], Of(Room with { HeightMm = 1600 }, Metre, Body, Prime));
@@ -273,7 +273,7 @@ public sealed class FitSearchTests
     public void Cautions_come_where_the_plan_brings_them_up()
     {
         static DiagnosticCode[] Of(Hazards hazards, CameraSupport support, double? weight = null, double? equivalent = null, bool walks = false) =>
-            [.. Cautions.Of(new Site { Hazards = hazards }, Metre with { CameraSupport = support, Walks = walks }, weight, equivalent)];
+            [.. Cautions.Of(new Location { Hazards = hazards }, Metre with { CameraSupport = support, Walks = walks }, weight, equivalent)];
         Assert.Empty(Of(Hazards.None, CameraSupport.Tripod, 9000, 600));
         Assert.Equal([DiagnosticCode.OverheadRigging], Of(Hazards.None, CameraSupport.Overhead));
         Assert.Empty(Of(Hazards.Sun, CameraSupport.Tripod, 2000, 50));

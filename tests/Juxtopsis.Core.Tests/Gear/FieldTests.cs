@@ -153,4 +153,16 @@ public sealed class FieldTests
             let text = string.Concat(characters.Take(field.MaxLength / 2)).Trim()
             select (object)(text.Length == 0 ? "a" : text);
     }
+
+    [Theory]
+    [InlineData("lens", "nearestFocusMm", "minimumFocusDistanceMm")]
+    [InlineData("lens", "largestRatio", "maximumMagnification")]
+    [InlineData("lens", "holding", "ownership")]
+    [InlineData("fixedLensCamera", "nearestFocusMm", "minimumFocusDistanceMm")]
+    public void A_name_of_before_is_the_same_field(string kind, string before, string now)
+    {
+        var of = GearKinds.ByKey(kind)!;
+        Assert.Same(of.Field(now), of.Field(before));
+        Assert.Equal(now, of.Field(before)!.Key);
+    }
 }

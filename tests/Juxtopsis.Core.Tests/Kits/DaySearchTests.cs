@@ -19,7 +19,7 @@ public sealed class DaySearchTests
 
     /// <summary>1 m upright, seen from just where a lens of that focal length must stand: D = f(1.02025)²/0.02025 = 51.4025·f.</summary>
     private static DayShot From(double focalLength) => new(
-        new Site { KeepOffMm = 51.4025 * focalLength - 98 - 1, LengthMm = 51.4025 * focalLength + 900 + 1, BehindMm = 0 },
+        new Location { KeepOffMm = 51.4025 * focalLength - 98 - 1, LengthMm = 51.4025 * focalLength + 900 + 1, BehindMm = 0 },
         new(new ShotSubject(SubjectKind.Standing, 1750), ShotSize.Medium) { Typed = new FramedSize(1000, IsAcross: false) });
 
     [Fact]

@@ -130,7 +130,7 @@ internal sealed class CsvColumns
         {
             var (label, unit) = Split(header[i]);
             var mine = own.FirstOrDefault(o => o.Equals(label, StringComparison.OrdinalIgnoreCase));
-            var field = fields.FirstOrDefault(f => f.Label.Equals(label, StringComparison.OrdinalIgnoreCase) || f.Key.Equals(label, StringComparison.OrdinalIgnoreCase));
+            var field = fields.FirstOrDefault(f => f.Label.Equals(label, StringComparison.OrdinalIgnoreCase) || f.Key.Equals(label, StringComparison.OrdinalIgnoreCase) || label.Equals(f.FormerKey, StringComparison.OrdinalIgnoreCase));
             var again = mine is not null ? owned.ContainsKey(mine) : field is not null && known.Any(k => k.Item1 == field);
             if (again || mine is null && field is null)
             {

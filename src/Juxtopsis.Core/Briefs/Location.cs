@@ -43,7 +43,7 @@ public enum LooksAlong
 }
 
 /// <summary>A place as people measure it.</summary>
-public sealed record Site
+public sealed record Location
 {
     /// <summary>Length, mm; null for a place without an end.</summary>
     public double? LengthMm { get; init; }
