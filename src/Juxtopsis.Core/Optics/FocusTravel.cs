@@ -162,7 +162,7 @@ public readonly record struct FocusTravel(
     /// </returns>
     public FocusPlace FocusAt(double subjectDistanceMm, bool rackedFarther = false)
     {
-        var (low, high) = Segment(subjectDistanceMm, rackedFarther);
+        var (low, high) = IsSimple ? (0, double.PositiveInfinity) : Segment(subjectDistanceMm, rackedFarther);
         if (!IsPlain)
         {
             return At(Ring(subjectDistanceMm, low, high));
@@ -213,6 +213,9 @@ public readonly record struct FocusTravel(
         var f = InfinityFocalLengthMm + FocalLengthSlopeMm * ring;
         return f * (f * (1 + ring) + Rear.ShiftMm) / (f * ring + Rear.ShiftMm);
     }
+
+    /// <summary>True for a lens alone that keeps its focal length and ends at life size or before: the distance falls all along the ring.</summary>
+    private bool IsSimple => FocalLengthSlopeMm == 0 && Rear.ShiftMm == 0 && CloseUpPerMm == 0 && !(LargestOwnMagnification > 1) && CanFocus;
 
     /// <summary>True where focal length and lens plane keep, so that all follows in closed form.</summary>
     private bool IsPlain => FocalLengthSlopeMm == 0 && (CloseUpFromLensMm == 0 || CloseUpPerMm == 0);

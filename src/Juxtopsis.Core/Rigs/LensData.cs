@@ -3,6 +3,8 @@ namespace Juxtopsis.Core.Rigs;
 /// <summary>What is known of the lens beyond its focal length and aperture. Null is unknown; what is known goes before the model.</summary>
 public sealed record LensData
 {
+    private readonly bool isKnownAlong;
+
     /// <summary>Nothing is known.</summary>
     public static LensData Unknown { get; } = new();
 
@@ -22,7 +24,13 @@ public sealed record LensData
     /// Widest f-numbers at marked focal lengths, from short to long, where they are known step by step; two or more. They go before
     /// the two ends, and between them log N is taken as linear in log f.
     /// </summary>
-    public IReadOnlyList<AperturePoint> WidestAlong { get; init; } = [];
+    public IReadOnlyList<AperturePoint> WidestAlong
+    {
+        get;
+        init => (field, isKnownAlong) = (value, value.Count > 1);
+    }
+
+    = [];
 
     /// <summary>Smallest opening, as an f-number.</summary>
     public double? NarrowestFNumber { get; init; }
@@ -65,7 +73,7 @@ public sealed record LensData
     /// <returns>Both ends; null when the widest aperture is held, or not known.</returns>
     public (AperturePoint From, AperturePoint To)? WidestPiece(double focalLengthMm)
     {
-        if (WidestAlong.Count > 1)
+        if (isKnownAlong)
         {
             var i = 1;
             while (i < WidestAlong.Count - 1 && focalLengthMm > WidestAlong[i].FocalLengthMm)

@@ -26,8 +26,9 @@ public static class RigEvaluator
         var lens = LensOnSensor.Of(conventions, rig, crop.Chosen);
         var chain = LensInChain.Of(rig, lens.UsedFocalLengthMm);
         var mark = MarkMm(conventions, rig);
-        var range = chain.Travel.Range();
-        var limits = new FocusLimits(range.NearestMm - mark, range.FarthestMm - mark, chain.Travel.MaximumMagnification());
+        var travel = chain.Travel;
+        var range = travel.Range();
+        var limits = new FocusLimits(range.NearestMm - mark, range.FarthestMm - mark, travel.MaximumMagnification());
         var sharpness = SharpnessLimits.Of(scene, conventions, rig, used, sensor, lens, chain, mark);
         var distance = scene.SubjectDistanceMm + mark;
         var isFocused = range.Reaches(distance);
@@ -35,7 +36,7 @@ public static class RigEvaluator
         FocusReport focus = default;
         if (isFocused)
         {
-            var place = chain.Travel.FocusAt(distance, rig.RackedFarther);
+            var place = travel.FocusAt(distance, rig.RackedFarther);
             var stage = FocusReport.StageOf(used, lens.EffectiveFNumber, chain, place);
             bellowsFactor = stage.BellowsFactor;
             var circle = SharpnessLimits.DepthCircleMm(sharpness.CircleOfConfusionMm, conventions, rig);
