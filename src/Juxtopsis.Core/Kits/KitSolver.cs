@@ -49,7 +49,7 @@ internal sealed class KitSolver
     private readonly List<Way> left = [];
     private readonly ulong[] does;
     private readonly List<int> touched = [];
-    private readonly Dictionary<int, int> stays = [];
+    private readonly WayAssignment assignment;
     private readonly double leastChanges;
     private readonly double leastUnfilled;
     private readonly HashSet<string> seen = [];
@@ -75,14 +75,15 @@ internal sealed class KitSolver
         var same = new Dictionary<UInt128, int>();
         int NumberOf(UInt128 things) => same.TryGetValue(things, out var number) ? number : same[things] = same.Count;
         shots = [.. problem.Shots.Select((s, i) => s.Select(o => new Way(i, o.Items, o.Fills, NumberOf(KitProblem.Things(o.Items)))).ToArray())];
+        assignment = new(shots);
         var byItem = shots.SelectMany(s => s).SelectMany(w => w.Items.Select(item => (Item: item, Way: w))).ToLookup(u => u.Item, u => u.Way);
         waysWith = [.. Enumerable.Range(0, items.Count).Select(i => byItem[i].ToArray())];
         weights = [.. items.Select(i => Math.Round((i.WeightG ?? KitProblem.UnknownWeightG) / LeastWeightG) * LeastWeightG)];
         (held, does, able) = (new bool[items.Count], new ulong[items.Count], new int[shots.Length]);
         (heldCost, added, more, least) = (new double[this.order.Length], new double[this.order.Length], new double[this.order.Length], new double[this.order.Length]);
         Hold(Enumerable.Range(0, items.Count));
-        (_, leastChanges, _) = Assign(changesFirst: true);
-        (_, _, leastUnfilled) = Assign(changesFirst: false);
+        (_, leastChanges, _) = assignment.Best(changesFirst: true);
+        (_, _, leastUnfilled) = assignment.Best(changesFirst: false);
         Release(Enumerable.Range(0, items.Count));
     }
 
@@ -215,21 +216,6 @@ internal sealed class KitSolver
     private sealed record Open(int Shot, Way[] Ways);
 
     private sealed record Frame(int[] Added, Open[] Open, Queue<Way> Left);
-
-    /// <summary>A way to do a shot, with how many of its things are not held.</summary>
-    private sealed class Way(int shot, int[] items, bool fills, int things)
-    {
-        public int Shot { get; } = shot;
-
-        public int[] Items { get; } = items;
-
-        public bool Fills { get; } = fills;
-
-        /// <summary>The same number for the same things, in whatever shot.</summary>
-        public int Things { get; } = things;
-
-        public int Missing { get; set; } = items.Length;
-    }
 
     private string Key()
     {
@@ -400,7 +386,7 @@ internal sealed class KitSolver
     /// <summary>Costs what is held, with the best use of it, and keeps it where it is among the best.</summary>
     private double[] Keep()
     {
-        var (chosen, changes, unfilled) = Assign(Place(KitCriterion.Changes) < Place(KitCriterion.Pixels));
+        var (chosen, changes, unfilled) = assignment.Best(Place(KitCriterion.Changes) < Place(KitCriterion.Pixels));
         var cost = (double[])heldCost.Clone();
         cost[Place(KitCriterion.Changes)] = changes;
         cost[Place(KitCriterion.Pixels)] = unfilled;
@@ -431,86 +417,5 @@ internal sealed class KitSolver
         }
 
         return cost;
-    }
-
-    /// <summary>The best option of each shot of those that the held things allow: along the shooting order, by dynamic programming.</summary>
-    private (int[] Uses, double Changes, double Unfilled) Assign(bool changesFirst)
-    {
-        var chosen = new int[shots.Length];
-        if (shots.Length == 0)
-        {
-            return (chosen, 0, 0);
-        }
-
-        var from = new int[shots.Length][];
-        var now = shots[0].Select(w => w.Missing > 0 ? Use.Never : new Use(0, w.Fills ? 0 : 1)).ToArray();
-        from[0] = new int[now.Length];
-        for (var s = 1; s < shots.Length; s++)
-        {
-            (now, from[s]) = Next(shots[s - 1], now, shots[s], changesFirst);
-        }
-
-        var last = BestOf(now, changesFirst);
-        var total = now[last];
-        for (var s = shots.Length - 1; s >= 0; s--)
-        {
-            chosen[s] = last;
-            last = from[s][last];
-        }
-
-        return (chosen, total.Changes, total.Unfilled);
-    }
-
-    /// <summary>From the costs up to one shot those up to the next: coming from another rig costs a change, so only the best of these counts beside the same rig.</summary>
-    private (Use[] Costs, int[] From) Next(Way[] before, Use[] costs, Way[] after, bool changesFirst)
-    {
-        var bestAt = BestOf(costs, changesFirst);
-        stays.Clear();
-        for (var i = 0; i < costs.Length; i++)
-        {
-            if (before[i].Missing == 0)
-            {
-                stays[before[i].Things] = i;
-            }
-        }
-
-        var (next, from) = (new Use[after.Length], new int[after.Length]);
-        for (var i = 0; i < next.Length; i++)
-        {
-            if (after[i].Missing > 0)
-            {
-                next[i] = Use.Never;
-                continue;
-            }
-
-            var own = after[i].Fills ? 0 : 1;
-            (next[i], from[i]) = (new(costs[bestAt].Changes + 1, costs[bestAt].Unfilled + own), bestAt);
-            if (stays.TryGetValue(after[i].Things, out var same) && new Use(costs[same].Changes, costs[same].Unfilled + own) is var stay && !next[i].IsBetter(stay, changesFirst))
-            {
-                (next[i], from[i]) = (stay, same);
-            }
-        }
-
-        return (next, from);
-    }
-
-    private static int BestOf(Use[] costs, bool changesFirst)
-    {
-        var at = 0;
-        for (var i = 1; i < costs.Length; i++)
-        {
-            at = costs[i].IsBetter(costs[at], changesFirst) ? i : at;
-        }
-
-        return at;
-    }
-
-    private readonly record struct Use(double Changes, double Unfilled)
-    {
-        public static Use Never { get; } = new(double.PositiveInfinity, double.PositiveInfinity);
-
-        public bool IsBetter(Use other, bool changesFirst) => changesFirst
-            ? Changes < other.Changes || Changes == other.Changes && Unfilled < other.Unfilled
-            : Unfilled < other.Unfilled || Unfilled == other.Unfilled && Changes < other.Changes;
     }
 }
