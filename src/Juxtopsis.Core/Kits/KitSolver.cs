@@ -137,7 +137,7 @@ internal sealed class KitSolver
         foreach (var changesFirst in new[] { true, false })
         {
             Hold(Enumerable.Range(0, items.Count));
-            var (chosen, _, _) = Assign(changesFirst);
+            var (chosen, _, _) = assignment.Best(changesFirst);
             Release(Enumerable.Range(0, items.Count));
             int[] taken = [.. shots.SelectMany((s, i) => s[chosen[i]].Items).Distinct()];
             Hold(taken);
