@@ -30,7 +30,11 @@ export function fieldText(field: NumberField, value: number, feet: boolean): str
     return distanceField(value, feet);
   }
   const number = (before[field.kind] ?? '') + plain(value, decimals) + (after[field.kind] ?? '');
-  return field.unit === '' || field.kind === 'brightness' || field.kind === 'sensitivity' ? number : field.unit === '°' ? `${number}°` : withUnit(number, field.unit);
+  return field.unit === '' || field.kind === 'brightness' || field.kind === 'sensitivity'
+    ? number
+    : field.unit === '°'
+      ? `${number}°`
+      : withUnit(number, field.unit);
 }
 
 type Numbers<T> = { [K in keyof T & string as T[K] extends { empty: number } ? K : never]: unknown };

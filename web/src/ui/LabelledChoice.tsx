@@ -22,7 +22,14 @@ export function LabelledChoice<T extends string>({ label, value, choices, onChan
         <ToggleButton
           key={key}
           value={key}
-          sx={{ textTransform: 'none', px: 1, py: 0.25, minHeight: 40, color: 'text.primary', '&.Mui-selected': { color: 'primary.main', fontWeight: 650 } }}
+          sx={{
+            textTransform: 'none',
+            px: 1,
+            py: 0.25,
+            minHeight: 40,
+            color: 'text.primary',
+            '&.Mui-selected': { color: 'primary.main', fontWeight: 650 },
+          }}
         >
           {text}
         </ToggleButton>

@@ -1,15 +1,7 @@
 import { Box, Button, ButtonBase, IconButton, InputBase, Menu, MenuItem, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useMemo, useState, type DragEvent } from 'react';
-import {
-  isFocused,
-  type Assembled,
-  type FigureId,
-  type Diagnostic,
-  type RigInput,
-  type RigReport,
-  type SceneInput,
-} from '../../core/core';
+import { isFocused, type Assembled, type FigureId, type Diagnostic, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { aperture, fixed, inScale, lengthScale, oneLine, withUnit } from '../../ui/format';
 import { Figure } from '../../ui/Figure';
 import { LensIcon, MoreIcon, RulerIcon } from '../../ui/icons';

@@ -60,7 +60,7 @@ type Answer = Partial<Evaluated & Pick<BenchState, 'answered'>>;
 const feet = () => useSettings.getState().feet;
 
 /** Evaluates a setup. Sentences are made anew at once when other ones are due, and a moment later when only their numbers change. */
-function evaluate(setup: Setup, before: Evaluated & { setup?: Setup }): Answer {
+function evaluate(setup: Setup, before: Evaluated & Pick<BenchState, 'answered'>): Answer {
   clearTimeout(wording);
   const reports = core().evaluate(setup);
   if (!reports) {
@@ -69,7 +69,7 @@ function evaluate(setup: Setup, before: Evaluated & { setup?: Setup }): Answer {
   const sameRigs = before.reports.length === reports.length;
   const lastFocused = reports.map((report, i) => (isFocused(report) ? report : sameRigs ? (before.lastFocused[i] ?? null) : null));
   const same =
-    before.setup?.conventions === setup.conventions &&
+    before.answered.conventions === setup.conventions &&
     before.reports.length === reports.length &&
     reports.every((report, i) => report.reasons === before.reports[i]!.reasons);
   if (same) {
@@ -116,7 +116,10 @@ export const useBench = create<BenchState>()((set, get) => ({
       saving,
       holdNotes: noNotes,
       ...(same ? {} : { past: [], future: [], reports: [], lastFocused: [] }),
-      ...evaluate(content.document.setup, same ? get() : { reports: [], lastFocused: [], problems: noProblems, words: noWords }),
+      ...evaluate(
+        content.document.setup,
+        same ? get() : { answered: content.document.setup, reports: [], lastFocused: [], problems: noProblems, words: noWords },
+      ),
     });
   },
 
@@ -388,7 +391,9 @@ export function makeRow(index: number, { focalLengths, bodies, atOneFraming, rep
       : [];
   const found = answer.map((of) => (Array.isArray(of) ? of[0] : undefined));
   const stood = row.map((rig, i) =>
-    found[i]?.subjectDistanceMm == null ? rig : { ...rig, subjectDistanceMm: found[i].subjectDistanceMm, rackedFarther: found[i].rackedFarther },
+    found[i]?.subjectDistanceMm == null
+      ? rig
+      : { ...rig, subjectDistanceMm: found[i].subjectDistanceMm, rackedFarther: found[i].rackedFarther },
   );
   rearrange('row', (rigs) => (replaceAll ? stood : rigs.toSpliced(index, 1, ...stood)));
   const { rigs } = useBench.getState().document.setup;

@@ -1,4 +1,13 @@
-import { core, type AssembleRequest, type Assembled, type Chain, type ChainPart, type GearItem, type RigInput, type SceneInput } from '../../core/core';
+import {
+  core,
+  type AssembleRequest,
+  type Assembled,
+  type Chain,
+  type ChainPart,
+  type GearItem,
+  type RigInput,
+  type SceneInput,
+} from '../../core/core';
 import { useSettings } from '../../app/settings';
 
 const known = new WeakMap<RigInput, { aspect: number | null; feet: boolean; assembled: Assembled | null }>();

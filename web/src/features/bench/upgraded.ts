@@ -21,9 +21,15 @@ export function upgradedComparison(draft: Draft<ComparisonDocument>): Draft<Comp
   }
   if (document.schemaVersion === 2) {
     const named = rigs((rig) =>
-      rig.lens ? { ...rig, lens: renamed(rig.lens, { nearestFocusMm: 'minimumFocusDistanceMm', largestMagnification: 'maximumMagnification' }) } : rig,
+      rig.lens
+        ? { ...rig, lens: renamed(rig.lens, { nearestFocusMm: 'minimumFocusDistanceMm', largestMagnification: 'maximumMagnification' }) }
+        : rig,
     );
-    document = { ...document, schemaVersion: comparisonVersion, setup: { ...document.setup, scene: renamed(document.setup.scene, { place: 'backdrop' }), rigs: named } };
+    document = {
+      ...document,
+      schemaVersion: comparisonVersion,
+      setup: { ...document.setup, scene: renamed(document.setup.scene, { place: 'backdrop' }), rigs: named },
+    };
   }
   return { ...draft, document };
 }

@@ -58,7 +58,10 @@ export function ProductionsPage() {
   const make = async () => {
     await coreReady;
     const id = crypto.randomUUID();
-    productionKeeper.openNew(id, { name: 'New production', document: { schemaVersion: productionVersion, delivery: { aspect: 16 / 9, widthPx: 3840 } } });
+    productionKeeper.openNew(id, {
+      name: 'New production',
+      document: { schemaVersion: productionVersion, delivery: { aspect: 16 / 9, widthPx: 3840 } },
+    });
     void navigate(`/brief/${id}`);
   };
   const setDeleted = async (id: string, to: boolean) => {
@@ -80,7 +83,9 @@ export function ProductionsPage() {
       {error && <Alert severity="warning">{error.message} It is tried again by itself.</Alert>}
       {!error && !isPending && list.length === 0 && (
         <Typography sx={{ color: 'text.secondary', py: 3 }}>
-          {deleted ? 'Nothing was deleted.' : 'There is no production yet. Make one: it holds the shots that are wanted and the places where they are filmed.'}
+          {deleted
+            ? 'Nothing was deleted.'
+            : 'There is no production yet. Make one: it holds the shots that are wanted and the places where they are filmed.'}
         </Typography>
       )}
       <List disablePadding>
@@ -92,7 +97,11 @@ export function ProductionsPage() {
             secondaryAction={<Button onClick={() => void setDeleted(p.id, !deleted)}>{deleted ? 'Restore' : 'Delete'}</Button>}
           >
             <ListItemButton component={Link} to={`/brief/${p.id}`}>
-              <ListItemText primary={p.name} secondary={`${p.shots} shots, ${p.locations} places · ${when(p.updatedAt)}${p.note ? ` · ${p.note}` : ''}`} sx={{ pr: 8 }} />
+              <ListItemText
+                primary={p.name}
+                secondary={`${p.shots} shots, ${p.locations} places · ${when(p.updatedAt)}${p.note ? ` · ${p.note}` : ''}`}
+                sx={{ pr: 8 }}
+              />
             </ListItemButton>
           </ListItem>
         ))}

@@ -65,7 +65,16 @@ function Brief() {
   const shown = useAnswers((s) => (s.shown?.shot.id === shot?.id ? s.shown : null));
   const picked = useAnswers((s) => s.picked);
   return (
-    <Box sx={{ p: 1, display: 'grid', gap: 1, height: { md: '100vh' }, gridTemplateColumns: 'minmax(0, 1fr)', gridTemplateRows: { md: 'auto auto minmax(0, 1fr)' } }}>
+    <Box
+      sx={{
+        p: 1,
+        display: 'grid',
+        gap: 1,
+        height: { md: '100vh' },
+        gridTemplateColumns: 'minmax(0, 1fr)',
+        gridTemplateRows: { md: 'auto auto minmax(0, 1fr)' },
+      }}
+    >
       <Heading />
       {deleted && (
         <Alert
@@ -81,7 +90,10 @@ function Brief() {
         </Alert>
       )}
       {shotsOf(document).length === 0 ? (
-        <PageMessage title="No shot yet" text="Begin with a shot that somebody wants: what is in it, how tight, and where. What fits is told at once.">
+        <PageMessage
+          title="No shot yet"
+          text="Begin with a shot that somebody wants: what is in it, how tight, and where. What fits is told at once."
+        >
           <Button variant="contained" onClick={addShot}>
             New shot
           </Button>
@@ -105,10 +117,27 @@ function Brief() {
               <Panel sx={{ p: 1, display: 'flex', flexDirection: 'column', gap: 1, overflowY: { md: 'auto' }, minHeight: 0 }}>
                 <PlaceForm shot={shot} place={place} feet={feet} />
                 <Box sx={{ flex: 1, minHeight: 300 }}>
-                  {shown && <PlaceDrawing shot={shot} place={place} frame={shown.answer.frame} fit={shown.answer.fits.length > 0 ? picked : null} feet={feet} />}
+                  {shown && (
+                    <PlaceDrawing
+                      shot={shot}
+                      place={place}
+                      frame={shown.answer.frame}
+                      fit={shown.answer.fits.length > 0 ? picked : null}
+                      feet={feet}
+                    />
+                  )}
                 </Box>
               </Panel>
-              <Panel sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, overflow: { md: 'hidden' }, gridColumn: { md: '1 / -1', lg: 'auto' }, '& > section': { flex: 1 } }}>
+              <Panel
+                sx={{
+                  display: 'flex',
+                  flexDirection: 'column',
+                  minHeight: 0,
+                  overflow: { md: 'hidden' },
+                  gridColumn: { md: '1 / -1', lg: 'auto' },
+                  '& > section': { flex: 1 },
+                }}
+              >
                 <Proposals shot={shot} />
               </Panel>
             </Box>
@@ -172,14 +201,14 @@ function Conflict() {
 function Choice({ theirs }: { theirs: Work<ProductionDocument> }) {
   const { id, name, document } = useProduction();
   return (
-      <ConflictDialog
-        word="production"
-        address="/brief"
-        mine={{ id, name, document }}
-        theirs={theirs}
-        differing={differences({ name, document }, theirs)}
-        keeper={productionKeeper}
-        drafts={drafts}
-      />
+    <ConflictDialog
+      word="production"
+      address="/brief"
+      mine={{ id, name, document }}
+      theirs={theirs}
+      differing={differences({ name, document }, theirs)}
+      keeper={productionKeeper}
+      drafts={drafts}
+    />
   );
 }

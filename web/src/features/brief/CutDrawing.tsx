@@ -46,7 +46,10 @@ export function CutDrawing({ shot, frame, feet }: CutDrawingProps) {
       {!overhead && bottom <= 0 && <line x1={view.x} x2={view.x + view.width} y1={0} y2={0} stroke={drawing.line} strokeWidth={unit} />}
       {people ? (
         Array.from({ length: Math.min(count, 12) }, (_, i) => (
-          <g key={i} transform={`translate(${(i - (Math.min(count, 12) - 1) / 2) * spacing} ${-base - height + sinks}) scale(${height / 1000})`}>
+          <g
+            key={i}
+            transform={`translate(${(i - (Math.min(count, 12) - 1) / 2) * spacing} ${-base - height + sinks}) scale(${height / 1000})`}
+          >
             <Person stroke={text.primary} fill={drawing.floor} width={1.1} />
           </g>
         ))

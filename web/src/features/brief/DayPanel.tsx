@@ -1,4 +1,17 @@
-import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress, Table, TableBody, TableCell, TableRow, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  LinearProgress,
+  Table,
+  TableBody,
+  TableCell,
+  TableRow,
+  Typography,
+} from '@mui/material';
 import { useEffect, useState } from 'react';
 import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
@@ -93,16 +106,20 @@ function Counts({ order }: { order: Count[] }) {
 
 function Day({ answer, shots, picked, order }: { answer: DayResponse; shots: ShotInput[]; picked: Fit | null; order: Count[] }) {
   const numbered = (ids: string[]) => ids.map((id) => shots.findIndex((s) => s.id === id) + 1).join(', ');
-  const named = (ids: string[]) => ids.map((id) => `${shots.findIndex((s) => s.id === id) + 1}. ${shots.find((s) => s.id === id)?.name ?? ''}`).join('; ');
+  const named = (ids: string[]) =>
+    ids.map((id) => `${shots.findIndex((s) => s.id === id) + 1}. ${shots.find((s) => s.id === id)?.name ?? ''}`).join('; ');
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Counts order={order} />
       <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>
-        Bodies, lenses and what joins them are counted and weighed; a camera that keeps its lens is a body. A change is a shot with another rig than the one before it.
+        Bodies, lenses and what joins them are counted and weighed; a camera that keeps its lens is a body. A change is a shot with another
+        rig than the one before it.
         {!answer.isProven && ' The search ended before it was proven that nothing is better than the first.'}
       </Typography>
       {answer.impossible.length > 0 && (
-        <Typography sx={{ color: 'warning.main', fontSize: 14 }}>Nothing here does {named(answer.impossible)} as it stands; open the shot to see what would help.</Typography>
+        <Typography sx={{ color: 'warning.main', fontSize: 14 }}>
+          Nothing here does {named(answer.impossible)} as it stands; open the shot to see what would help.
+        </Typography>
       )}
       {answer.kits.map((kit, i) => (
         <KitTable key={i} kit={kit} title={titleOf(kit, i, answer)} impossible={answer.impossible} numbered={numbered} named={named} />
@@ -110,7 +127,8 @@ function Day({ answer, shots, picked, order }: { answer: DayResponse; shots: Sho
       {picked && answer.ofRig.length > 0 && (
         <section aria-label="What one rig does">
           <Typography variant="h2" component="h3" sx={{ mb: 0.5 }}>
-            {[picked.rig.bodyName, picked.rig.lensName].filter(Boolean).join(', ')} alone: {answer.ofRig.filter((r) => r.gives).length} of {shots.length}
+            {[picked.rig.bodyName, picked.rig.lensName].filter(Boolean).join(', ')} alone: {answer.ofRig.filter((r) => r.gives).length} of{' '}
+            {shots.length}
           </Typography>
           <Table size="small">
             <TableBody>
@@ -136,7 +154,11 @@ function titleOf({ bodies, lenses, adapters, undone }: Kit, index: number, { imp
     some(lenses.length, 'lens', 'lenses'),
     ...(adapters.length > 0 ? [some(adapters.length, 'adapter', 'adapters')] : []),
   ].join(', ');
-  return index === 0 ? `${what}: the best by what counts` : undone.length > impossible.length ? `${what}: one shot fewer, and what that saves` : `${what}: the next best`;
+  return index === 0
+    ? `${what}: the best by what counts`
+    : undone.length > impossible.length
+      ? `${what}: one shot fewer, and what that saves`
+      : `${what}: the next best`;
 }
 
 interface KitTableProps {
@@ -192,7 +214,9 @@ function KitTable({ kit, title, impossible, numbered, named }: KitTableProps) {
               ))}
         </TableBody>
       </Table>
-      {enlarged.length > 0 && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Too few pixels for delivery in {named(enlarged)}.</Typography>}
+      {enlarged.length > 0 && (
+        <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Too few pixels for delivery in {named(enlarged)}.</Typography>
+      )}
       {undone.length > 0 && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Cannot do {named(undone)}.</Typography>}
     </section>
   );

@@ -69,7 +69,13 @@ interface Measured {
 
 type Shown = Omit<PlaceDrawingProps, 'feet'> & Measured & { feet: boolean };
 
-function measure(shot: ShotInput, place: LocationInput, frame: FitResponse['frame'], fit: Fit | null, size: { width: number; height: number }): Measured {
+function measure(
+  shot: ShotInput,
+  place: LocationInput,
+  frame: FitResponse['frame'],
+  fit: Fit | null,
+  size: { width: number; height: number },
+): Measured {
   const overhead = shot.cameraSupport === 'overhead';
   const along = shot.along ?? place.along ?? 'length';
   const axisMm = (along === 'length' ? place.lengthMm : place.widthMm) ?? null;
@@ -93,7 +99,19 @@ function measure(shot: ShotInput, place: LocationInput, frame: FitResponse['fram
   const skyMm = place.heightMm == null ? freeMm * (acrossMm === null ? 0.35 : 1) : 0;
   const fieldMm = acrossMm === null ? freeMm - skyMm : 0;
   const wallPx = (widthPx - lengthMm * scale) / 2;
-  return { isBeside, widthPx, scale, wallPx, behindMm, axisMm, acrossMm, heightMm: place.heightMm ?? null, drawnAcrossMm: drawnAcrossMm + fieldMm, drawnHeightMm: drawnHeightMm + skyMm, overhead };
+  return {
+    isBeside,
+    widthPx,
+    scale,
+    wallPx,
+    behindMm,
+    axisMm,
+    acrossMm,
+    heightMm: place.heightMm ?? null,
+    drawnAcrossMm: drawnAcrossMm + fieldMm,
+    drawnHeightMm: drawnHeightMm + skyMm,
+    overhead,
+  };
 }
 
 const subjectMm = ({ behindMm, fit, place }: Shown): number =>
@@ -146,8 +164,23 @@ function FromTheSide(shown: Shown) {
             fill={primary.main}
             opacity="0.13"
           />
-          <line x1={x} x2={x} y1={up(Math.max(0, frame.bottomMm))} y2={up(frame.bottomMm + frame.heightMm)} stroke={primary.main} strokeWidth="2.5" />
-          <Camera x={at(behind + fit.distanceMm)} y={up(frame.lensHeightMm)} front={fit.frontMm * scale} rear={fit.rearMm * scale} floor={floor} fill={text.primary} line={drawing.line} />
+          <line
+            x1={x}
+            x2={x}
+            y1={up(Math.max(0, frame.bottomMm))}
+            y2={up(frame.bottomMm + frame.heightMm)}
+            stroke={primary.main}
+            strokeWidth="2.5"
+          />
+          <Camera
+            x={at(behind + fit.distanceMm)}
+            y={up(frame.lensHeightMm)}
+            front={fit.frontMm * scale}
+            rear={fit.rearMm * scale}
+            floor={floor}
+            fill={text.primary}
+            line={drawing.line}
+          />
         </>
       )}
       {fit && overhead && (
@@ -157,8 +190,22 @@ function FromTheSide(shown: Shown) {
             fill={primary.main}
             opacity="0.13"
           />
-          <rect x={x - 6} y={up(base + fit.distanceMm) - 5} width="12" height={Math.max(5, fit.frontMm * scale)} rx="2" fill={text.primary} />
-          <line x1={x} x2={x} y1={up(base + fit.distanceMm + fit.rearMm)} y2={up(base + fit.distanceMm)} stroke={text.primary} strokeWidth="2" />
+          <rect
+            x={x - 6}
+            y={up(base + fit.distanceMm) - 5}
+            width="12"
+            height={Math.max(5, fit.frontMm * scale)}
+            rx="2"
+            fill={text.primary}
+          />
+          <line
+            x1={x}
+            x2={x}
+            y1={up(base + fit.distanceMm + fit.rearMm)}
+            y2={up(base + fit.distanceMm)}
+            stroke={text.primary}
+            strokeWidth="2"
+          />
         </>
       )}
       <line x1={at(0)} x2={at(end)} y1={floor} y2={floor} stroke={text.primary} strokeWidth="2" />
@@ -225,7 +272,17 @@ function FromTheSide(shown: Shown) {
           <line x1={at(0)} x2={at(end)} y1={up(heightMm)} y2={up(heightMm)} stroke={text.primary} strokeWidth="2" />
         </Grip>
       )}
-      {(place.keepOffMm ?? 0) > 0 && !overhead && <line x1={at(behind + place.keepOffMm!)} x2={at(behind + place.keepOffMm!)} y1={up(drawnHeightMm)} y2={floor} stroke={warning.main} strokeDasharray="4 3" strokeWidth="1.5" />}
+      {(place.keepOffMm ?? 0) > 0 && !overhead && (
+        <line
+          x1={at(behind + place.keepOffMm!)}
+          x2={at(behind + place.keepOffMm!)}
+          y1={up(drawnHeightMm)}
+          y2={floor}
+          stroke={warning.main}
+          strokeDasharray="4 3"
+          strokeWidth="1.5"
+        />
+      )}
       {rulerMarks(scale, x, at(0), at(end), feet).map(({ mm, px, text: mark }) => (
         <g key={mm}>
           <line x1={px} x2={px} y1={floor + 1} y2={floor + 6} stroke={drawing.line} />
@@ -238,7 +295,23 @@ function FromTheSide(shown: Shown) {
   );
 }
 
-function Camera({ x, y, front, rear, floor, fill, line }: { x: number; y: number; front: number; rear: number; floor: number; fill: string; line: string }) {
+function Camera({
+  x,
+  y,
+  front,
+  rear,
+  floor,
+  fill,
+  line,
+}: {
+  x: number;
+  y: number;
+  front: number;
+  rear: number;
+  floor: number;
+  fill: string;
+  line: string;
+}) {
   const half = Math.max(3, Math.min(9, front * 0.35));
   return (
     <g>
@@ -266,7 +339,9 @@ function FromAbove(shown: Shown) {
   const half = frame.widthMm / 2;
   const camera = fit ? at(behind + fit.distanceMm) : 0;
   const people = isPeople(shot.subject);
-  const wide = people ? (shot.subject.kind === 'group' ? ((shot.subject.count ?? 2) - 1) * (shot.subject.spacingMm ?? 650) : 0) + 450 : (shot.subject.widthMm ?? 1000);
+  const wide = people
+    ? (shot.subject.kind === 'group' ? ((shot.subject.count ?? 2) - 1) * (shot.subject.spacingMm ?? 650) : 0) + 450
+    : (shot.subject.widthMm ?? 1000);
   const spread = fit ? half * (1 + behind / fit.distanceMm) : half;
   const bottom = top + drawnAcrossMm * scale;
   const clamp = (value: number) => Math.max(top, Math.min(bottom, value));
@@ -275,18 +350,48 @@ function FromAbove(shown: Shown) {
       <rect x={at(0)} y={top} width={end * scale} height={drawnAcrossMm * scale} fill={drawing.wall} />
       {fit && !overhead && (
         <>
-          <polygon points={`${camera},${y} ${at(0)},${clamp(y - spread * scale)} ${at(0)},${clamp(y + spread * scale)}`} fill={primary.main} opacity="0.1" />
-          <line x1={at(behind + fit.fromMm)} x2={at(behind + fit.toMm)} y1={y} y2={y} stroke={primary.main} strokeWidth="5" opacity="0.45" strokeLinecap="round">
+          <polygon
+            points={`${camera},${y} ${at(0)},${clamp(y - spread * scale)} ${at(0)},${clamp(y + spread * scale)}`}
+            fill={primary.main}
+            opacity="0.1"
+          />
+          <line
+            x1={at(behind + fit.fromMm)}
+            x2={at(behind + fit.toMm)}
+            y1={y}
+            y2={y}
+            stroke={primary.main}
+            strokeWidth="5"
+            opacity="0.45"
+            strokeLinecap="round"
+          >
             <title>From here it frames so</title>
           </line>
           <line x1={x} x2={x} y1={clamp(y - half * scale)} y2={clamp(y + half * scale)} stroke={primary.main} strokeWidth="2.5" />
           <rect x={camera - fit.frontMm * scale} y={y - 4} width={Math.max(3, fit.frontMm * scale)} height="8" fill={text.primary} />
           <rect x={camera - 1} y={y - 7} width="9" height="14" rx="2" fill={text.primary} />
-          <rect x={camera} y={y - Math.min(22, 350 * scale)} width={fit.rearMm * scale} height={2 * Math.min(22, 350 * scale)} fill="none" stroke={drawing.line} strokeDasharray="3 3" />
+          <rect
+            x={camera}
+            y={y - Math.min(22, 350 * scale)}
+            width={fit.rearMm * scale}
+            height={2 * Math.min(22, 350 * scale)}
+            fill="none"
+            stroke={drawing.line}
+            strokeDasharray="3 3"
+          />
         </>
       )}
       {fit && overhead && (
-        <rect x={at(behind - frame.widthMm / 2)} y={y - (frame.heightMm / 2) * scale} width={frame.widthMm * scale} height={frame.heightMm * scale} fill={primary.main} fillOpacity="0.1" stroke={primary.main} strokeWidth="2" />
+        <rect
+          x={at(behind - frame.widthMm / 2)}
+          y={y - (frame.heightMm / 2) * scale}
+          width={frame.widthMm * scale}
+          height={frame.heightMm * scale}
+          fill={primary.main}
+          fillOpacity="0.1"
+          stroke={primary.main}
+          strokeWidth="2"
+        />
       )}
       {(place.keepOffMm ?? 0) > 0 && !overhead && (
         <Grip
@@ -322,13 +427,38 @@ function FromAbove(shown: Shown) {
         onMove={(sideMm) => changePlace(place.id, { sideMm: Math.min(sideMm, drawnAcrossMm) })}
       >
         {overhead ? (
-          <rect x={x - (wide / 2) * scale} y={y - ((shot.subject.heightMm ?? 600) / 2) * scale} width={wide * scale} height={(shot.subject.heightMm ?? 600) * scale} fill={drawing.floor} stroke={text.primary} />
+          <rect
+            x={x - (wide / 2) * scale}
+            y={y - ((shot.subject.heightMm ?? 600) / 2) * scale}
+            width={wide * scale}
+            height={(shot.subject.heightMm ?? 600) * scale}
+            fill={drawing.floor}
+            stroke={text.primary}
+          />
         ) : people ? (
-          Array.from({ length: shot.subject.kind === 'group' ? Math.min(12, shot.subject.count ?? 2) : 1 }, (_, i, all = shot.subject.kind === 'group' ? Math.min(12, shot.subject.count ?? 2) : 1) => (
-            <ellipse key={i} cx={x} cy={y + (i - (all - 1) / 2) * (shot.subject.spacingMm ?? 650) * scale} rx={Math.max(3, 120 * scale)} ry={Math.max(5, 225 * scale)} fill={drawing.floor} stroke={text.primary} />
-          ))
+          Array.from(
+            { length: shot.subject.kind === 'group' ? Math.min(12, shot.subject.count ?? 2) : 1 },
+            (_, i, all = shot.subject.kind === 'group' ? Math.min(12, shot.subject.count ?? 2) : 1) => (
+              <ellipse
+                key={i}
+                cx={x}
+                cy={y + (i - (all - 1) / 2) * (shot.subject.spacingMm ?? 650) * scale}
+                rx={Math.max(3, 120 * scale)}
+                ry={Math.max(5, 225 * scale)}
+                fill={drawing.floor}
+                stroke={text.primary}
+              />
+            ),
+          )
         ) : (
-          <rect x={x - 4} y={clamp(y - (wide / 2) * scale)} width="8" height={Math.max(4, clamp(y + (wide / 2) * scale) - clamp(y - (wide / 2) * scale))} fill={drawing.floor} stroke={text.primary} />
+          <rect
+            x={x - 4}
+            y={clamp(y - (wide / 2) * scale)}
+            width="8"
+            height={Math.max(4, clamp(y + (wide / 2) * scale) - clamp(y - (wide / 2) * scale))}
+            fill={drawing.floor}
+            stroke={text.primary}
+          />
         )}
       </Grip>
       {shown.behindMm !== null && <line x1={at(0)} x2={at(0)} y1={top} y2={bottom} stroke={text.primary} strokeWidth="2" />}

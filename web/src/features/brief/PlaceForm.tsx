@@ -86,7 +86,10 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
           onClear={() => (isOwn ? changeShot(shot.id, { behindMm: null }) : set({ behindMm: null }))}
           onValue={(mm) => (isOwn ? changeShot(shot.id, { behindMm: mm }) : set({ behindMm: mm }))}
         />
-        {length('Keep off', 'How far every part of the camera must stay from the subject: heat, splashes, animals, water.', 'keepOffMm', { says: 'none', value: 0 })}
+        {length('Keep off', 'How far every part of the camera must stay from the subject: heat, splashes, animals, water.', 'keepOffMm', {
+          says: 'none',
+          value: 0,
+        })}
       </Grid>
       <Button size="small" aria-expanded={more} onClick={() => setMore(!more)} sx={{ justifySelf: 'start' }}>
         {more ? 'Less of this place' : 'Light and more of this place'}
@@ -94,7 +97,12 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
       {more && (
         <>
           <Grid style={{ gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
-            <LabelledSelect label="Light" help="How bright it is, by a name." value={light ?? own} onChange={(name) => set({ brightnessEv: lights.find(([n]) => n === name)?.[1] ?? null })}>
+            <LabelledSelect
+              label="Light"
+              help="How bright it is, by a name."
+              value={light ?? own}
+              onChange={(name) => set({ brightnessEv: lights.find(([n]) => n === name)?.[1] ?? null })}
+            >
               <MenuItem value={own}>
                 <em>{place.brightnessEv == null ? 'Not known' : 'As typed'}</em>
               </MenuItem>
@@ -124,9 +132,20 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
               problem={problemOf(problems, 'location.mainsHertz')}
               onValue={(mainsHertz) => set({ mainsHertz })}
             />
-            {length('Least to behind', 'Nearest that the subject may be to what is behind it.', 'leastBehindMm', { says: 'none', value: 0 })}
-            {length('Most to behind', 'Farthest that the subject may be brought from what is behind it.', 'mostBehindMm', { says: 'as there is room', value: null })}
-            <LabelledSelect label="Drawn as" help="What frames are drawn in; figures do not go by it." value={place.backdrop ?? 'shed'} onChange={(backdrop) => set({ backdrop })}>
+            {length('Least to behind', 'Nearest that the subject may be to what is behind it.', 'leastBehindMm', {
+              says: 'none',
+              value: 0,
+            })}
+            {length('Most to behind', 'Farthest that the subject may be brought from what is behind it.', 'mostBehindMm', {
+              says: 'as there is room',
+              value: null,
+            })}
+            <LabelledSelect
+              label="Drawn as"
+              help="What frames are drawn in; figures do not go by it."
+              value={place.backdrop ?? 'shed'}
+              onChange={(backdrop) => set({ backdrop })}
+            >
               {backdrops.map(([key, words]) => (
                 <MenuItem key={key} value={key}>
                   {words}
@@ -143,7 +162,11 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
                 control={
                   <Checkbox
                     checked={place.hazards?.includes(key) ?? false}
-                    onChange={(event) => set({ hazards: event.target.checked ? [...(place.hazards ?? []), key] : (place.hazards ?? []).filter((h) => h !== key) })}
+                    onChange={(event) =>
+                      set({
+                        hazards: event.target.checked ? [...(place.hazards ?? []), key] : (place.hazards ?? []).filter((h) => h !== key),
+                      })
+                    }
                   />
                 }
               />

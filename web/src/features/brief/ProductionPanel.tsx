@@ -1,4 +1,15 @@
-import { Box, Button, Checkbox, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, MenuItem, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  Checkbox,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  MenuItem,
+  Typography,
+} from '@mui/material';
 import type { Delivery, GearItem } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { plain, shape, withUnit } from '../../ui/format';
@@ -67,7 +78,9 @@ export function ProductionPanel({ onClose }: { onClose: () => void }) {
           />
         </Grid>
         <Box component="section" aria-label="What a proposal must keep">
-          <Typography sx={{ fontSize: 13.5 }}>What is proposed can be set on that camera, in that mode, with that lens. Turn one off to see what comes.</Typography>
+          <Typography sx={{ fontSize: 13.5 }}>
+            What is proposed can be set on that camera, in that mode, with that lens. Turn one off to see what comes.
+          </Typography>
           <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '150px 1fr' }, gap: 1, mt: 1 }}>
             <EntryField
               label="Accepted up to"
@@ -127,14 +140,17 @@ function Bag() {
   const bag = useProduction((s) => s.document.bag ?? null);
   const items = useGear((s) => s.items);
   const all = [...items.values()];
-  const tick = (item: GearItem, on: boolean) => changeProduction({ bag: on ? [...(bag ?? []), item.id] : (bag ?? []).filter((id) => id !== item.id) });
+  const tick = (item: GearItem, on: boolean) =>
+    changeProduction({ bag: on ? [...(bag ?? []), item.id] : (bag ?? []).filter((id) => id !== item.id) });
   return (
     <Box component="section" aria-label="Gear to choose from">
       <LabelledSelect
         label="Gear to choose from"
         help="The whole shelf, or a bag of some of it."
         value={bag === null ? 'shelf' : 'bag'}
-        onChange={(value) => changeProduction({ bag: value === 'shelf' ? null : all.filter((item) => item.ownership === 'own').map((item) => item.id) })}
+        onChange={(value) =>
+          changeProduction({ bag: value === 'shelf' ? null : all.filter((item) => item.ownership === 'own').map((item) => item.id) })
+        }
       >
         <MenuItem value="shelf">The whole shelf</MenuItem>
         <MenuItem value="bag">Only what is ticked</MenuItem>
@@ -151,7 +167,9 @@ function Bag() {
                   <FormControlLabel
                     key={item.id}
                     label={item.name}
-                    control={<Checkbox size="small" checked={bag.includes(item.id)} onChange={(event) => tick(item, event.target.checked)} />}
+                    control={
+                      <Checkbox size="small" checked={bag.includes(item.id)} onChange={(event) => tick(item, event.target.checked)} />
+                    }
                     sx={{ '& .MuiFormControlLabel-label': { fontSize: 14 } }}
                   />
                 ))}

@@ -21,7 +21,16 @@ const Item = styled('li')(({ theme }) => ({
   gridTemplateColumns: 'auto minmax(0, 1fr)',
   borderBottom: `1px solid ${theme.vars!.palette.divider}`,
   '&.picked': { background: theme.vars!.palette.background.default, boxShadow: `inset 3px 0 0 ${theme.vars!.palette.primary.main}` },
-  '& > button': { font: 'inherit', color: 'inherit', textAlign: 'left', background: 'none', border: 0, padding: '6px 6px 6px 0', cursor: 'pointer', minWidth: 0 },
+  '& > button': {
+    font: 'inherit',
+    color: 'inherit',
+    textAlign: 'left',
+    background: 'none',
+    border: 0,
+    padding: '6px 6px 6px 0',
+    cursor: 'pointer',
+    minWidth: 0,
+  },
   '& > label': { display: 'grid', placeItems: 'center', width: 40, height: 40 },
   '& input': { width: 20, height: 20, accentColor: theme.vars!.palette.primary.main },
   '& .rig': { fontSize: 14, fontWeight: 600 },
@@ -52,7 +61,9 @@ export function Proposals({ shot }: { shot: ShotInput }) {
             <Typography sx={{ color: 'warning.main' }}>The shelf cannot be read now: {gear.say} It is tried again by itself.</Typography>
           ) : (
             <>
-              <Typography sx={{ fontSize: 14, mb: 1 }}>{gear.state === 'opening' ? 'Fetching the shelf…' : 'Putting every lens on every camera…'}</Typography>
+              <Typography sx={{ fontSize: 14, mb: 1 }}>
+                {gear.state === 'opening' ? 'Fetching the shelf…' : 'Putting every lens on every camera…'}
+              </Typography>
               <LinearProgress variant="determinate" value={100 * gear.done} aria-label="Progress" />
             </>
           )}
@@ -68,18 +79,34 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
   const [ticked, setTicked] = useState<string[]>([]);
   const failing = useAnswers((s) => s.failing);
   const showsMisses = failing || answer.fitCount === 0;
-  const keyOf = ({ rig }: Fit) => [rig.body, rig.lens, ...rig.front, rig.punchIn].join(' ') + (rig.front.length > 0 || rig.punchIn > 1 ? rig.links.join() : '');
+  const keyOf = ({ rig }: Fit) =>
+    [rig.body, rig.lens, ...rig.front, rig.punchIn].join(' ') + (rig.front.length > 0 || rig.punchIn > 1 ? rig.links.join() : '');
   // The rig that is chosen goes first where it is not among those that are told, such as one with a tube or punched in.
-  const told = answer.chosen && !answer.fits.some((fit) => keyOf(fit) === keyOf(answer.chosen!)) ? [answer.chosen, ...answer.fits] : answer.fits;
+  const told =
+    answer.chosen && !answer.fits.some((fit) => keyOf(fit) === keyOf(answer.chosen!)) ? [answer.chosen, ...answer.fits] : answer.fits;
   const tickedFits = told.filter((fit) => ticked.includes(keyOf(fit)));
   return (
     <>
       <Head shot={shot} known={known} />
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, borderBottom: 1, borderColor: 'divider' }} role="group" aria-label="Which rigs">
-        <Button size="small" aria-pressed={!showsMisses} onClick={() => lookAt(false)} sx={{ '&[aria-pressed=true]': { bgcolor: 'background.default', fontWeight: 700 } }}>
+      <Box
+        sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, borderBottom: 1, borderColor: 'divider' }}
+        role="group"
+        aria-label="Which rigs"
+      >
+        <Button
+          size="small"
+          aria-pressed={!showsMisses}
+          onClick={() => lookAt(false)}
+          sx={{ '&[aria-pressed=true]': { bgcolor: 'background.default', fontWeight: 700 } }}
+        >
           {answer.fitCount} give it
         </Button>
-        <Button size="small" aria-pressed={showsMisses} onClick={() => lookAt(true)} sx={{ '&[aria-pressed=true]': { bgcolor: 'background.default', fontWeight: 700 } }}>
+        <Button
+          size="small"
+          aria-pressed={showsMisses}
+          onClick={() => lookAt(true)}
+          sx={{ '&[aria-pressed=true]': { bgcolor: 'background.default', fontWeight: 700 } }}
+        >
           {answer.missCount} do not
         </Button>
         <ToBench known={known} fits={tickedFits} />
@@ -89,28 +116,33 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
           <Misses shot={shot} answer={answer} />
         ) : (
           <>
-          {answer.chosenMiss && (
-            <Typography role="status" sx={{ px: 1.5, py: 1, fontSize: 13.5, color: 'warning.main', borderBottom: 1, borderColor: 'divider' }}>
-              The rig that is chosen does not give it: {answer.chosenMiss.message} {answer.chosenMiss.fix}{' '}
-              <Button size="small" onClick={() => changeShot(shot.id, { chosen: null })}>
-                Let go of it
-              </Button>
-            </Typography>
-          )}
-          <List>
-            {told.map((fit) => (
-              <Proposal
-                key={keyOf(fit)}
-                shot={shot}
-                fit={fit}
-                ticked={ticked.includes(keyOf(fit))}
-                full={tickedFits.length >= mostOnBench}
-                onTick={(on) => setTicked(on ? [...ticked, keyOf(fit)] : ticked.filter((key) => key !== keyOf(fit)))}
-              />
-            ))}
-          </List>
+            {answer.chosenMiss && (
+              <Typography
+                role="status"
+                sx={{ px: 1.5, py: 1, fontSize: 13.5, color: 'warning.main', borderBottom: 1, borderColor: 'divider' }}
+              >
+                The rig that is chosen does not give it: {answer.chosenMiss.message} {answer.chosenMiss.fix}{' '}
+                <Button size="small" onClick={() => changeShot(shot.id, { chosen: null })}>
+                  Let go of it
+                </Button>
+              </Typography>
+            )}
+            <List>
+              {told.map((fit) => (
+                <Proposal
+                  key={keyOf(fit)}
+                  shot={shot}
+                  fit={fit}
+                  ticked={ticked.includes(keyOf(fit))}
+                  full={tickedFits.length >= mostOnBench}
+                  onTick={(on) => setTicked(on ? [...ticked, keyOf(fit)] : ticked.filter((key) => key !== keyOf(fit)))}
+                />
+              ))}
+            </List>
             {answer.fitCount > answer.fits.length && (
-              <Typography sx={{ p: 1.5, fontSize: 13, color: 'text.secondary' }}>and {answer.fitCount - answer.fits.length} more, farther down by this order</Typography>
+              <Typography sx={{ p: 1.5, fontSize: 13, color: 'text.secondary' }}>
+                and {answer.fitCount - answer.fits.length} more, farther down by this order
+              </Typography>
             )}
           </>
         )}
@@ -124,14 +156,22 @@ function Head({ shot, known }: { shot: ShotInput; known: Known }) {
   const { progress, stopped } = useAnswers();
   return (
     <Box sx={{ p: 1, pb: 0.5, display: 'grid', gap: 0.75 }}>
-      <LabelledSelect label="Best first by" help={answer.order} value={shot.criterion ?? 'mostBlur'} onChange={(criterion) => changeShot(shot.id, { criterion })}>
+      <LabelledSelect
+        label="Best first by"
+        help={answer.order}
+        value={shot.criterion ?? 'mostBlur'}
+        onChange={(criterion) => changeShot(shot.id, { criterion })}
+      >
         {entriesOf(criteria).map(([key, words]) => (
           <MenuItem key={key} value={key}>
             {words}
           </MenuItem>
         ))}
       </LabelledSelect>
-      <Typography sx={{ fontSize: 12.5, color: 'text.secondary', lineHeight: 1.3 }} title={`${answer.looked} settings of rigs in ${fixed(ms, 0)} ms`}>
+      <Typography
+        sx={{ fontSize: 12.5, color: 'text.secondary', lineHeight: 1.3 }}
+        title={`${answer.looked} settings of rigs in ${fixed(ms, 0)} ms`}
+      >
         {answer.order} Sharp is 1/1500 of the diagonal; distances from the sensor mark.
       </Typography>
       {answer.contradictions.map((c) => (
@@ -290,7 +330,10 @@ function Details({ fit, shot }: { fit: Fit; shot: ShotInput }) {
 /** Something that speaks against a rig, or is to be known of it. */
 function Found({ found }: { found: Diagnostic }) {
   return (
-    <Typography component="span" sx={{ fontSize: 12.5, lineHeight: 1.3, flexBasis: '100%', color: found.severity === 'spoils' ? 'warning.main' : 'inherit' }}>
+    <Typography
+      component="span"
+      sx={{ fontSize: 12.5, lineHeight: 1.3, flexBasis: '100%', color: found.severity === 'spoils' ? 'warning.main' : 'inherit' }}
+    >
       {found.message} {found.fix}
     </Typography>
   );
@@ -328,7 +371,10 @@ function ToBench({ known, fits }: { known: Known; fits: Fit[] }) {
       ) : (
         <Tooltip title="Tick up to three to put them side by side">
           <span>
-            <BenchButton fits={known.answer.fits.slice(0, mostOnBench)} label={`Best ${Math.min(mostOnBench, known.answer.fits.length)} to the Bench`} />
+            <BenchButton
+              fits={known.answer.fits.slice(0, mostOnBench)}
+              label={`Best ${Math.min(mostOnBench, known.answer.fits.length)} to the Bench`}
+            />
           </span>
         </Tooltip>
       )}
@@ -340,7 +386,11 @@ function Misses({ shot, answer }: { shot: ShotInput; answer: FitResponse }) {
   if (answer.misses.length === 0) {
     return (
       <Typography sx={{ p: 1.5, fontSize: 14, color: 'text.secondary' }}>
-        {answer.missCount > 0 ? 'Trying what would help…' : answer.fitCount > 0 ? 'Every rig gives this shot.' : 'There is nothing to choose from. See above.'}
+        {answer.missCount > 0
+          ? 'Trying what would help…'
+          : answer.fitCount > 0
+            ? 'Every rig gives this shot.'
+            : 'There is nothing to choose from. See above.'}
       </Typography>
     );
   }
@@ -357,7 +407,9 @@ function Misses({ shot, answer }: { shot: ShotInput; answer: FitResponse }) {
         ))}
       </List>
       {answer.missCount > answer.misses.length && (
-        <Typography sx={{ p: 1.5, fontSize: 13, color: 'text.secondary' }}>and {answer.missCount - answer.misses.length} that are farther off</Typography>
+        <Typography sx={{ p: 1.5, fontSize: 13, color: 'text.secondary' }}>
+          and {answer.missCount - answer.misses.length} that are farther off
+        </Typography>
       )}
     </>
   );

@@ -12,7 +12,12 @@ import { CutDrawing } from './CutDrawing';
 import { addPlace, changeShot, duplicateShot, moveShot, placesOf, removeShot, shotsOf, useProduction } from './productionStore';
 import { behinds, cameraSupports, entriesOf, fills, isPeople, sizes, subjects } from './words';
 
-export const Grid = styled('div')({ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: '8px 6px', '& .all': { gridColumn: '1 / -1' } });
+export const Grid = styled('div')({
+  display: 'grid',
+  gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',
+  gap: '8px 6px',
+  '& .all': { gridColumn: '1 / -1' },
+});
 
 const Field = styled('div')(({ theme }) => ({
   '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: theme.vars!.palette.text.secondary },
@@ -118,15 +123,30 @@ export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput
             <em>A new place…</em>
           </MenuItem>
         </LabelledSelect>
-        <LabelledSelect label="Carried" help="How the camera is carried: it decides what must be behind it." value={shot.cameraSupport ?? 'tripod'} onChange={(cameraSupport) => set({ cameraSupport })}>
+        <LabelledSelect
+          label="Carried"
+          help="How the camera is carried: it decides what must be behind it."
+          value={shot.cameraSupport ?? 'tripod'}
+          onChange={(cameraSupport) => set({ cameraSupport })}
+        >
           {entriesOf(cameraSupports).map(([key, words]) => (
             <MenuItem key={key} value={key}>
               {words}
             </MenuItem>
           ))}
         </LabelledSelect>
-        {length('Subject moves', 'How far it moves to and fro altogether; the sharp zone holds all of it without focus being pulled.', 'movesMm', 'holds still')}
-        <LabelledSelect label="Behind it" help="How much of what is behind should be made out: soft is a disc of 2 % of the picture’s height or more, readable 0.5 % or less." value={shot.behind ?? 'asItComes'} onChange={(behind) => set({ behind })}>
+        {length(
+          'Subject moves',
+          'How far it moves to and fro altogether; the sharp zone holds all of it without focus being pulled.',
+          'movesMm',
+          'holds still',
+        )}
+        <LabelledSelect
+          label="Behind it"
+          help="How much of what is behind should be made out: soft is a disc of 2 % of the picture’s height or more, readable 0.5 % or less."
+          value={shot.behind ?? 'asItComes'}
+          onChange={(behind) => set({ behind })}
+        >
           {entriesOf(behinds).map(([key, words]) => (
             <MenuItem key={key} value={key}>
               {words}
@@ -161,7 +181,12 @@ export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput
             onClear={() => set({ deliveryAspect: null })}
             onValue={(deliveryAspect) => set({ deliveryAspect })}
           />
-          {length('Behind the camera', 'From the sensor mark to the last thing that must fit behind it; empty for what the cameraSupport usually needs.', 'rearMm', 'as carried')}
+          {length(
+            'Behind the camera',
+            'From the sensor mark to the last thing that must fit behind it; empty for what the cameraSupport usually needs.',
+            'rearMm',
+            'as carried',
+          )}
           <EntryField
             label="Headroom"
             help="Room above a head, as a share of the picture’s height."
@@ -199,7 +224,14 @@ export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput
             sx={{ '& .MuiFormControlLabel-label': { fontSize: 14 } }}
           />
           <WordsField label="Note" many value={shot.note ?? ''} max={500} onChange={(note) => set({ note })} />
-          <WordsField label="Caution" many value={shot.caution ?? ''} max={280} placeholder="What to be careful of" onChange={(caution) => set({ caution })} />
+          <WordsField
+            label="Caution"
+            many
+            value={shot.caution ?? ''}
+            max={280}
+            placeholder="What to be careful of"
+            onChange={(caution) => set({ caution })}
+          />
         </Grid>
       )}
     </Box>
@@ -269,7 +301,12 @@ function SizeChoice({ shot, feet, drawing }: { shot: ShotInput; feet: boolean; d
     <>
       <Box sx={{ bgcolor: 'background.default', border: 1, borderColor: 'divider', borderRadius: 1, minHeight: 132 }}>{drawing}</Box>
       <Grid style={{ gridTemplateColumns: 'minmax(0, 1.5fr) minmax(0, 1fr) minmax(0, 1fr)' }}>
-        <LabelledSelect label="How tight" help="A named size: of people a cut, of things the share of the picture that they fill." value={typed ? 'typed' : (shot.size ?? 'medium')} onChange={(size) => size !== 'typed' && set({ size, framedMm: null })}>
+        <LabelledSelect
+          label="How tight"
+          help="A named size: of people a cut, of things the share of the picture that they fill."
+          value={typed ? 'typed' : (shot.size ?? 'medium')}
+          onChange={(size) => size !== 'typed' && set({ size, framedMm: null })}
+        >
           {typed && <MenuItem value="typed">As typed</MenuItem>}
           {entriesOf(names).map(([key, words]) => (
             <MenuItem key={key} value={key}>
@@ -313,7 +350,12 @@ function SubjectFields({ shot, feet }: { shot: ShotInput; feet: boolean }) {
   return (
     <Grid>
       <div className={people ? '' : 'all'}>
-        <LabelledSelect label="In the picture" help="What it is of." value={subject.kind} onChange={(kind) => set({ kind, ...(isPeople({ kind }) && people ? {} : usualOf[kind]) })}>
+        <LabelledSelect
+          label="In the picture"
+          help="What it is of."
+          value={subject.kind}
+          onChange={(kind) => set({ kind, ...(isPeople({ kind }) && people ? {} : usualOf[kind]) })}
+        >
           {entriesOf(subjects).map(([key, words]) => (
             <MenuItem key={key} value={key}>
               {words}
@@ -339,7 +381,9 @@ function SubjectFields({ shot, feet }: { shot: ShotInput; feet: boolean }) {
       {!people && (
         <>
           {length('Width', 'Its true width.', 'widthMm')}
-          {subject.kind === 'table' ? length('Depth', 'Its true depth; seen from the side it is foreshortened.', 'heightMm') : length('Height', 'Its true height.', 'heightMm')}
+          {subject.kind === 'table'
+            ? length('Depth', 'Its true depth; seen from the side it is foreshortened.', 'heightMm')
+            : length('Height', 'Its true height.', 'heightMm')}
           {length('Stands at', 'Height of what it stands or lies on above the ground.', 'baseMm')}
         </>
       )}

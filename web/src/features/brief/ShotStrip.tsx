@@ -10,7 +10,14 @@ import { ShotFrame } from './ShotFrame';
 import { tightness } from './words';
 import { useStrip, type Grouping } from './stripStore';
 
-const Row = styled('div')({ display: 'flex', gap: 6, overflowX: 'auto', padding: '2px 2px 6px', scrollbarWidth: 'thin', alignItems: 'stretch' });
+const Row = styled('div')({
+  display: 'flex',
+  gap: 6,
+  overflowX: 'auto',
+  padding: '2px 2px 6px',
+  scrollbarWidth: 'thin',
+  alignItems: 'stretch',
+});
 
 const Card = styled('button')(({ theme }) => ({
   font: 'inherit',
@@ -24,12 +31,22 @@ const Card = styled('button')(({ theme }) => ({
   color: theme.vars!.palette.text.primary,
   cursor: 'pointer',
   overflow: 'hidden',
-  '&[aria-current=true]': { borderColor: theme.vars!.palette.primary.main, boxShadow: `inset 0 0 0 1px ${theme.vars!.palette.primary.main}` },
+  '&[aria-current=true]': {
+    borderColor: theme.vars!.palette.primary.main,
+    boxShadow: `inset 0 0 0 1px ${theme.vars!.palette.primary.main}`,
+  },
   '& .frame': { height: 74, display: 'grid', placeItems: 'center', background: theme.vars!.palette.drawing.wall },
   '& .frame > div': { maxWidth: '100%', maxHeight: '100%', width: '100%' },
   '& .frame.tall > div': { width: 'auto', height: '100%' },
   '& .name': { padding: '3px 6px 0', fontSize: 13, fontWeight: 600, whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' },
-  '& .how': { padding: '0 6px 4px', fontSize: 12, color: theme.vars!.palette.text.secondary, whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' },
+  '& .how': {
+    padding: '0 6px 4px',
+    fontSize: 12,
+    color: theme.vars!.palette.text.secondary,
+    whiteSpace: 'nowrap',
+    overflow: 'hidden',
+    textOverflow: 'ellipsis',
+  },
   '& .none': { color: theme.vars!.palette.warning.main },
 }));
 
@@ -49,7 +66,11 @@ export const ShotStrip = memo(function ShotStrip() {
   // By name and identity only: a wall that moves is nothing to the strip.
   const places = useProduction(useShallow((s) => placesOf(s.document).map((p) => `${p.id} ${p.name}`)));
   const groups = grouped(shots, (shot) =>
-    grouping === 'place' ? (places.find((p) => p.startsWith(shot.locationId))?.slice(shot.locationId.length + 1) ?? '') : grouping === 'unit' ? shot.unit || 'No unit' : '',
+    grouping === 'place'
+      ? (places.find((p) => p.startsWith(shot.locationId))?.slice(shot.locationId.length + 1) ?? '')
+      : grouping === 'unit'
+        ? shot.unit || 'No unit'
+        : '',
   );
   const row = useRef<HTMLDivElement>(null);
   const id = shown?.id;
@@ -108,7 +129,13 @@ const ShotCard = memo(function ShotCard({ shot, number, current }: { shot: ShotI
   // The places are modelled for a level camera.
   const overhead = shot.cameraSupport === 'overhead';
   return (
-    <Card type="button" onClick={() => show(shot.id)} aria-current={current} aria-label={`${number}. ${shot.name}${thumb && !thumb.fits ? ', nothing fits yet' : ''}`} tabIndex={current ? 0 : -1}>
+    <Card
+      type="button"
+      onClick={() => show(shot.id)}
+      aria-current={current}
+      aria-label={`${number}. ${shot.name}${thumb && !thumb.fits ? ', nothing fits yet' : ''}`}
+      tabIndex={current ? 0 : -1}
+    >
       <div className={aspect < 132 / 74 ? 'frame tall' : 'frame'}>
         <ShotFrame
           picture={overhead ? null : (thumb?.picture ?? null)}

@@ -42,7 +42,17 @@ function requestOf(document: ProductionDocument, shot: ShotInput): FitRequest | 
   const place = placeOf(document, shot);
   const shots = shotsOf(document);
   const before = shots[shots.indexOf(shot) - 1]?.chosen ?? null;
-  return place ? { location: place, shot, delivery: document.delivery ?? delivered, before, bag: document.bag ?? null, most: 24, mostMisses: useAnswers.getState().failing ? 12 : 0 } : null;
+  return place
+    ? {
+        location: place,
+        shot,
+        delivery: document.delivery ?? delivered,
+        before,
+        bag: document.bag ?? null,
+        most: 24,
+        mostMisses: useAnswers.getState().failing ? 12 : 0,
+      }
+    : null;
 }
 
 /** Asks what fits for the shot that is looked at. */

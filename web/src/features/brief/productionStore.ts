@@ -105,7 +105,11 @@ export function rename(name: string): void {
   if (oneLine(name) !== before) {
     const merges = lastChange.what === 'name' && performance.now() - lastChange.at < mergeWithinMs && past.length > 0;
     lastChange = { what: 'name', at: performance.now() };
-    useProduction.setState({ name: oneLine(name), past: merges ? past : [...past, { name: before, document }].slice(-historyLimit), future: [] });
+    useProduction.setState({
+      name: oneLine(name),
+      past: merges ? past : [...past, { name: before, document }].slice(-historyLimit),
+      future: [],
+    });
   }
 }
 
@@ -184,10 +188,16 @@ export function addPlace(): void {
   const place = usualPlace(`Place ${placesOf(useProduction.getState().document).length + 1}`);
   change(once('place'), (d) => {
     const shown = shownShot(useProduction.getState());
-    return { ...d, locations: [...placesOf(d), place], shots: shotsOf(d).map((s) => (s.id === shown?.id ? { ...s, locationId: place.id } : s)) };
+    return {
+      ...d,
+      locations: [...placesOf(d), place],
+      shots: shotsOf(d).map((s) => (s.id === shown?.id ? { ...s, locationId: place.id } : s)),
+    };
   });
 }
 
 /** Takes a place away that no shot is at. */
 export const removePlace = (id: string): void =>
-  change(once('remove'), (d) => (shotsOf(d).some((s) => s.locationId === id) ? d : { ...d, locations: placesOf(d).filter((p) => p.id !== id) }));
+  change(once('remove'), (d) =>
+    shotsOf(d).some((s) => s.locationId === id) ? d : { ...d, locations: placesOf(d).filter((p) => p.id !== id) },
+  );

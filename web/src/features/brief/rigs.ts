@@ -37,7 +37,13 @@ export function subjectOf({ subject }: ShotInput): SceneInput['subject'] {
 }
 
 /** The scene of a shot as a proposed rig sees it. */
-export function sceneOf(place: LocationInput, shot: ShotInput, delivery: Delivery, { frame }: Pick<FitResponse, 'frame'>, fit: Fit): SceneInput {
+export function sceneOf(
+  place: LocationInput,
+  shot: ShotInput,
+  delivery: Delivery,
+  { frame }: Pick<FitResponse, 'frame'>,
+  fit: Fit,
+): SceneInput {
   const overhead = shot.cameraSupport === 'overhead';
   const behind = overhead ? 0 : (shot.behindMm ?? place.behindMm ?? null);
   return {
@@ -46,7 +52,10 @@ export function sceneOf(place: LocationInput, shot: ShotInput, delivery: Deliver
     deliveryAspect: shot.deliveryAspect ?? delivery.aspect ?? 16 / 9,
     deliveryWidthPx: delivery.widthPx ?? null,
     lensHeightMm: frame.lensHeightMm,
-    figureHeightMm: shot.subject.kind === 'far' || shot.subject.kind === 'thing' || shot.subject.kind === 'table' ? 1750 : (shot.subject.heightMm ?? 1750),
+    figureHeightMm:
+      shot.subject.kind === 'far' || shot.subject.kind === 'thing' || shot.subject.kind === 'table'
+        ? 1750
+        : (shot.subject.heightMm ?? 1750),
     nearestCameraMm: (place.keepOffMm ?? 0) > 0 ? fit.frontMm + (place.keepOffMm ?? 0) : null,
     farthestCameraMm: frame.roomMm == null ? null : Math.max(1, frame.roomMm - fit.rearMm),
     brightnessEv: place.brightnessEv ?? null,
@@ -106,7 +115,13 @@ export function pictured(place: LocationInput, shot: ShotInput, delivery: Delive
 }
 
 /** A comparison of some proposals for a shot, the first as the yardstick; those that stand elsewhere keep their own distance. */
-export function comparisonOf(place: LocationInput, shot: ShotInput, delivery: Delivery, answer: FitResponse, fits: Fit[]): ComparisonDocument | null {
+export function comparisonOf(
+  place: LocationInput,
+  shot: ShotInput,
+  delivery: Delivery,
+  answer: FitResponse,
+  fits: Fit[],
+): ComparisonDocument | null {
   const scene = sceneOf(place, shot, delivery, answer, fits[0]!);
   const rigs = fits.flatMap((fit) => {
     const rig = rigOf(fit, scene, shot);
@@ -116,7 +131,11 @@ export function comparisonOf(place: LocationInput, shot: ShotInput, delivery: De
     return null;
   }
   const note = [`${shot.name}, ${place.name}.`, shot.note ?? ''].join(' ').trim().slice(0, 280);
-  return { schemaVersion: comparisonVersion, note, setup: { scene, conventions: useSettings.getState().conventions ?? {}, rigs, yardstick: 0 } };
+  return {
+    schemaVersion: comparisonVersion,
+    note,
+    setup: { scene, conventions: useSettings.getState().conventions ?? {}, rigs, yardstick: 0 },
+  };
 }
 
 /** A proposal as a shot keeps it. */

@@ -37,7 +37,11 @@ export function differences(mine: Content<ProductionDocument>, theirs: Content<P
     for (const id of new Set([...ours, ...others].map((thing) => thing.id))) {
       const [a, b] = [ours.find((thing) => thing.id === id), others.find((thing) => thing.id === id)];
       if (text(a ?? null) !== text(b ?? null)) {
-        found.push({ what: `${kind} “${(a ?? b)!.name}”`, mine: a ? (b ? 'as here' : 'there') : '—', theirs: b ? (a ? 'otherwise' : 'there') : '—' });
+        found.push({
+          what: `${kind} “${(a ?? b)!.name}”`,
+          mine: a ? (b ? 'as here' : 'there') : '—',
+          theirs: b ? (a ? 'otherwise' : 'there') : '—',
+        });
       }
     }
     say(`Order of ${kind.toLowerCase()}s`, ours.map((s) => s.name).join(', '), others.map((s) => s.name).join(', '));

@@ -11,6 +11,8 @@ export function upgradedProduction(draft: Draft<ProductionDocument>): Draft<Prod
     return draft;
   }
   const document = renamed(draft.document, { places: 'locations' });
-  const shots = (document.shots ?? []).map((shot) => renamed(shot, { placeId: 'locationId', carriage: 'cameraSupport', wish: 'criterion' }));
+  const shots = (document.shots ?? []).map((shot) =>
+    renamed(shot, { placeId: 'locationId', carriage: 'cameraSupport', wish: 'criterion' }),
+  );
   return { ...draft, document: { ...document, schemaVersion: productionVersion, shots } };
 }

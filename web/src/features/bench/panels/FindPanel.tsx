@@ -172,7 +172,11 @@ const setting = (index: number, { subjectDistanceMm, focalLengthMm, fNumber, rac
   index,
   distanceMm: subjectDistanceMm,
   focuses,
-  rig: { ...(subjectDistanceMm !== null && !focuses && { rackedFarther }), ...(focalLengthMm !== null && { focalLengthMm }), ...(fNumber !== null && { fNumber }) },
+  rig: {
+    ...(subjectDistanceMm !== null && !focuses && { rackedFarther }),
+    ...(focalLengthMm !== null && { focalLengthMm }),
+    ...(fNumber !== null && { fNumber }),
+  },
 });
 
 interface AnswerProps {
