@@ -13,7 +13,7 @@ port_taken() { node -e 'require("net").connect(+process.argv[1], "127.0.0.1").on
 server_start() {
   (
     cd "$app"
-    ConnectionStrings__Juxtopsis="$2" Juxtopsis__Pages="$pages" ASPNETCORE_URLS="http://$host:$1" \
+    ConnectionStrings__Juxtopsis="$2" Juxtopsis__Pages="$pages" Juxtopsis__Hosts="${JUXTOPSIS_HOSTS:-}" ASPNETCORE_URLS="http://$host:$1" \
       DOTNET_TieredPGO=0 exec dotnet Juxtopsis.Server.dll
   ) >"$3" 2>&1 &
   server=$!

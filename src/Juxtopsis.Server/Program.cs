@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Juxtopsis.Contracts;
 using Juxtopsis.Server.Comparisons;
+using Juxtopsis.Server.Edge;
 using Juxtopsis.Server.Evaluating;
 using Juxtopsis.Server.Fitting;
 using Juxtopsis.Server.Health;
@@ -37,8 +38,9 @@ builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddShelf();
 
 var app = builder.Build();
-app.UseExceptionHandler();
 app.UseSecurityHeaders();
+app.UseExceptionHandler();
+app.UseOriginGate();
 app.UseProblemsForStatuses();
 app.MapOpenApi("/openapi/{documentName}.json");
 app.MapScalarApiReference("/api/docs", page => page.WithTitle("Juxtopsis API").DisableDefaultFonts().DisableAgent());

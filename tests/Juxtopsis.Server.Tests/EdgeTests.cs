@@ -39,4 +39,74 @@ public sealed class EdgeTests(ServerFixture fixture) : IClassFixture<ServerFixtu
         Assert.Contains("frame-ancestors 'none'", response.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
         Assert.False(response.Headers.Contains("Server"));
     }
+
+    [Theory]
+    [InlineData("evil.example", 421)]
+    [InlineData("localhost.evil.example", 421)]
+    [InlineData("localhost", 200)]
+    [InlineData("juxtopsis.localhost:5480", 200)]
+    [InlineData("192.0.2.7:5480", 200)]
+    [InlineData("[::1]:5480", 200)]
+    public async Task A_name_that_somebody_else_points_here_is_refused(string host, int status)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/figures");
+        request.Headers.Host = host;
+        using var response = await fixture.Server.Client.SendAsync(request);
+        Assert.Equal(status, (int)response.StatusCode);
+        Assert.Equal("nosniff", response.Headers.GetValues("X-Content-Type-Options").Single());
+    }
+
+    [Theory]
+    [InlineData("Sec-Fetch-Site", "cross-site", 403)]
+    [InlineData("Sec-Fetch-Site", "same-site", 403)]
+    [InlineData("Sec-Fetch-Site", "same-origin", 400)]
+    [InlineData("Sec-Fetch-Site", "none", 400)]
+    [InlineData("Origin", "http://evil.example", 403)]
+    [InlineData("Origin", "null", 403)]
+    [InlineData("Origin", "OWN", 400)]
+    [InlineData("X-Program", "any", 400)]
+    public async Task Another_page_changes_nothing(string header, string value, int status)
+    {
+        var address = fixture.Server.Client.BaseAddress!.GetLeftPart(UriPartial.Authority);
+        foreach (var (method, path) in new[] { (HttpMethod.Post, "/api/evaluate"), (HttpMethod.Put, $"/api/comparisons/{Guid.NewGuid()}"), (HttpMethod.Post, "/api/shelf/import") })
+        {
+            using var request = new HttpRequestMessage(method, path) { Content = new StringContent("{", null, "application/json") };
+            request.Headers.Add(header, value == "OWN" ? address : value);
+            request.Headers.Add("If-None-Match", "*");
+            using var response = await fixture.Server.Client.SendAsync(request);
+            Assert.Equal(path.EndsWith("import", StringComparison.Ordinal) && status == 400 ? 200 : status, (int)response.StatusCode);
+        }
+    }
+
+    [Theory]
+    [InlineData("text/plain")]
+    [InlineData("application/x-www-form-urlencoded")]
+    [InlineData("multipart/form-data; boundary=x")]
+    public async Task What_any_page_may_send_unasked_is_no_file_of_gear(string type)
+    {
+        using var content = new StringContent("Name,Mount\nA,B\n");
+        content.Headers.Remove("Content-Type");
+        content.Headers.TryAddWithoutValidation("Content-Type", type);
+        using var response = await fixture.Server.Client.PostAsync("/api/shelf/import?file=lenses.csv&write=true", content);
+        Assert.Equal(415, (int)response.StatusCode);
+    }
+
+    [Theory]
+    [InlineData("GET", "/api/comparisons")]
+    [InlineData("GET", "/api/nothing")]
+    [InlineData("POST", "/api/evaluate")]
+    public async Task What_belongs_to_a_crew_is_kept_by_nobody_on_the_way_faults_too(string method, string path)
+    {
+        using var request = new HttpRequestMessage(new HttpMethod(method), path);
+        if (method == "POST")
+        {
+            request.Content = new ByteArrayContent(new byte[300 * 1024]);
+            request.Content.Headers.ContentType = new("application/json");
+        }
+
+        using var response = await fixture.Server.Client.SendAsync(request);
+        Assert.Equal(method == "POST" ? 413 : path.EndsWith("nothing", StringComparison.Ordinal) ? 404 : 200, (int)response.StatusCode);
+        Assert.True(response.Headers.CacheControl!.NoStore);
+        Assert.Contains("frame-ancestors 'none'", response.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
+    }
 }

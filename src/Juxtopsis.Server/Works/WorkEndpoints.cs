@@ -64,7 +64,6 @@ internal sealed class WorkEndpoints<TRow, TDocument, TInput, TOutput, TSummary, 
         }
 
         http.Response.Headers.ETag = Revision.ToTag(found.Revision);
-        http.Response.Headers.CacheControl = "no-cache";
         return http.Request.Headers.IfNoneMatch == Revision.ToTag(found.Revision)
             ? TypedResults.StatusCode(304)
             : Answer(found, 200);

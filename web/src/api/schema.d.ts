@@ -4875,12 +4875,10 @@ export interface operations {
             content: {
                 "application/octet-stream": string;
                 "text/csv": string;
-                "text/plain": string;
                 "application/json": string;
                 "application/zip": string;
                 "application/xml": string;
                 "text/xml": string;
-                "application/x-www-form-urlencoded": string;
             };
         };
         responses: {

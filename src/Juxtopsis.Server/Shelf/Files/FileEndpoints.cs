@@ -40,7 +40,7 @@ internal static class FileEndpoints
         group.MapPost("import", Import).WithName("ImportShelf")
             .WithSummary("Brings a file: JSON, CSV, a ZIP of these, or the XML lens database. Says row by row what it would do; writes all or nothing when asked to.")
             .WithMetadata(new RequestSizeLimitAttribute(MostBytes))
-            .Accepts<byte[]>("application/octet-stream", "text/csv", "text/plain", "application/json", "application/zip", "application/xml", "text/xml", "application/x-www-form-urlencoded")
+            .Accepts<byte[]>("application/octet-stream", "text/csv", "application/json", "application/zip", "application/xml", "text/xml")
             .Produces<ImportOutput>().Produces<ImportOutput>(422).ProducesProblems(400, 409, 413, 503);
         group.MapPost("demo", Demo).WithName("AddDemoGear")
             .WithSummary("Adds the demo gear to the shelf; what is there already stays.")
