@@ -109,4 +109,48 @@ public sealed class EdgeTests(ServerFixture fixture) : IClassFixture<ServerFixtu
         Assert.True(response.Headers.CacheControl!.NoStore);
         Assert.Contains("frame-ancestors 'none'", response.Headers.GetValues("Content-Security-Policy").Single(), StringComparison.Ordinal);
     }
+
+    /// <summary>Half a surrogate pair, one the wrong way round, and bytes that are not UTF-8, wherever a text, a number, a name or an object may stand.</summary>
+    public static TheoryData<string, string> NoUnicode
+    {
+        get
+        {
+            const string Lens = """{"kind":"lens","id":"10f7a7e0-0000-4000-8000-000000000555","name":"N","focalShortMm":35,"weightG":4,"retired":0}""";
+            var gear = new[] { "\"N\"", "\"lens\"", "35", "4", "\"weightG\"", "\"10f7a7e0-0000-4000-8000-000000000555\"" }.Select(part => Lens.Replace(part, "HOLE", StringComparison.Ordinal));
+            var data = new TheoryData<string, string>();
+            foreach (var item in gear)
+            {
+                data.Add("/api/shelf/10f7a7e0-0000-4000-8000-000000000555", item);
+                data.Add("/api/assemble", $$$"""{"chain":{"parts":[{"item":{{{item}}},"revision":1}]}}""");
+                data.Add("/api/shelf/options", $$$"""{"setup":{"chain":{"parts":[{"item":{{{item}}},"revision":1}]}},"place":0,"isNew":true}""");
+                data.Add("/api/shelf/import", $$"""{"format":"juxtopsis-shelf","version":1,"items":[{{item}}]}""");
+            }
+
+            data.Add("/api/shelf/import", """{"format":"juxtopsis-shelf","version":HOLE,"items":[]}""");
+            data.Add("/api/shelf/import", """{"format":"juxtopsis-shelf","version":1,"items":[],"retired":[HOLE]}""");
+            data.Add("/api/shelf/import", """{"format":HOLE,"version":1,"items":[]}""");
+            data.Add("/api/evaluate", """{"scene":{"subjectDistanceMm":2000},"rigs":[{"name":HOLE,"sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":35,"fNumber":2.8}]}""");
+            data.Add("/api/evaluate", """{"scene":{"subjectDistanceMm":2000},"rigs":[{HOLE:1,"sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":35,"fNumber":2.8}]}""");
+            data.Add("/api/evaluate", """{"scene":{"subjectDistanceMm":2000,"backdrop":HOLE},"rigs":[]}""");
+            return data;
+        }
+    }
+
+    [Theory]
+    [MemberData(nameof(NoUnicode))]
+    public async Task What_is_no_Unicode_is_refused_and_no_fault(string path, string body)
+    {
+        byte[][] holes = [[.. "\"\\ud800\""u8], [.. "\"\\udc00\\ud800\""u8], [(byte)'"', 0xff, (byte)'"']];
+        foreach (var hole in holes)
+        {
+            var parts = body.Split("HOLE").Select(System.Text.Encoding.UTF8.GetBytes).ToArray();
+            using var content = new ByteArrayContent([.. parts[0], .. hole, .. parts[1]]);
+            content.Headers.ContentType = new("application/json");
+            using var request = new HttpRequestMessage(path.Contains("555", StringComparison.Ordinal) ? HttpMethod.Put : HttpMethod.Post, path) { Content = content };
+            request.Headers.Add("If-None-Match", "*");
+            using var response = await fixture.Server.Client.SendAsync(request);
+            var status = (int)response.StatusCode;
+            Assert.True(status is 400 or 422 || status == 200 && path.EndsWith("import", StringComparison.Ordinal), $"{status} {path} {body}");
+        }
+    }
 }

@@ -84,7 +84,7 @@ public static class GearJson
             return null;
         }
 
-        var key = json.TryGetProperty(Kind, out var said) && said.ValueKind == JsonValueKind.String ? said.GetString()! : "";
+        var key = json.TryGetProperty(Kind, out var said) ? JsonTexts.Of(said) ?? "" : "";
         if (GearKinds.ByKey(key) is not { } kind)
         {
             var known = string.Join(", ", GearKinds.OnShelf.Select(k => k.Key));
@@ -122,7 +122,7 @@ public static class GearJson
 
             if (kind.Kind != GearKind.Mode && member.NameEquals(Id))
             {
-                if (member.Value.ValueKind != JsonValueKind.String || !member.Value.TryGetGuid(out id))
+                if (!Guid.TryParseExact(JsonTexts.Of(member.Value), "D", out id))
                 {
                     errors.Add(new(prefix + Id, Shown(member.Value), "a UUID", "The id is not a UUID.", "Leave it out for something new."));
                 }
@@ -130,9 +130,10 @@ public static class GearJson
                 continue;
             }
 
-            if (kind.Field(member.Name) is not { } field)
+            var name = JsonTexts.NameOf(member);
+            if (kind.Field(name) is not { } field)
             {
-                errors.Add(new(prefix + member.Name, Shown(member.Value), "known fields only", $"“{Short(member.Name)}” is nothing that is known of a {kind.Name.ToLowerInvariant()}.", "Leave it out, or mend its spelling."));
+                errors.Add(new(prefix + Short(name), Shown(member.Value), "known fields only", $"“{Short(name)}” is nothing that is known of a {kind.Name.ToLowerInvariant()}.", "Leave it out, or mend its spelling."));
             }
             else if (member.Value.ValueKind != JsonValueKind.Null)
             {
@@ -204,7 +205,7 @@ public static class GearJson
 
     private static object? AsNumber(JsonElement json) => json.ValueKind == JsonValueKind.Number && json.TryGetDouble(out var number) && double.IsFinite(number) ? number : null;
 
-    private static object? AsText(JsonElement json) => json.ValueKind == JsonValueKind.String ? json.GetString() : null;
+    private static object? AsText(JsonElement json) => JsonTexts.Of(json);
 
     private static object? AsPoint(JsonElement json) =>
         json.ValueKind == JsonValueKind.Array && json.GetArrayLength() == 2 && AsNumber(json[0]) is double at && AsNumber(json[1]) is double value
@@ -282,7 +283,7 @@ public static class GearJson
         writer.WriteEndArray();
     }
 
-    private static string Shown(JsonElement json) => Short(json.ValueKind == JsonValueKind.String ? json.GetString()! : json.GetRawText());
+    private static string Shown(JsonElement json) => Short(JsonTexts.Shown(json));
 
     private static string Short(string text) => text.Length <= 40 ? text : string.Concat(text.AsSpan(0, 40), "…");
 }

@@ -64,7 +64,7 @@ public static class ShelfFile
         JsonDocument document;
         try
         {
-            document = JsonDocument.Parse(json, new JsonDocumentOptions { MaxDepth = 16, AllowDuplicateProperties = false });
+            document = JsonTexts.Parse(json);
         }
         catch (JsonException e)
         {
@@ -82,7 +82,7 @@ public static class ShelfFile
     private static List<ShelfFileRow> Rows(JsonElement root, string file)
     {
         var retired = root.TryGetProperty(RetiredKey, out var ids) && ids.ValueKind == JsonValueKind.Array
-            ? ids.EnumerateArray().Where(i => i.ValueKind == JsonValueKind.String).Select(i => i.TryGetGuid(out var id) ? id : Guid.Empty).ToHashSet()
+            ? ids.EnumerateArray().Where(i => i.ValueKind == JsonValueKind.String).Select(i => Guid.TryParseExact(JsonTexts.Of(i), "D", out var id) ? id : Guid.Empty).ToHashSet()
             : [];
         var rows = new List<ShelfFileRow>();
         foreach (var element in root.GetProperty("items").EnumerateArray())
@@ -98,7 +98,7 @@ public static class ShelfFile
     private static string? Misfit(JsonElement root)
     {
         if (root.ValueKind != JsonValueKind.Object
-            || !root.TryGetProperty("format", out var format) || format.ValueKind != JsonValueKind.String || format.GetString() != GearSchema.Format
+            || !root.TryGetProperty("format", out var format) || JsonTexts.Of(format) != GearSchema.Format
             || !root.TryGetProperty("items", out var items) || items.ValueKind != JsonValueKind.Array)
         {
             return $"This is no shelf: it needs “format”: “{GearSchema.Format}”, a version and a list of items.";
@@ -106,10 +106,10 @@ public static class ShelfFile
 
         if (!root.TryGetProperty("version", out var version) || version.ValueKind != JsonValueKind.Number || !version.TryGetInt32(out var number) || number != GearSchema.Version)
         {
-            return $"Version {(root.TryGetProperty("version", out version) ? version.GetRawText() : "none")} of the file's shape is not known here; {GearSchema.Version} is.";
+            return $"Version {(root.TryGetProperty("version", out version) ? JsonTexts.Shown(version) : "none")} of the file's shape is not known here; {GearSchema.Version} is.";
         }
 
-        var unknown = root.EnumerateObject().Select(m => m.Name).FirstOrDefault(name => name is not ("format" or "version" or "items" or RetiredKey or "$schema"));
+        var unknown = root.EnumerateObject().Select(JsonTexts.NameOf).FirstOrDefault(name => name is not ("format" or "version" or "items" or RetiredKey or "$schema"));
         return unknown is not null ? $"“{unknown}” is not a member that is known here."
             : items.GetArrayLength() > MostItems ? $"{items.GetArrayLength()} things are more than one file may hold, {MostItems}."
             : null;

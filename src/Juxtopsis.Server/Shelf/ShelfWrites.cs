@@ -83,7 +83,7 @@ internal static class ShelfWrites
     {
         try
         {
-            using var document = JsonDocument.Parse(json, new JsonDocumentOptions { MaxDepth = 16, AllowDuplicateProperties = false });
+            using var document = JsonTexts.Parse(json);
             var errors = new List<DiagnosticOutput>();
             var item = GearJson.Read(document.RootElement, "", errors);
             if (item is not null && item.Id != Guid.Empty && item.Id != id)
