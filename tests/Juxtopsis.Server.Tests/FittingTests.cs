@@ -167,6 +167,9 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         var lost = await Put(document with { Locations = [document.Locations[0]] });
         lost.IsProblem(422);
         Assert.Contains("document.shots[4].locationId", lost.Fields);
+        var empty = await Put(document with { Shots = [document.Shots[0], null!], Locations = [.. document.Locations, null!] });
+        empty.IsProblem(422);
+        Assert.Equal([$"document.locations[{document.Locations.Count}]", "document.shots[1]"], empty.Fields);
         var twice = await Put(document with { Locations = [.. document.Locations, document.Locations[0]] });
         Assert.Equal(["document.locations"], twice.Fields);
         (await Put(document with { SchemaVersion = 9 })).IsProblem(422);

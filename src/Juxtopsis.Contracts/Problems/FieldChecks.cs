@@ -56,6 +56,20 @@ internal sealed class FieldChecks
         }
     }
 
+    /// <summary>A list of which no element is null, which the serializer lets pass.</summary>
+    /// <returns>True when there is none.</returns>
+    public bool NoNull<T>(string field, IReadOnlyList<T> list)
+        where T : class?
+    {
+        var at = Enumerable.Range(0, list.Count).FirstOrDefault(i => list[i] is null, -1);
+        if (at >= 0)
+        {
+            Add($"{field}[{at}]", "null", "an object", "An element of the list is null.", "Give it, or take it out.", DiagnosticCode.FieldMissing);
+        }
+
+        return at < 0;
+    }
+
     public void Text(string field, string? value, string name, int maxLength)
     {
         if (value is null)

@@ -35,6 +35,11 @@ public static class ProductionChecks
         CheckCount(checks, prefix + "shots", document.Shots.Count, 1000, "shots");
         CheckCount(checks, prefix + "counts", document.Counts.Count, 12, "things that count");
         CheckCount(checks, prefix + "bag", document.Bag?.Count ?? 0, 5000, "things in the bag");
+        if (!checks.NoNull(prefix + "locations", document.Locations) | !checks.NoNull(prefix + "shots", document.Shots))
+        {
+            return;
+        }
+
         for (var i = 0; i < document.Units.Count; i++)
         {
             checks.Text($"{prefix}units[{i}]", document.Units[i], "The unit's name", MaxUnit);
