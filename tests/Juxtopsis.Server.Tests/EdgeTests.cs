@@ -17,6 +17,7 @@ public sealed class EdgeTests(ServerFixture fixture) : IClassFixture<ServerFixtu
             ],
             document["paths"]!.AsObject().Select(p => p.Key));
         Assert.Equal("number", document["components"]!["schemas"]!["RigInput"]!["properties"]!["focalLengthMm"]!["type"]!.GetValue<string>());
+        Assert.Equal("#/components/schemas/RigInput", document["components"]!["schemas"]!["EvaluateRequest"]!["properties"]!["rigs"]!["items"]!["$ref"]!.GetValue<string>());
     }
 
     [Fact]

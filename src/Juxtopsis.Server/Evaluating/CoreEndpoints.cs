@@ -61,7 +61,6 @@ internal static class CoreEndpoints
     private static DiagnosticOutput UnknownUnits(string units) => new(
         "units", units.Length > 20 ? units[..20] + "…" : units, "metres or feet", "These units are not known here.", "Ask for metres or feet, or leave units out.");
 
-    /// <summary>Hands on the door's bytes as they are.</summary>
     /// <summary>An answer of a door, handed on byte by byte.</summary>
     public sealed class Written(WireAnswer answer) : IResult
     {

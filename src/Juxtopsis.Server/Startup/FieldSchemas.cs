@@ -23,6 +23,16 @@ internal static class FieldSchemas
         options.CreateSchemaReferenceId = type => type.Type == typeof(Conventions) ? "ConventionsInput"
             : type.Type == typeof(SceneInput) || type.Type == typeof(RigInput) ? type.Type.Name
             : usual(type);
+        options.AddDocumentTransformer((document, _, _) =>
+        {
+            // A list leaves out what its elements are where a converter reads them.
+            if (document.Components?.Schemas?[nameof(EvaluateRequest)].Properties?["rigs"] is OpenApiSchema rigs)
+            {
+                rigs.Items = new OpenApiSchemaReference(nameof(RigInput), document);
+            }
+
+            return Task.CompletedTask;
+        });
         options.AddSchemaTransformer(async (schema, context, cancellation) =>
         {
             var type = context.JsonTypeInfo.Type;
@@ -34,11 +44,6 @@ internal static class FieldSchemas
             {
                 await Fill(schema, context, SceneFields.All, "Where things stand, how bright it is and what is delivered.");
                 schema.Properties!["photo"] = Or(await context.GetOrCreateSchemaAsync(typeof(PhotoInput), null, cancellation), "PhotoInput", context, "A photograph of the place; null when there is none.");
-            }
-            else if (type == typeof(IReadOnlyList<RigInput>))
-            {
-                context.Document!.AddComponent(nameof(RigInput), await context.GetOrCreateSchemaAsync(typeof(RigInput), null, cancellation));
-                schema.Items = new OpenApiSchemaReference(nameof(RigInput), context.Document);
             }
             else if (type == typeof(RigInput))
             {

@@ -1,6 +1,7 @@
 import { Box, ButtonBase, MenuItem } from '@mui/material';
 import { memo, useMemo } from 'react';
 import type { Assembled, Chain, Diagnostic, RigInput } from '../../core/core';
+import { named, rigFields } from '../../core/fields';
 import { EntryField } from '../../ui/EntryField';
 import { plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
@@ -166,11 +167,9 @@ export const ChainInputs = memo(function ChainInputs({
         />
         {!brief && (
           <EntryField
-            label="Punch-in"
-            help="Electronic zoom, or a crop afterwards; 1 for none, 2 keeps half the width."
-            kind="punchIn"
-            shown={`${plain(rig.punchIn ?? 1)}×`}
-            stepFrom={rig.punchIn ?? 1}
+            {...named(rigFields.punchIn)}
+            shown={`${plain(rig.punchIn ?? rigFields.punchIn.empty)}×`}
+            stepFrom={rig.punchIn ?? rigFields.punchIn.empty}
             problem={problem('punchIn')}
             onValue={(punchIn) => changeRig(index, { punchIn })}
           />
