@@ -27,7 +27,12 @@ export const test = base.extend<{ bench: Bench; pictures: boolean }, { server: R
   context: async ({ kept, server }, use) => {
     const cleaner = await kept.newPage();
     await cleaner.goto(`${server.address}/health`);
-    await cleaner.evaluate(() => localStorage.clear());
+    await cleaner.evaluate(async () => {
+      localStorage.clear();
+      await Promise.all(
+        (await indexedDB.databases()).map(({ name }) => new Promise((done) => (indexedDB.deleteDatabase(name!).onsuccess = done))),
+      );
+    });
     await cleaner.close();
     await use(kept);
     await kept.unrouteAll({ behavior: 'ignoreErrors' });

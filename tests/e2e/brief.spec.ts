@@ -285,7 +285,7 @@ test('two change the same production: nothing is overwritten, and a deleted one 
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('Someone else changed this production too');
   await expect(dialog).toContainText('Theirs');
-  await dialog.getByRole('button', { name: 'Keep both: mine as a copy' }).click();
+  await dialog.getByRole('button', { name: 'Mine as a copy' }).click();
   await expect(page).not.toHaveURL(new RegExp(id));
   await expect(page.getByLabel('Name of the production')).toHaveValue('New production (my version)');
   await expect(page.getByRole('status').first()).toHaveText(/^Saved/);

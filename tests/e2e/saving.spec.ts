@@ -92,7 +92,7 @@ test('what a quick hand does while the comparison is still being fetched stands'
   await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
 });
 
-for (const choice of ['Take theirs', 'Keep mine', 'Keep both: mine as a copy'] as const) {
+for (const choice of ['All theirs', 'All mine', 'Mine as a copy'] as const) {
   test(`two people change the same comparison: ${choice}`, async ({ bench }) => {
     const [page, address] = [bench.page.url(), stored(bench)];
     await theyType(bench, 24);
@@ -103,9 +103,9 @@ for (const choice of ['Take theirs', 'Keep mine', 'Keep both: mine as a copy'] a
     await expect(dialog).toHaveCount(0);
     await expect(bench.saving).toHaveText(/^Saved/);
 
-    await expect(bench.field('Focal length', 'A')).toHaveValue(choice === 'Take theirs' ? '24\u2009mm' : '85\u2009mm');
-    expect(await seenByOthers(bench, address)).toBe(choice === 'Keep mine' ? 85 : 24);
-    if (choice.startsWith('Keep both')) {
+    await expect(bench.field('Focal length', 'A')).toHaveValue(choice === 'All theirs' ? '24\u2009mm' : '85\u2009mm');
+    expect(await seenByOthers(bench, address)).toBe(choice === 'All mine' ? 85 : 24);
+    if (choice === 'Mine as a copy') {
       expect(bench.page.url()).not.toBe(page);
       await bench.page.reload();
       await expect(bench.page.getByLabel('Name of the comparison')).toHaveValue(/\(my version\)$/);
@@ -113,6 +113,57 @@ for (const choice of ['Take theirs', 'Keep mine', 'Keep both: mine as a copy'] a
     }
   });
 }
+
+test('two people change different things of one comparison: both are kept, and undo asks before it takes theirs back', async ({
+  bench,
+}) => {
+  await theyType(bench, 24);
+  await bench.type('85', 'Focal length', 'B');
+  const dialog = bench.page.getByRole('dialog', { name: 'Someone else changed this comparison too' });
+  await expect(dialog.getByText('You changed different things; they go together.')).toBeVisible();
+  await expect(dialog.getByText(/^A: focal length: .* → 24 mm$/)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Keep both changes' }).click();
+  await expect(bench.saving).toHaveText(/^Saved/);
+  await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
+  await expect(bench.field('Focal length', 'B')).toHaveValue('85\u2009mm');
+  expect(await seenByOthers(bench, stored(bench))).toBe(24);
+
+  await bench.page.getByRole('button', { name: 'Undo', exact: true }).click();
+  const asked = bench.page.getByRole('dialog', { name: 'This would take back what somebody else did' });
+  await asked.getByRole('button', { name: 'Leave it' }).click();
+  await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
+  await bench.page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await asked.getByRole('button', { name: 'Take theirs back' }).click();
+  await expect(bench.field('Focal length', 'A')).not.toHaveValue('24\u2009mm');
+  await expect(bench.field('Focal length', 'B')).toHaveValue('85\u2009mm');
+});
+
+test('where both changed the same, a choice for each is kept', async ({ bench }) => {
+  await theyType(bench, 24);
+  await bench.type('85', 'Focal length', 'A');
+  await bench.type('4', 'Aperture', 'B');
+  const dialog = bench.page.getByRole('dialog', { name: 'Someone else changed this comparison too' });
+  await dialog.getByRole('group', { name: 'Whose to keep: A: focal length' }).getByRole('button', { name: 'Theirs' }).click();
+  await dialog.getByRole('button', { name: 'Keep what is chosen' }).click();
+  await expect(bench.saving).toHaveText(/^Saved/);
+  await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
+  await expect(bench.field('Aperture', 'B')).toHaveValue(/4/);
+});
+
+test('unsaved work that was left is told in the list and goes by itself when the database is back', async ({ bench, server }) => {
+  const name = `Left in a hurry ${Date.now()}`;
+  await bench.page.getByLabel('Name of the comparison').fill(name);
+  await expect(bench.saving).toHaveText(/^Saved/);
+  server.database.cut();
+  await bench.type('85', 'Focal length', 'A');
+  await bench.page.getByRole('link', { name: 'Saved' }).click();
+  await expect(bench.page.getByText(`“${name}” has changes that are not saved yet.`)).toBeVisible();
+  await expect(bench.page.getByRole('link', { name: 'Saved' })).toContainText('1 not saved');
+  server.database.mend();
+  await expect(bench.page.getByText(`“${name}” has changes that are not saved yet.`)).toHaveCount(0, { timeout: 15_000 });
+  await bench.page.getByRole('link', { name, exact: true }).click();
+  await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+});
 
 test('someone deletes what one is changing: it can be kept', async ({ bench }) => {
   await bench.page.request.delete(stored(bench));
@@ -131,7 +182,7 @@ test('with the database away the page computes, keeps the change over a reload, 
   server.database.cut();
   await bench.type('85', 'Focal length', 'A');
   await expect(bench.figure('Equivalent', 'A')).toHaveText('85.0mm');
-  await expect(bench.saving).toHaveText(/Cannot save now; kept here/);
+  await expect(bench.saving).toHaveText(/Cannot save now/);
   const health = await bench.page.request.get(`${bench.address}/health`);
   expect(health.status()).toBe(503);
   expect(await health.text()).toContain('"name":"database","status":"down"');

@@ -1,5 +1,6 @@
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { Setup } from '../src/core/core';
+import { newId } from '../src/documents/unique';
 
 const words = vi.fn(() => ({ conventions: [], reasons: [], problems: [] }));
 const evaluate = vi.fn((setup: Setup) => setup.rigs.map(() => ({ figures: { magnification: 0.1 }, differences: {}, reasons: 4 })));
@@ -10,7 +11,8 @@ vi.mock('../src/core/core', () => ({
   isFocused: () => true,
 }));
 
-const { changeRig, changeScene, rename, useBench } = await import('../src/features/bench/benchStore');
+const { useBench } = await import('../src/features/bench/benchStore');
+const { changeRig, changeScene, rename } = await import('../src/features/bench/commands');
 const { starterDocument } = await import('../src/features/bench/starter');
 
 const now = () => useBench.getState();
@@ -20,7 +22,7 @@ beforeEach(() => {
   vi.useFakeTimers();
   words.mockClear();
   evaluate.mockClear();
-  now().open(crypto.randomUUID(), 1, { name: 'Two rigs', document: starterDocument() }, { kind: 'saved', at: '' });
+  now().open(newId(), null, { name: 'Two rigs', document: starterDocument() }, { kind: 'saved', at: '' });
   vi.runAllTimers();
   words.mockClear();
 });

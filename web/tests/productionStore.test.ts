@@ -2,20 +2,16 @@ import { beforeEach, expect, test, vi } from 'vitest';
 import {
   addPlace,
   addShot,
-  beginStep,
   changePlace,
   changeShot,
   duplicateShot,
   moveShot,
-  placesOf,
   removePlace,
   removeShot,
   rename,
-  shotsOf,
-  shownShot,
-  useProduction,
-} from '../src/features/brief/productionStore';
-import { productionVersion } from '../src/features/brief/upgraded';
+} from '../src/features/brief/commands';
+import { placesOf, shotsOf, shownShot, useProduction } from '../src/features/brief/productionStore';
+import { productionVersion } from '../src/documents/productionVersions';
 
 const now = () => useProduction.getState();
 const names = () => shotsOf(now().document).map((s) => s.name);
@@ -23,7 +19,7 @@ const first = () => shotsOf(now().document)[0]!;
 
 beforeEach(() => {
   vi.useFakeTimers();
-  now().open('p', 1, { name: 'Low water', document: { schemaVersion: productionVersion } }, { kind: 'saved', at: '' });
+  now().open('p', null, { name: 'Low water', document: { schemaVersion: productionVersion } }, { kind: 'saved', at: '' });
 });
 
 test('a first shot brings a place with it, and both go with one undo', () => {
@@ -44,7 +40,7 @@ test('a hand that drags makes one step, until it pauses or takes hold again', ()
     vi.advanceTimersByTime(100);
   }
   expect(now().past).toHaveLength(steps + 1);
-  beginStep();
+  now().beginStep();
   changeShot(first().id, { behindMm: 400 });
   expect(now().past).toHaveLength(steps + 2);
   vi.advanceTimersByTime(1000);
@@ -112,7 +108,7 @@ test('a place that a shot is at stays', () => {
 test('of many steps the last two hundred can be taken back', () => {
   addShot();
   for (let i = 0; i < 250; i++) {
-    beginStep();
+    now().beginStep();
     changeShot(first().id, { movesMm: i });
   }
   expect(now().past).toHaveLength(200);

@@ -1,245 +1,361 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { create } from 'zustand';
-import type { Work, Works, Write } from '../src/api/client';
-import { draftsOf } from '../src/works/drafts';
-import { keep, type Saved } from '../src/works/saving';
-
-interface Doc {
-  n: number;
-}
-
-const id = 'w';
-const work = (revision: number, n: number, name = 'Work'): Work<Doc> => ({
-  id,
-  name,
-  document: { n },
-  revision,
-  updatedAt: `at ${revision}`,
-  deletedAt: null,
-});
-const away = { kind: 'away', say: 'The server cannot be reached.' } as const;
-
-/** A page with one piece of work, and a server of which every answer is set by the test. */
-function page(stored: Work<Doc> | null = work(1, 1)) {
-  const store = create<Saved<Doc>>()((set) => ({
-    id: '',
-    name: '',
-    document: { n: 0 },
-    revision: null,
-    deletedAt: null,
-    saving: { kind: 'unsaved' },
-    problems: [],
-    open: (id, revision, content, saving, deletedAt = null) =>
-      set({ id, revision, name: content.name, document: content.document, saving, deletedAt }),
-    mark: (saving, revision) => set(revision === undefined ? { saving } : { saving, revision }),
-  }));
-  let server = stored;
-  const write = vi.fn((_: string, base: number | null, name: string, document: Doc): Promise<Write<Doc>> => {
-    if (base !== (server?.revision ?? null)) {
-      return Promise.resolve(server ? { kind: 'conflict', current: server } : { kind: 'missing', say: 'gone' });
-    }
-    server = { ...work((base ?? 0) + 1, document.n, name) };
-    return Promise.resolve({ kind: 'stored', work: server });
-  });
-  const read = vi.fn((_: string, known?: number) =>
-    Promise.resolve(server === null ? ({ kind: 'missing', say: 'gone' } as const) : known === server.revision ? null : server),
-  );
-  const drafts = draftsOf<Doc>('t.');
-  const keeper = keep<Doc>({
-    store,
-    works: { read, write } as unknown as Works<Doc, unknown>,
-    drafts,
-    ready: Promise.resolve(),
-    differs: (mine, theirs) => mine.name !== theirs.name || mine.document.n !== theirs.document.n,
-  });
-  const stop = keeper.autosave();
-  stops.push(stop);
-  return {
-    store,
-    keeper,
-    drafts,
-    read,
-    write,
-    server: () => server,
-    setServer: (to: Work<Doc> | null) => (server = to),
-    change: (n: number) => store.setState({ document: { n } }),
-  };
-}
-
-const stops: (() => void)[] = [];
-const pass = (ms: number) => vi.advanceTimersByTimeAsync(ms);
+import { away, closePages, newBrowser, openPage, pass, serverOf, settle, work, type Doc } from './pages';
 
 beforeEach(() => {
-  localStorage.clear();
-  vi.useFakeTimers();
+  newBrowser();
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'Date', 'performance'] });
 });
-afterEach(() => stops.splice(0).forEach((stop) => stop()));
+afterEach(closePages);
 
-test('changes in quick succession are one write, half a second after the last', async () => {
-  const { store, keeper, write, change, server } = page();
-  await keeper.open(id);
-  for (const n of [2, 3, 4]) {
-    change(n);
-    await pass(300);
-  }
-  expect(write).not.toHaveBeenCalled();
-  expect(store.getState().saving.kind).toBe('unsaved');
-  await pass(250);
-  expect(write).toHaveBeenCalledTimes(1);
-  expect(server()).toMatchObject({ revision: 2, document: { n: 4 } });
-  expect(store.getState()).toMatchObject({ revision: 2, saving: { kind: 'saved', at: 'at 2' } });
-});
+async function opened(...documents: Doc[]) {
+  const server = serverOf(...documents.map((d, i) => work(1, d, i === 0 ? 'w' : `w${i + 1}`)));
+  const page = await openPage(server);
+  await page.keeper.open('w');
+  return { server, ...page };
+}
 
-test('what changes while a write is on its way is written after it', async () => {
-  const { keeper, write, change, server } = page();
-  await keeper.open(id);
-  let answer: (() => void) | undefined;
-  const usual = write.getMockImplementation()!;
-  write.mockImplementationOnce(async (...asked) => {
+/** A write of which the test says when it is answered. */
+function hangs(server: ReturnType<typeof serverOf>) {
+  let answer!: () => void;
+  const usual = server.write.getMockImplementation()!;
+  server.write.mockImplementationOnce(async (...asked) => {
     await new Promise<void>((done) => (answer = done));
     return usual(...asked);
   });
-  change(2);
+  return () => answer();
+}
+
+test('changes in quick succession are one write, half a second after the last', async () => {
+  const { server, change, now } = await opened({ n: 1 });
+  for (const n of [2, 3, 4]) {
+    change({ n });
+    await pass(300);
+  }
+  expect(server.write).not.toHaveBeenCalled();
+  expect(now().saving.kind).toBe('unsaved');
+  await pass(250);
+  expect(server.write).toHaveBeenCalledTimes(1);
+  expect(server.all.get('w')).toMatchObject({ revision: 2, document: { n: 4 } });
+  expect(now()).toMatchObject({ base: { revision: 2 }, saving: { kind: 'saved', at: 'at 2' } });
+});
+
+test('what changes while a write is on its way is written after it', async () => {
+  const { server, change } = await opened({ n: 1 });
+  const answer = hangs(server);
+  change({ n: 2 });
   await pass(600);
-  change(3);
+  change({ n: 3 });
   await pass(2000);
-  expect(write).toHaveBeenCalledTimes(1);
-  answer!();
+  expect(server.write).toHaveBeenCalledTimes(1);
+  answer();
   await pass(600);
-  expect(write).toHaveBeenCalledTimes(2);
-  expect(server()).toMatchObject({ revision: 3, document: { n: 3 } });
+  expect(server.all.get('w')).toMatchObject({ revision: 3, document: { n: 3 } });
 });
 
 test('a server that is away is asked again, and nothing is lost meanwhile', async () => {
-  const { store, keeper, write, change, drafts, server } = page();
-  await keeper.open(id);
-  write.mockResolvedValueOnce(away).mockResolvedValueOnce(away);
-  change(7);
+  const { server, change, now, drafts } = await opened({ n: 1 });
+  server.write.mockResolvedValueOnce(away).mockResolvedValueOnce(away);
+  change({ n: 7 });
   await pass(600);
-  expect(store.getState().saving).toEqual(away);
-  expect(drafts.read(id)).toMatchObject({ document: { n: 7 }, unsaved: true });
+  expect(now().saving).toEqual(away);
+  expect(await drafts.draftsHere('t', 'w')).toMatchObject([{ document: { n: 7 } }]);
   await pass(2500);
-  expect(store.getState().saving).toEqual(away);
+  expect(now().saving).toEqual(away);
   await pass(2500);
-  expect(server()).toMatchObject({ document: { n: 7 } });
-  expect(drafts.read(id)).toMatchObject({ document: { n: 7 }, unsaved: false });
+  expect(server.all.get('w')).toMatchObject({ document: { n: 7 } });
+  expect(await drafts.draftsHere()).toEqual([]);
 });
 
 test('when the network is back it is tried at once', async () => {
-  const { keeper, write, change, server } = page();
-  await keeper.open(id);
-  write.mockResolvedValueOnce(away);
-  change(7);
+  const { server, change } = await opened({ n: 1 });
+  server.write.mockResolvedValueOnce(away);
+  change({ n: 7 });
   await pass(600);
   window.dispatchEvent(new Event('online'));
-  await pass(0);
-  expect(server()).toMatchObject({ document: { n: 7 } });
+  await settle();
+  expect(server.all.get('w')).toMatchObject({ document: { n: 7 } });
 });
 
 test('what somebody else saved is never overwritten; each way out of it keeps what it says', async () => {
-  for (const way of ['mine', 'theirs'] as const) {
-    const { store, keeper, change, server, setServer } = page();
-    await keeper.open(id);
-    setServer(work(2, 50));
-    change(9);
+  const ways = { mine: { n: 10, m: 1 }, theirs: { n: 50, m: 5 }, merged: { n: 10, m: 5 } };
+  for (const way of ['mine', 'theirs', 'merged'] as const) {
+    newBrowser();
+    const { server, change, now, keeper } = await opened({ n: 1, m: 1 });
+    const theirs = work(2, { n: 50, m: 5 });
+    server.all.set('w', theirs);
+    change({ n: 9 });
     await pass(600);
-    expect(store.getState().saving).toMatchObject({ kind: 'conflict', theirs: { document: { n: 50 } } });
-    change(10);
+    expect(now().saving).toMatchObject({ kind: 'conflict', theirs: { document: { n: 50 } } });
+    change({ n: 10 });
     await pass(5000);
-    expect(server()).toMatchObject({ revision: 2, document: { n: 50 } });
-    if (way === 'mine') {
-      keeper.keepMine(work(2, 50));
-    } else {
-      keeper.takeTheirs(work(2, 50));
-    }
+    expect(server.all.get('w')).toEqual(theirs);
+    if (way === 'mine') keeper.keepMine(theirs);
+    if (way === 'theirs') keeper.takeTheirs(theirs);
+    if (way === 'merged') keeper.keepMerged(theirs, { name: 'Work', document: { n: 10, m: 5 } });
     await pass(600);
-    expect(server()).toMatchObject({ document: { n: way === 'mine' ? 10 : 50 } });
-    expect(store.getState()).toMatchObject({ document: { n: way === 'mine' ? 10 : 50 }, saving: { kind: 'saved' } });
-    stops.splice(0).forEach((stop) => stop());
-    localStorage.clear();
+    expect(server.all.get('w')!.document).toEqual(ways[way]);
+    expect(now()).toMatchObject({ document: ways[way], saving: { kind: 'saved' } });
+    closePages();
   }
 });
 
-test('a change that is taken back leaves nothing to save', async () => {
-  const { store, keeper, write, change } = page();
-  await keeper.open(id);
-  change(2);
-  await pass(200);
-  change(1);
+test('both kept: theirs stays, mine is stored under another name, and nothing of it waits any more', async () => {
+  const { server, change, now, keeper, drafts } = await opened({ n: 1 });
+  server.all.set('w', work(2, { n: 50 }));
+  change({ n: 9 });
   await pass(600);
-  expect(write).not.toHaveBeenCalled();
-  expect(store.getState().saving).toEqual({ kind: 'saved', at: 'at 1' });
+  keeper.keepBoth(work(2, { n: 50 }), 'copy', 'Mine');
+  await pass(600);
+  expect(server.all.get('w')!.document).toEqual({ n: 50 });
+  expect(server.all.get('copy')).toMatchObject({ name: 'Mine', document: { n: 9 } });
+  expect(now().id).toBe('copy');
+  expect(await drafts.draftsHere()).toEqual([]);
+});
+
+test('a lost answer is no conflict: what is stored already says the same', async () => {
+  const { server, change, now } = await opened({ n: 1 });
+  server.write.mockImplementationOnce(() => {
+    server.all.set('w', work(2, { n: 2 }));
+    return Promise.resolve(away);
+  });
+  change({ n: 2 });
+  await pass(3200);
+  expect(now()).toMatchObject({ saving: { kind: 'saved' }, base: { revision: 2 } });
+});
+
+test('a change that is taken back leaves nothing to save', async () => {
+  const { server, change, now } = await opened({ n: 1 });
+  change({ n: 2 });
+  await pass(200);
+  change({ n: 1 });
+  await pass(600);
+  expect(server.write).not.toHaveBeenCalled();
+  expect(now().saving).toEqual({ kind: 'saved', at: 'at 1' });
 });
 
 test('what is at fault is held back until it is mended', async () => {
-  const { store, keeper, write, change } = page();
-  await keeper.open(id);
+  const { server, change, now, store } = await opened({ n: 1 });
   store.setState({ problems: ['a field'] });
-  change(2);
+  change({ n: 2 });
   await pass(3000);
-  expect(write).not.toHaveBeenCalled();
-  expect(store.getState().saving.kind).toBe('held');
+  expect(server.write).not.toHaveBeenCalled();
+  expect(now().saving.kind).toBe('held');
   store.setState({ problems: [] });
-  change(3);
+  change({ n: 3 });
   await pass(600);
-  expect(write).toHaveBeenCalledTimes(1);
+  expect(server.write).toHaveBeenCalledTimes(1);
 });
 
 test('work that the server does not know any more is made there again', async () => {
-  const { keeper, change, server, setServer } = page();
-  await keeper.open(id);
-  setServer(null);
-  change(5);
+  const { server, change } = await opened({ n: 1 });
+  server.all.clear();
+  change({ n: 5 });
   await pass(700);
-  expect(server()).toMatchObject({ document: { n: 5 } });
+  expect(server.all.get('w')).toMatchObject({ document: { n: 5 } });
 });
 
-test('opened again, unsaved work of this browser comes before what is stored, and is saved', async () => {
-  const first = page();
-  await first.keeper.open(id);
-  first.write.mockResolvedValue(away);
-  first.change(8);
+test('after a reload, unsaved work of this browser comes before what is stored, and is saved', async () => {
+  const { server, change } = await opened({ n: 1 });
+  server.write.mockResolvedValue(away);
+  change({ n: 8 });
   await pass(700);
-  stops.splice(0).forEach((stop) => stop());
-  const second = page();
-  await second.keeper.open(id);
-  expect(second.store.getState().document).toEqual({ n: 8 });
+  closePages();
+  server.write.mockReset();
+  const again = serverOf(server.all.get('w')!);
+  const second = await openPage(again);
+  await second.keeper.open('w');
+  expect(second.now().document).toEqual({ n: 8 });
   await pass(10);
-  expect(second.server()).toMatchObject({ revision: 2, document: { n: 8 } });
+  expect(again.all.get('w')).toMatchObject({ revision: 2, document: { n: 8 } });
 });
 
-test('opened again after somebody else saved, the two are put side by side', async () => {
-  const first = page();
-  await first.keeper.open(id);
-  first.write.mockResolvedValue(away);
-  first.change(8);
+test('after a reload and somebody else’s change the two are put side by side, with what both grew from', async () => {
+  const { server, change } = await opened({ n: 1 });
+  server.write.mockResolvedValue(away);
+  change({ n: 8 });
   await pass(700);
-  stops.splice(0).forEach((stop) => stop());
-  const second = page(work(3, 60));
-  await second.keeper.open(id);
-  expect(second.store.getState()).toMatchObject({ document: { n: 8 }, saving: { kind: 'conflict', theirs: { document: { n: 60 } } } });
+  closePages();
+  const second = await openPage(serverOf(work(3, { n: 60 })));
+  await second.keeper.open('w');
+  expect(second.now()).toMatchObject({
+    document: { n: 8 },
+    base: { revision: 1, document: { n: 1 } },
+    saving: { kind: 'conflict', theirs: { document: { n: 60 } } },
+  });
 });
 
-test('without a server the copy of this browser opens', async () => {
-  const first = page();
-  await first.keeper.open(id);
+test('without a server the copy of this browser opens, and is looked for again', async () => {
+  const { server } = await opened({ n: 1 });
   await pass(1000);
-  stops.splice(0).forEach((stop) => stop());
-  const second = page();
-  second.read.mockResolvedValue(away as never);
-  expect(await second.keeper.open(id)).toBeNull();
-  expect(second.store.getState()).toMatchObject({ document: { n: 1 }, saving: away });
+  closePages();
+  const second = await openPage(server);
+  server.read.mockResolvedValueOnce(away);
+  expect(await second.keeper.open('w')).toBeNull();
+  expect(second.now()).toMatchObject({ document: { n: 1 }, saving: away });
+  await pass(2600);
+  expect(second.now().saving).toEqual({ kind: 'saved', at: 'at 1' });
+  expect(server.write).not.toHaveBeenCalled();
 });
 
-test("somebody else's change is shown where nothing of one's own stands against it", async () => {
-  const { store, keeper, setServer, change } = page();
-  await keeper.open(id);
-  setServer(work(2, 40));
+test('somebody else’s change is shown where nothing of one’s own stands against it, and undo does not cross it unasked', async () => {
+  const { server, change, now } = await opened({ n: 1 });
+  change({ n: 2 });
+  await pass(600);
+  server.all.set('w', work(3, { n: 40 }));
   await pass(15_100);
-  expect(store.getState()).toMatchObject({ document: { n: 40 }, revision: 2 });
-  setServer(work(3, 41));
-  change(39);
+  expect(now()).toMatchObject({ document: { n: 40 }, base: { revision: 3 } });
+  now().undo();
+  expect(now().document).toEqual({ n: 40 });
+  change({ n: 41 });
+  now().undo();
+  now().undo();
+  expect(now().document).toEqual({ n: 40 });
+  now().undo(true);
+  expect(now().document).toEqual({ n: 2 });
+  now().redo();
+  expect(now().document).toEqual({ n: 40 });
+  now().undo();
+  expect(now().document).toEqual({ n: 40 });
+  server.all.set('w', work(4, { n: 42 }));
+  change({ n: 39 });
   window.dispatchEvent(new Event('focus'));
-  await pass(0);
-  expect(store.getState().document).toEqual({ n: 39 });
+  await settle();
+  expect(now().document).toEqual({ n: 39 });
+});
+
+test('two tabs keep their unsaved work apart, and a clean one writes over nobody’s', async () => {
+  const server = serverOf(work(1, { n: 1 }));
+  const first = await openPage(server);
+  await first.keeper.open('w');
+  server.write.mockResolvedValue(away);
+  first.change({ n: 8 });
+  await pass(700);
+  const second = await openPage(server, { ownTab: true });
+  await second.keeper.open('w');
+  expect(second.now()).toMatchObject({ document: { n: 1 }, saving: { kind: 'saved' } });
+  await pass(20_000);
+  second.change({ m: 3 });
+  await pass(700);
+  expect(await first.drafts.draftsHere('t', 'w')).toMatchObject([{ document: { n: 8 } }]);
+  expect(await second.drafts.draftsHere('t', 'w')).toMatchObject([{ document: { n: 1, m: 3 } }]);
+});
+
+test('a page that is closed for good leaves its work to the next one', async () => {
+  const server = serverOf(work(1, { n: 1 }), work(1, { n: 5 }, 'w2'));
+  const first = await openPage(server);
+  await first.keeper.open('w');
+  server.write.mockResolvedValueOnce(away);
+  first.change({ n: 8 });
+  await pass(700);
+  closePages();
+  const second = await openPage(server, { ownTab: true });
+  second.start();
+  await second.keeper.open('w2');
+  await pass(1000);
+  expect(server.all.get('w')!.document).toEqual({ n: 1 });
+  vi.setSystemTime(Date.now() + 100_000);
+  window.dispatchEvent(new Event('focus'));
+  await pass(1000);
+  expect(server.all.get('w')!.document).toEqual({ n: 8 });
+});
+
+test('work that is left unsaved for another is tried until it is stored', async () => {
+  const { server, change, keeper, now, outbox } = await opened({ n: 1 }, { n: 5 });
+  server.write.mockResolvedValueOnce(away).mockResolvedValueOnce(away);
+  change({ n: 2 });
+  await pass(600);
+  keeper.leave();
+  await keeper.open('w2');
+  await settle();
+  expect(now().document).toEqual({ n: 5 });
+  expect(outbox.useOutbox.getState().waiting).toMatchObject([{ id: 'w', document: { n: 2 } }]);
+  await pass(6000);
+  expect(server.all.get('w')!.document).toEqual({ n: 2 });
+  expect(outbox.useOutbox.getState().waiting).toEqual([]);
+});
+
+test('a new one within half a second of a change leaves nothing unsaved', async () => {
+  const { server, change, keeper } = await opened({ n: 1 });
+  change({ n: 2 });
+  await pass(100);
+  keeper.openNew('new', { name: 'New', document: { n: 0 } });
+  await pass(600);
+  expect(server.all.get('w')!.document).toEqual({ n: 2 });
+  expect(server.all.get('new')!.document).toEqual({ n: 0 });
+});
+
+test('a request that hangs keeps no other work from being saved', async () => {
+  const { server, change, keeper } = await opened({ n: 1 }, { n: 5 });
+  const answer = hangs(server);
+  change({ n: 2 });
+  await pass(600);
+  keeper.leave();
+  await keeper.open('w2');
+  change({ n: 6 });
+  await pass(600);
+  expect(server.all.get('w2')!.document).toEqual({ n: 6 });
+  answer();
+  await pass(6000);
+  expect(server.all.get('w')!.document).toEqual({ n: 2 });
+});
+
+test('an opening that is answered late does not take the place of a later one', async () => {
+  const { server, keeper, now } = await opened({ n: 1 }, { n: 5 });
+  let answer!: () => void;
+  server.read.mockImplementationOnce(async () => {
+    await new Promise<void>((done) => (answer = done));
+    return work(1, { n: 1 });
+  });
+  const slow = keeper.open('w');
+  await keeper.open('w2');
+  answer();
+  await slow;
+  expect(now()).toMatchObject({ id: 'w2', document: { n: 5 } });
+});
+
+test('of left work that somebody else changed too nothing is sent; it waits for a person, who finds the choice', async () => {
+  const { server, change, keeper, outbox, now } = await opened({ n: 1 }, { n: 5 });
+  server.write.mockResolvedValueOnce(away);
+  change({ n: 2 });
+  await pass(600);
+  server.all.set('w', work(2, { n: 70 }));
+  keeper.leave();
+  await keeper.open('w2');
+  await pass(12_000);
+  expect(server.all.get('w')!.document).toEqual({ n: 70 });
+  expect(outbox.useOutbox.getState().waiting).toMatchObject([{ id: 'w', conflicts: true }]);
+  await keeper.open('w');
+  expect(now()).toMatchObject({ document: { n: 2 }, saving: { kind: 'conflict', theirs: { document: { n: 70 } } } });
+});
+
+test('a browser without room says so, and keeps the work as long as the page is open', async () => {
+  const { server, change, keeper, now } = await opened({ n: 1 }, { n: 5 });
+  const put = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  server.write.mockResolvedValue(away);
+  change({ n: 2 });
+  await pass(600);
+  expect(now().cannotKeep).toBe(true);
+  keeper.leave();
+  await keeper.open('w2');
+  await keeper.open('w');
+  expect(now().document).toEqual({ n: 2 });
+  put.mockRestore();
+  change({ n: 3 });
+  await pass(600);
+  expect(now().cannotKeep).toBe(false);
+});
+
+test('work that one view starts is opened by another, and stored in any case', async () => {
+  const { server, keeper, now, outbox } = await opened({ n: 1 });
+  const kind = { kind: 't', works: server.works, upgraded: (d: Doc) => d };
+  const id = await outbox.startWork(kind, { name: 'Three', document: { n: 3 } });
+  expect(await keeper.open(id)).toBeNull();
+  expect(now()).toMatchObject({ id, document: { n: 3 } });
+  await pass(600);
+  expect(server.all.get(id)).toMatchObject({ name: 'Three', revision: 1 });
+  const other = await outbox.startWork(kind, { name: 'Four', document: { n: 4 } });
+  await outbox.flush();
+  expect(server.all.get(other)).toMatchObject({ name: 'Four' });
 });

@@ -7,7 +7,23 @@ export type Summary = Schemas['ComparisonSummary'];
 export type ProductionDocument = Schemas['ProductionDocument'];
 export type ProductionSummary = Schemas['ProductionSummary'];
 
-export const api = createClient<paths>({ baseUrl: location.origin });
+/** No request is waited for longer than this, ms: a server that hangs is away. Files take their time. */
+const limitMs = { usual: 20_000, file: 180_000 };
+
+/** Fetches with a limit of time; an answer that is still coming in at the limit is broken off too. */
+export async function fetchInTime(input: Request): Promise<Response> {
+  const limit = new AbortController();
+  const timer = setTimeout(() => limit.abort(), /\/(import|photos)\b/.test(input.url) ? limitMs.file : limitMs.usual);
+  try {
+    const response = await fetch(input, { signal: AbortSignal.any([limit.signal, input.signal]) });
+    const body = response.body === null ? null : await response.arrayBuffer();
+    return new Response(body, response);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: location.origin, fetch: fetchInTime });
 
 /** Why a request brought nothing: the server or its database is away (try again later), or it said no (try something else). */
 export type Failure = { kind: 'away'; say: string } | { kind: 'missing'; say: string } | { kind: 'refused'; say: string };

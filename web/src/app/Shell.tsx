@@ -1,17 +1,19 @@
 import { Box, Button, IconButton, Tooltip } from '@mui/material';
 import { useColorScheme } from '@mui/material/styles';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, Outlet } from 'react-router';
+import '../documents/kinds';
+import { startOutbox, useOutbox } from '../documents/outbox';
 import { BenchIcon, BriefIcon, KeysIcon, LightIcon, ListIcon, ShelfIcon } from '../ui/icons';
 import { useSettings } from './settings';
 import { ShortcutsDialog } from './ShortcutsDialog';
 
 const views = [
-  { to: '/brief', label: 'Brief', icon: <BriefIcon /> },
-  { to: '/bench', label: 'Bench', icon: <BenchIcon /> },
-  { to: '/shelf', label: 'Shelf', icon: <ShelfIcon /> },
-  { to: '/comparisons', label: 'Saved', icon: <ListIcon /> },
+  { to: '/brief', label: 'Brief', icon: <BriefIcon />, kind: 'production' },
+  { to: '/bench', label: 'Bench', icon: <BenchIcon />, kind: null },
+  { to: '/shelf', label: 'Shelf', icon: <ShelfIcon />, kind: null },
+  { to: '/comparisons', label: 'Saved', icon: <ListIcon />, kind: 'comparison' },
 ];
 
 /** The frame around every view: where one can go, and what belongs to the person rather than to the work. */
@@ -19,6 +21,7 @@ export function Shell() {
   const { mode, systemMode, setMode } = useColorScheme();
   const { feet, toggleFeet } = useSettings();
   const [keys, setKeys] = useState(false);
+  useEffect(startOutbox, []);
   const dark = (mode === 'system' ? systemMode : mode) === 'dark';
   const switchLight = () => setMode(dark ? 'light' : 'dark');
   useHotkeys('d', switchLight, [dark]);
@@ -49,7 +52,7 @@ export function Shell() {
         }}
       >
         <Box component="img" src="/mark.svg" alt="Juxtopsis" sx={{ width: 32, height: 32, m: 0.75 }} />
-        {views.map(({ to, label, icon }) => (
+        {views.map(({ to, label, icon, kind }) => (
           <Box
             key={to}
             component={NavLink}
@@ -70,6 +73,7 @@ export function Shell() {
           >
             {icon}
             <span>{label}</span>
+            <Waiting kind={kind} />
           </Box>
         ))}
         <Box sx={{ flex: 1 }} />
@@ -95,4 +99,10 @@ export function Shell() {
       <ShortcutsDialog open={keys} onClose={() => setKeys(false)} />
     </Box>
   );
+}
+
+/** Counts the pieces of work of one kind that wait in this browser to be saved. */
+function Waiting({ kind }: { kind: string | null }) {
+  const count = useOutbox((s) => s.waiting.filter((draft) => draft.kind === kind).length);
+  return count > 0 && <Box sx={{ color: 'warning.main', fontSize: 11, lineHeight: 1.1, textAlign: 'center' }}>{count} not saved</Box>;
 }

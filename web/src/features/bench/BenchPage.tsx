@@ -1,21 +1,22 @@
 import { conventionNumber } from '../../core/fields';
-import { Alert, Box, Button, InputBase, Snackbar, Typography, useMediaQuery, type Theme } from '@mui/material';
+import { Box, Button, InputBase, Snackbar, Typography, useMediaQuery, type Theme } from '@mui/material';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { comparisons, type Failure } from '../../api/client';
+import { comparisons } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { isFocused, type Conventions, type Diagnostic, type RigInput, type SceneInput } from '../../core/core';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { rigLetter } from '../../ui/RigMark';
 import { ShareIcon } from '../../ui/icons';
-import { ConflictDialog } from '../../works/ConflictDialog';
-import { SavingWord } from '../../works/SavingWord';
-import { UndoButtons } from '../../works/UndoButtons';
-import { rename, sayAgain, setNote, useBench } from './benchStore';
+import { ConflictDialog } from '../../documents/ConflictDialog';
+import { DeletedNotice, DocumentPage } from '../../documents/DocumentPage';
+import { SavingWord } from '../../documents/SavingWord';
+import { UndoButtons } from '../../documents/UndoButtons';
+import { sayAgain, useBench } from './benchStore';
+import { rename, setNote } from './commands';
 import { assembled } from './chains';
 import { LookCloser } from './LookCloser';
-import { differences } from './differences';
 import { Figures } from './Figures';
 import { GroundLine } from './ground/GroundLine';
 import { HoldBar } from './HoldBar';
@@ -32,48 +33,30 @@ import { RowsPanel } from './panels/RowsPanel';
 import { ScenePanel } from './panels/ScenePanel';
 import { WorkingPanel } from './panels/WorkingPanel';
 import { RigColumn, type ChainSpan, type SensorSpan } from './RigColumn';
-import { benchKeeper, drafts } from './saving';
+import { benchKeeper, telling } from './saving';
 import { SceneStrip } from './SceneStrip';
 
 /** The Bench: rigs side by side. The address names the comparison. */
 export function BenchPage() {
   const { id = '' } = useParams();
-  const [failed, setFailed] = useState<{ id: string; failure: Failure } | null>(null);
-  const opened = useBench((s) => s.id === id);
   const remember = useSettings((s) => s.opened);
-
-  useEffect(() => benchKeeper.autosave(), []);
-  useEffect(() => {
-    let current = true;
-    if (useBench.getState().id !== id || useBench.getState().saving.kind === 'saved') {
-      void benchKeeper.open(id).then((failure) => current && setFailed(failure ? { id, failure } : null));
-    }
-    remember(id);
-    return () => {
-      current = false;
-      benchKeeper.leave();
-    };
-  }, [id, remember]);
-
-  if (failed?.id === id) {
-    const { failure } = failed;
-    return (
-      <PageMessage title={failure.kind === 'missing' ? 'No such comparison' : 'This comparison cannot be opened now'} text={failure.say}>
-        <Button variant="contained" component={Link} to="/comparisons">
-          All comparisons
+  useEffect(() => remember(id), [id, remember]);
+  return (
+    <DocumentPage
+      id={id}
+      word="comparison"
+      useDocument={useBench}
+      keeper={benchKeeper}
+      all={{ to: '/comparisons', label: 'All comparisons' }}
+      otherwise={
+        <Button component={Link} to="/new">
+          Start a new one; it is saved later
         </Button>
-        {failure.kind === 'away' && (
-          <Button onClick={() => void benchKeeper.open(id).then((f) => setFailed(f ? { id, failure: f } : null))}>Try again</Button>
-        )}
-        {failure.kind === 'away' && (
-          <Button component={Link} to="/new">
-            Start a new one; it is saved later
-          </Button>
-        )}
-      </PageMessage>
-    );
-  }
-  return opened ? <Bench /> : <PageMessage title="Opening…" text="The core is starting in your browser." />;
+      }
+    >
+      <Bench />
+    </DocumentPage>
+  );
 }
 
 function Bench() {
@@ -83,7 +66,6 @@ function Bench() {
   const lastFocused = useBench((s) => s.lastFocused);
   const words = useBench((s) => s.words);
   const problems = useBench((s) => s.problems);
-  const deletedAt = useBench((s) => s.deletedAt);
   const feet = useSettings((s) => s.feet);
   const { scene, conventions, rigs, yardstick = 0 } = setup;
   const referenceWidthMm = conventionNumber(conventions ?? usual, 'referenceWidthMm');
@@ -122,7 +104,7 @@ function Bench() {
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1, p: 1, minHeight: '100%' }}>
       <Heading />
-      {deletedAt != null && <DeletedNotice />}
+      <DeletedNotice word="comparison" works={comparisons} useDocument={useBench} keeper={benchKeeper} />
       <SceneStrip
         scene={scene}
         problems={problems}
@@ -169,7 +151,7 @@ function Bench() {
       {many && figures}
       <OpenPanel />
       <LookCloser name={name} scene={scene} rigs={rigs} reports={reports} yardstick={yardstick} feet={feet} />
-      <Conflict />
+      <ConflictDialog {...telling} useDocument={useBench} keeper={benchKeeper} />
     </Box>
   );
 }
@@ -235,15 +217,9 @@ function OpenPanel() {
   }
 }
 
-const undo = () => useBench.getState().undo();
-const redo = () => useBench.getState().redo();
-
 /** Name, note, saving, undo and the link. */
 const Heading = memo(function Heading() {
   const name = useBench((s) => s.name);
-  const saving = useBench((s) => s.saving);
-  const canUndo = useBench((s) => s.past.length > 0);
-  const canRedo = useBench((s) => s.future.length > 0);
   const note = useBench((s) => s.document.note ?? '');
   const [said, setSaid] = useState('');
   const wide = useMediaQuery((theme: Theme) => theme.breakpoints.up('md'));
@@ -285,8 +261,8 @@ const Heading = memo(function Heading() {
         sx={{ flex: { xs: '1 1 100%', md: '1 1 300px' }, minHeight: 40, py: 0, color: 'text.secondary', fontSize: 13, lineHeight: 1.35 }}
       />
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
-        <SavingWord saving={saving} nameless={name.trim() === ''} save={benchKeeper.save} />
-        <UndoButtons canUndo={canUndo} canRedo={canRedo} undo={undo} redo={redo} />
+        <SavingWord useDocument={useBench} keeper={benchKeeper} />
+        <UndoButtons useDocument={useBench} />
         <Button startIcon={<ShareIcon />} onClick={() => void copyLink()} sx={{ whiteSpace: 'nowrap' }}>
           Copy link
         </Button>
@@ -295,44 +271,3 @@ const Heading = memo(function Heading() {
     </Box>
   );
 });
-
-function Conflict() {
-  const theirs = useBench((s) => (s.saving.kind === 'conflict' ? s.saving.theirs : null));
-  const { id, name, document } = useBench();
-  return (
-    theirs && (
-      <ConflictDialog
-        word="comparison"
-        address="/bench"
-        mine={{ id, name, document }}
-        theirs={theirs}
-        differing={differences({ name, document }, theirs)}
-        keeper={benchKeeper}
-        drafts={drafts}
-      />
-    )
-  );
-}
-
-function DeletedNotice() {
-  const id = useBench((s) => s.id);
-  const restore = async () => {
-    const outcome = await comparisons.setDeleted(id, false);
-    if ('id' in outcome) {
-      await benchKeeper.open(id);
-    }
-  };
-  return (
-    <Alert
-      severity="warning"
-      variant="outlined"
-      action={
-        <Button color="inherit" onClick={() => void restore()}>
-          Restore it
-        </Button>
-      }
-    >
-      <Typography variant="body2">This comparison was deleted. You can look at it; changing it brings it back.</Typography>
-    </Alert>
-  );
-}

@@ -6,7 +6,7 @@ import { EntryField } from '../../ui/EntryField';
 import { plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { rigLetter } from '../../ui/RigMark';
-import { changeChain, changeRig } from './benchStore';
+import { changeChain, changeRig } from './commands';
 import { ChainDrawing } from './ChainDrawing';
 import { OwnDistance } from './OwnDistance';
 import { usePanel } from './panels/panelStore';

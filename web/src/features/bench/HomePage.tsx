@@ -4,7 +4,10 @@ import { comparisons } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { coreReady } from '../../core/core';
 import { PageMessage } from '../../ui/PageMessage';
-import { benchKeeper, drafts } from './saving';
+import { comparison } from '../../documents/kinds';
+import { isHere } from '../../documents/drafts';
+import { newId } from '../../documents/unique';
+import { benchKeeper } from './saving';
 import { starterDocument } from './starter';
 
 /** Where one was last, else the newest comparison, else a new one: opening the application always shows rigs side by side. */
@@ -13,20 +16,20 @@ export function HomePage() {
   useEffect(() => {
     let current = true;
     const { lastOpened } = useSettings.getState();
-    void comparisons.list(false, 0).then((list) => {
-      if (!current) {
-        return;
-      }
-      const away = 'kind' in list;
-      const known = lastOpened !== null && (away ? drafts.read(lastOpened) !== null : list.some((c) => c.id === lastOpened));
-      const id = known ? lastOpened : away ? undefined : list[0]?.id;
-      void navigate(id ? `/bench/${id}` : '/new', { replace: true });
-    });
+    void whereToGo(lastOpened).then((id) => current && navigate(id ? `/bench/${id}` : '/new', { replace: true }));
     return () => {
       current = false;
     };
   }, [navigate]);
   return <PageMessage title="Opening…" text="The core is starting in your browser." />;
+}
+
+/** Where one was last, as long as that is there; else the newest. */
+async function whereToGo(lastOpened: string | null): Promise<string | undefined> {
+  const [list, here] = await Promise.all([comparisons.list(false, 0), lastOpened !== null && isHere(comparison.kind, lastOpened)]);
+  const away = 'kind' in list;
+  const known = lastOpened !== null && (away ? here : list.some((c) => c.id === lastOpened));
+  return known ? lastOpened : away ? undefined : list[0]?.id;
 }
 
 /** Makes a new comparison and goes there. */
@@ -36,7 +39,7 @@ export function NewPage() {
     let current = true;
     void coreReady.then(() => {
       if (current) {
-        const id = crypto.randomUUID();
+        const id = newId();
         benchKeeper.openNew(id, {
           name: `Comparison of ${new Date().toLocaleDateString('en-GB', { dateStyle: 'long' })}`,
           document: starterDocument(),

@@ -2,7 +2,7 @@ import { Box } from '@mui/material';
 import type { Diagnostic } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField } from '../../ui/format';
-import { standAt } from './benchStore';
+import { standAt } from './commands';
 
 interface OwnDistanceProps {
   index: number;

@@ -5,7 +5,7 @@ import { named, rigFields } from '../../core/fields';
 import { EntryField } from '../../ui/EntryField';
 import { plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
-import { changeRig } from './benchStore';
+import { changeRig } from './commands';
 import { OwnDistance } from './OwnDistance';
 
 const own = 'own';

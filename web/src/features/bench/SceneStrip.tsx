@@ -7,7 +7,7 @@ import { named, sceneFields, sceneNumber } from '../../core/fields';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField, plain, shape, withUnit } from '../../ui/format';
 import { Panel } from '../../ui/Panel';
-import { changeScene, moveSubject } from './benchStore';
+import { changeScene, moveSubject } from './commands';
 import { holds } from './holding';
 import { usePanel } from './panels/panelStore';
 

@@ -2,7 +2,7 @@ import type { ComparisonDocument } from '../../api/client';
 import type { RigInput } from '../../core/core';
 import { conventionFields, rigFields, sceneFields, sceneNumber } from '../../core/fields';
 import { distance, plain, shape } from '../../ui/format';
-import type { Difference } from '../../works/ConflictDialog';
+import type { Difference } from '../../documents/ConflictDialog';
 import { chainOf } from './chains';
 import { rigLetter } from '../../ui/RigMark';
 

@@ -1,4 +1,5 @@
-import { api, failure, unreachable, type Failure } from '../../api/client';
+import { newId } from '../../documents/unique';
+import { api, failure, fetchInTime, unreachable, type Failure } from '../../api/client';
 import type { SceneInput } from '../../core/core';
 
 export type Photo = NonNullable<SceneInput['photo']>;
@@ -38,9 +39,11 @@ export async function bringPhoto(file: File): Promise<Brought | Failure> {
   canvas.getContext('2d')!.drawImage(bitmap, 0, 0, widthPx, heightPx);
   bitmap.close();
   const jpeg = await canvas.convertToBlob({ type: 'image/jpeg', quality });
-  const id = crypto.randomUUID();
+  const id = newId();
   try {
-    const response = await fetch(photoAddress({ id }), { method: 'PUT', headers: { 'Content-Type': 'image/jpeg' }, body: jpeg });
+    const response = await fetchInTime(
+      new Request(photoAddress({ id }), { method: 'PUT', headers: { 'Content-Type': 'image/jpeg' }, body: jpeg }),
+    );
     if (!response.ok) {
       return failure(response.status, await response.json().catch(() => undefined));
     }

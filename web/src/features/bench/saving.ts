@@ -1,18 +1,18 @@
-import { comparisons, type ComparisonDocument } from '../../api/client';
+import type { ComparisonDocument } from '../../api/client';
 import { coreReady } from '../../core/core';
-import { draftsOf } from '../../works/drafts';
-import { keep } from '../../works/saving';
+import type { Telling } from '../../documents/ConflictDialog';
+import { comparison } from '../../documents/kinds';
+import { keep } from '../../documents/saving';
 import { useBench } from './benchStore';
 import { differences } from './differences';
-import { upgradedComparison } from './upgraded';
-
-export const drafts = draftsOf<ComparisonDocument>('juxtopsis.comparison.', upgradedComparison);
 
 /** Keeps the comparison that is on the Bench. */
-export const benchKeeper = keep<ComparisonDocument>({
-  store: useBench,
-  works: comparisons,
-  drafts,
-  ready: coreReady,
-  differs: (mine, theirs) => differences(mine, theirs).length > 0,
-});
+export const benchKeeper = keep<ComparisonDocument>({ ...comparison, store: useBench, ready: coreReady });
+
+/** Parts with their mode and mounts, a person's size, a photograph: half of one and half of another is neither. */
+export const telling: Telling<ComparisonDocument> = {
+  word: 'comparison',
+  address: '/bench',
+  differences,
+  whole: new Set(['chain', 'photo', 'optics']),
+};

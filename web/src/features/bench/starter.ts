@@ -1,6 +1,6 @@
 import type { ComparisonDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import { comparisonVersion } from './upgraded';
+import { comparisonVersion } from '../../documents/comparisonVersions';
 
 /** What a new comparison starts from: the same lens on two sensors. */
 export function starterDocument(): ComparisonDocument {

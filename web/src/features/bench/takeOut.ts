@@ -1,3 +1,4 @@
+import { download, fileName } from '../../documents/workFile';
 import { core, type RigReport } from '../../core/core';
 import { rowDifferences, rowTexts, type FigureGroup, type FigureRow } from './figureRows';
 
@@ -35,7 +36,7 @@ export async function copyTable(...what: Parameters<typeof cells>): Promise<void
 /** Saves the figures that are shown as a CSV file. */
 export function saveCsv(name: string, ...what: Parameters<typeof cells>): void {
   // With a mark of UTF-8, without which spreadsheets take it for something else.
-  save(new Blob(['\ufeff', csv(cells(...what))], { type: 'text/csv;charset=utf-8' }), `${name}, ${what[0]}.csv`);
+  download(`${fileName(`${name}, ${what[0]}`)}.csv`, new Blob(['\ufeff', csv(cells(...what))], { type: 'text/csv;charset=utf-8' }));
 }
 
 interface Captioned {
@@ -68,13 +69,5 @@ export async function savePng(name: string, frames: Captioned[]): Promise<void> 
   draw.fillStyle = '#4d5457';
   draw.font = '400 15px "Atkinson Hyperlegible Next Variable", sans-serif';
   draw.fillText(name, gap, sheet.height - 18, sheet.width - 2 * gap);
-  save(await sheet.convertToBlob({ type: 'image/png' }), `${name}.png`);
-}
-
-function save(blob: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name.replace(/[\\/:*?"<>|]/g, ' ');
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  download(`${fileName(name)}.png`, await sheet.convertToBlob({ type: 'image/png' }));
 }

@@ -8,8 +8,12 @@ import { coreReady } from '../../core/core';
 import { when } from '../../ui/format';
 import { PageMessage } from '../../ui/PageMessage';
 import { patient } from '../shelf/shelfApi';
-import { drafts, productionKeeper } from './saving';
-import { productionVersion } from './upgraded';
+import { production } from '../../documents/kinds';
+import { isHere } from '../../documents/drafts';
+import { UnsavedWork } from '../../documents/UnsavedWork';
+import { newId } from '../../documents/unique';
+import { productionKeeper } from './saving';
+import { productionVersion } from '../../documents/productionVersions';
 
 const pageSize = 100;
 
@@ -19,19 +23,20 @@ export function BriefHome() {
   useEffect(() => {
     let current = true;
     const { lastProduction } = useSettings.getState();
-    void productions.list(false, 0).then((list) => {
-      if (current) {
-        const away = 'kind' in list;
-        const known = lastProduction !== null && (away ? drafts.read(lastProduction) !== null : list.some((p) => p.id === lastProduction));
-        const id = known ? lastProduction : away ? undefined : list[0]?.id;
-        void navigate(id ? `/brief/${id}` : '/briefs', { replace: true });
-      }
-    });
+    void whereToGo(lastProduction).then((id) => current && navigate(id ? `/brief/${id}` : '/briefs', { replace: true }));
     return () => {
       current = false;
     };
   }, [navigate]);
   return <PageMessage title="Opening…" text="Your productions are being looked up." />;
+}
+
+/** Where one was last, as long as that is there; else the newest. */
+async function whereToGo(last: string | null): Promise<string | undefined> {
+  const [list, here] = await Promise.all([productions.list(false, 0), last !== null && isHere(production.kind, last)]);
+  const away = 'kind' in list;
+  const known = last !== null && (away ? here : list.some((p) => p.id === last));
+  return known ? last : away ? undefined : list[0]?.id;
 }
 
 /** All productions: to open, to make, to delete and to restore. */
@@ -57,7 +62,7 @@ export function ProductionsPage() {
 
   const make = async () => {
     await coreReady;
-    const id = crypto.randomUUID();
+    const id = newId();
     productionKeeper.openNew(id, {
       name: 'New production',
       document: { schemaVersion: productionVersion, delivery: { aspect: 16 / 9, widthPx: 3840 } },
@@ -80,6 +85,7 @@ export function ProductionsPage() {
           New production
         </Button>
       </Box>
+      <UnsavedWork kind="production" address="/brief" />
       {error && <Alert severity="warning">{error.message} It is tried again by itself.</Alert>}
       {!error && !isPending && list.length === 0 && (
         <Typography sx={{ color: 'text.secondary', py: 3 }}>

@@ -1,65 +1,50 @@
-import { Alert, Box, Button, InputBase, Typography } from '@mui/material';
+import { Box, Button, InputBase, Typography } from '@mui/material';
 import { memo, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
-import { productions, type Failure, type ProductionDocument, type Work } from '../../api/client';
+import { productions } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { oneLine } from '../../ui/format';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { Panel } from '../../ui/Panel';
-import { ConflictDialog } from '../../works/ConflictDialog';
-import { SavingWord } from '../../works/SavingWord';
-import { UndoButtons } from '../../works/UndoButtons';
+import { ConflictDialog } from '../../documents/ConflictDialog';
+import { DeletedNotice, DocumentPage } from '../../documents/DocumentPage';
+import { SavingWord } from '../../documents/SavingWord';
+import { UndoButtons } from '../../documents/UndoButtons';
 import { useAnswers, useAsking } from './answers';
 import { DayPanel } from './DayPanel';
 import { PlaceDrawing } from './PlaceDrawing';
 import { PlaceForm } from './PlaceForm';
 import { ProductionPanel } from './ProductionPanel';
-import { addShot, changeProduction, placeOf, rename, shotsOf, shownShot, useProduction } from './productionStore';
+import { placeOf, shotsOf, shownShot, useProduction } from './productionStore';
+import { addShot, changeProduction, rename } from './commands';
 import { Proposals } from './Proposals';
-import { differences, drafts, productionKeeper } from './saving';
+import { productionKeeper, telling } from './saving';
 import { ShotForm } from './ShotForm';
 import { ShotStrip } from './ShotStrip';
 
 /** The Brief: the shots of a production, and what fits where. The address names the production. */
 export function BriefPage() {
   const { id = '' } = useParams();
-  const [failed, setFailed] = useState<{ id: string; failure: Failure } | null>(null);
-  const opened = useProduction((s) => s.id === id);
-
-  useEffect(() => productionKeeper.autosave(), []);
-  useEffect(() => {
-    let current = true;
-    if (useProduction.getState().id !== id || useProduction.getState().saving.kind === 'saved') {
-      void productionKeeper.open(id).then((failure) => current && setFailed(failure ? { id, failure } : null));
-    }
-    useSettings.getState().openedProduction(id);
-    return () => {
-      current = false;
-      productionKeeper.leave();
-    };
-  }, [id]);
-
-  if (failed?.id === id) {
-    const { failure } = failed;
-    return (
-      <PageMessage title={failure.kind === 'missing' ? 'No such production' : 'This production cannot be opened now'} text={failure.say}>
-        <Button variant="contained" component={Link} to="/briefs">
-          To the productions
-        </Button>
-      </PageMessage>
-    );
-  }
-  return opened ? <Brief /> : <PageMessage title="Opening…" text="The core is starting in your browser." />;
+  useEffect(() => useSettings.getState().openedProduction(id), [id]);
+  return (
+    <DocumentPage
+      id={id}
+      word="production"
+      useDocument={useProduction}
+      keeper={productionKeeper}
+      all={{ to: '/briefs', label: 'To the productions' }}
+    >
+      <Brief />
+    </DocumentPage>
+  );
 }
 
 function Brief() {
   useAsking();
   const feet = useSettings((s) => s.feet);
   const document = useProduction((s) => s.document);
-  const deleted = useProduction((s) => s.deletedAt != null);
-  const id = useProduction((s) => s.id);
   const shot = useProduction(shownShot);
   const place = shot && placeOf(document, shot);
   const shown = useAnswers((s) => (s.shown?.shot.id === shot?.id ? s.shown : null));
@@ -76,19 +61,7 @@ function Brief() {
       }}
     >
       <Heading />
-      {deleted && (
-        <Alert
-          severity="warning"
-          variant="outlined"
-          action={
-            <Button color="inherit" onClick={() => void productions.setDeleted(id, false).then(() => productionKeeper.open(id))}>
-              Restore it
-            </Button>
-          }
-        >
-          This production was deleted. You can look at it; changing it brings it back.
-        </Alert>
-      )}
+      <DeletedNotice word="production" works={productions} useDocument={useProduction} keeper={productionKeeper} />
       {shotsOf(document).length === 0 ? (
         <PageMessage
           title="No shot yet"
@@ -144,20 +117,14 @@ function Brief() {
           )}
         </>
       )}
-      <Conflict />
+      <ConflictDialog {...telling} useDocument={useProduction} keeper={productionKeeper} />
     </Box>
   );
 }
 
-const undo = () => useProduction.getState().undo();
-const redo = () => useProduction.getState().redo();
-
 const Heading = memo(function Heading() {
   const name = useProduction((s) => s.name);
-  const saving = useProduction((s) => s.saving);
   const note = useProduction((s) => s.document.note ?? '');
-  const canUndo = useProduction((s) => s.past.length > 0);
-  const canRedo = useProduction((s) => s.future.length > 0);
   const [open, setOpen] = useState<'day' | 'production' | null>(null);
   useHotkeys('n', addShot);
   return (
@@ -179,8 +146,8 @@ const Heading = memo(function Heading() {
         sx={{ flex: { xs: '1 1 100%', md: '1 1 200px' }, minHeight: 40, color: 'text.secondary', fontSize: 13 }}
       />
       <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, ml: 'auto' }}>
-        <SavingWord saving={saving} nameless={name.trim() === ''} save={productionKeeper.save} />
-        <UndoButtons canUndo={canUndo} canRedo={canRedo} undo={undo} redo={redo} />
+        <SavingWord useDocument={useProduction} keeper={productionKeeper} />
+        <UndoButtons useDocument={useProduction} />
         <Button onClick={() => setOpen('day')}>Fewest things</Button>
         <Button onClick={() => setOpen('production')}>Delivery, units, bag</Button>
         <Button component={Link} to="/briefs">
@@ -192,23 +159,3 @@ const Heading = memo(function Heading() {
     </Box>
   );
 });
-
-function Conflict() {
-  const theirs = useProduction((s) => (s.saving.kind === 'conflict' ? s.saving.theirs : null));
-  return theirs && <Choice theirs={theirs} />;
-}
-
-function Choice({ theirs }: { theirs: Work<ProductionDocument> }) {
-  const { id, name, document } = useProduction();
-  return (
-    <ConflictDialog
-      word="production"
-      address="/brief"
-      mine={{ id, name, document }}
-      theirs={theirs}
-      differing={differences({ name, document }, theirs)}
-      keeper={productionKeeper}
-      drafts={drafts}
-    />
-  );
-}

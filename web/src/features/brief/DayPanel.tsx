@@ -19,7 +19,8 @@ import type { DayResponse, Fit, ShotInput } from '../../core/core';
 import { fixed, withUnit } from '../../ui/format';
 import { useAnswers } from './answers';
 import { askDay, stop, useGear, type Outcome } from './fitting';
-import { changeProduction, placesOf, shotsOf, useProduction } from './productionStore';
+import { placesOf, shotsOf, useProduction } from './productionStore';
+import { changeProduction } from './commands';
 import { besidesOf, chosenOf } from './rigs';
 import { counts, entriesOf } from './words';
 

@@ -2,7 +2,7 @@ import { styled } from '@mui/material/styles';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { core } from '../../core/core';
 import { distance } from '../../ui/format';
-import { beginStep } from './productionStore';
+import { useProduction } from './productionStore';
 
 const Handle = styled('g')(({ theme }) => ({
   outline: 'none',
@@ -33,7 +33,7 @@ export function Grip({ label, valueMm, feet, x, y, width, height, upright = fals
   const at = (event: PointerEvent) => (upright ? event.clientY : event.clientX);
   const down = (event: PointerEvent<SVGGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId);
-    beginStep();
+    useProduction.getState().beginStep();
     from.current = { px: at(event), mm: valueMm };
     setHeld(true);
   };

@@ -4,7 +4,7 @@ import type { Fit, FitResponse, LocationInput, ShotInput } from '../../core/core
 import { Person } from '../bench/Person';
 import { rulerMarks } from '../bench/ground/groundScale';
 import { Grip } from './Grip';
-import { changePlace, changeShot } from './productionStore';
+import { changePlace, changeShot } from './commands';
 import { isPeople } from './words';
 
 const Svg = styled('svg')({ display: 'block', width: '100%', flexShrink: 1, minWidth: 0, touchAction: 'none', userSelect: 'none' });

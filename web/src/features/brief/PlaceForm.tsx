@@ -5,7 +5,8 @@ import { EntryField } from '../../ui/EntryField';
 import { distanceField, oneLine, plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { LabelledChoice } from '../../ui/LabelledChoice';
-import { changePlace, changeShot, useProduction } from './productionStore';
+import { useProduction } from './productionStore';
+import { changePlace, changeShot } from './commands';
 import { Grid, problemOf, WordsField } from './ShotForm';
 import { entriesOf, hazards, lights } from './words';
 

@@ -15,7 +15,8 @@ import { EntryField } from '../../ui/EntryField';
 import { plain, shape, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { useGear } from './fitting';
-import { changeProduction, placesOf, removePlace, shotsOf, useProduction } from './productionStore';
+import { placesOf, shotsOf, useProduction } from './productionStore';
+import { changeProduction, removePlace } from './commands';
 import { Grid, problemOf, WordsField } from './ShotForm';
 import { entriesOf, rules } from './words';
 

@@ -1,3 +1,5 @@
+import { comparison } from '../../documents/kinds';
+import { startWork } from '../../documents/outbox';
 import { Box, Button, LinearProgress, MenuItem, Tooltip, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useDeferredValue, useState } from 'react';
@@ -7,10 +9,10 @@ import type { Diagnostic, Fit, FitResponse, Miss, Remedy, ShotInput } from '../.
 import { Figure } from '../../ui/Figure';
 import { aperture, distance, fixed, plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
-import { benchKeeper } from '../bench/saving';
 import { lookAt, pick, stopAsking, useAnswers, type Known } from './answers';
 import { useGear } from './fitting';
-import { changePlace, changeShot, placeOf, shotsOf, useProduction } from './productionStore';
+import { placeOf, shotsOf, useProduction } from './productionStore';
+import { changePlace, changeShot } from './commands';
 import { besidesOf, chosenOf, comparisonOf, isChosen } from './rigs';
 import { entriesOf, criteria } from './words';
 
@@ -347,9 +349,8 @@ function BenchButton({ fits, label }: { fits: Fit[]; label: string }) {
     const production = useProduction.getState().name;
     const document = known && comparisonOf(known.place, known.shot, known.delivery, known.answer, fits);
     if (document) {
-      const id = crypto.randomUUID();
-      benchKeeper.openNew(id, { name: `${production}: ${known.shot.name}`.slice(0, 120), document });
-      void navigate(`/bench/${id}`);
+      const name = `${production}: ${known.shot.name}`.slice(0, 120);
+      void startWork(comparison, { name, document }).then((id) => navigate(`/bench/${id}`));
     }
   };
   return (

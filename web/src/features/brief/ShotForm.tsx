@@ -9,7 +9,8 @@ import { DeleteIcon, DuplicateIcon, NextIcon, PreviousIcon } from '../../ui/icon
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { useAnswers } from './answers';
 import { CutDrawing } from './CutDrawing';
-import { addPlace, changeShot, duplicateShot, moveShot, placesOf, removeShot, shotsOf, useProduction } from './productionStore';
+import { placesOf, shotsOf, useProduction } from './productionStore';
+import { addPlace, changeShot, duplicateShot, moveShot, removeShot } from './commands';
 import { behinds, cameraSupports, entriesOf, fills, isPeople, sizes, subjects } from './words';
 
 export const Grid = styled('div')({

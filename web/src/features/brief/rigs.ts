@@ -15,7 +15,7 @@ import {
   type ShotInput,
 } from '../../core/core';
 import { fromParts, mountsOf, nameOf } from '../bench/chains';
-import { comparisonVersion } from '../bench/upgraded';
+import { comparisonVersion } from '../../documents/comparisonVersions';
 import { fixed } from '../../ui/format';
 import { useGear } from './fitting';
 

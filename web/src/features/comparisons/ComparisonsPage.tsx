@@ -1,3 +1,5 @@
+import { UnsavedWork } from '../../documents/UnsavedWork';
+import { newId } from '../../documents/unique';
 import { Box, Button, IconButton, InputBase, Paper, Tab, Tabs, Tooltip, Typography } from '@mui/material';
 import { useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -65,8 +67,7 @@ export function ComparisonsPage() {
     await again();
     tell(outcome, done);
   };
-  const duplicate = (item: Summary) =>
-    writeAs(item, copyName(item.name), crypto.randomUUID(), { text: `“${copyName(item.name)}” is made.` });
+  const duplicate = (item: Summary) => writeAs(item, copyName(item.name), newId(), { text: `“${copyName(item.name)}” is made.` });
   const rename = (item: Summary, name: string) => writeAs(item, name, item.id, null);
 
   const items = data?.pages.flat() ?? [];
@@ -84,6 +85,7 @@ export function ComparisonsPage() {
         <Tab value="current" label="Current" />
         <Tab value="deleted" label="Deleted" />
       </Tabs>
+      <UnsavedWork kind="comparison" address="/bench" />
       {error ? (
         <PageMessage title="The list cannot be shown now" text={`${error.message} The Bench goes on computing all the same.`}>
           <Button variant="contained" onClick={() => void refetch()}>

@@ -1,3 +1,4 @@
+import { newId } from '../../documents/unique';
 import { Alert, Box, Button, IconButton, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
@@ -106,7 +107,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
     await askAgain(queries);
   };
   const duplicate = () =>
-    onOpen({ item: { ...item, id: crypto.randomUUID(), name: `${item.name.slice(0, 290)} (copy)` }, revision: null, retiredAt: null });
+    onOpen({ item: { ...item, id: newId(), name: `${item.name.slice(0, 290)} (copy)` }, revision: null, retiredAt: null });
 
   return (
     <Box

@@ -1,3 +1,4 @@
+import { newId } from '../../documents/unique';
 import { Autocomplete, Box, Button, createFilterOptions, InputBase, Menu, MenuItem, TextField, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useId, useMemo, useRef, useState, type RefObject } from 'react';
@@ -92,7 +93,7 @@ export function ShelfPage() {
         <SearchField inputRef={search} text={ask.q} onText={(q) => change({ q })} />
         <AddButton
           kind={ask.kind}
-          onAdd={(kind) => setOpened({ item: { kind, id: crypto.randomUUID(), name: '' }, revision: null, retiredAt: null })}
+          onAdd={(kind) => setOpened({ item: { kind, id: newId(), name: '' }, revision: null, retiredAt: null })}
         />
         <Button onClick={() => setBringing(true)}>Bring in</Button>
         <TakeOut />

@@ -1,5 +1,5 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
-import { api, failure, unreachable, type Failure } from '../../api/client';
+import { api, failure, fetchInTime, unreachable, type Failure } from '../../api/client';
 import type { components } from '../../api/schema';
 import type { GearItem, GearKind } from '../../core/core';
 
@@ -191,12 +191,14 @@ export const useWays = (camera: string, lens: string, mode: string) =>
 export async function bringIn(file: File, write: number | null, signal: AbortSignal): Promise<ImportResult | Failure> {
   try {
     const query = new URLSearchParams({ file: file.name, ...(write !== null && { write: 'true', expect: String(write) }) });
-    const response = await fetch(`/api/shelf/import?${query}`, {
-      method: 'POST',
-      body: file,
-      headers: { 'Content-Type': 'application/octet-stream' },
-      signal,
-    });
+    const response = await fetchInTime(
+      new Request(`/api/shelf/import?${query}`, {
+        method: 'POST',
+        body: file,
+        headers: { 'Content-Type': 'application/octet-stream' },
+        signal,
+      }),
+    );
     const said = (await response.json()) as ImportResult | { detail?: string };
     return 'rows' in said ? said : failure(response.status, said);
   } catch (e) {

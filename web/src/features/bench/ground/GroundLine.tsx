@@ -8,7 +8,7 @@ import { sceneNumber } from '../../../core/fields';
 import { distance } from '../../../ui/format';
 import { Panel } from '../../../ui/Panel';
 import { rigLetter, useRigColour } from '../../../ui/RigMark';
-import { changeRig, changeScene, moveCamera, moveSubject, standAt } from '../benchStore';
+import { changeRig, changeScene, moveCamera, moveSubject, standAt } from '../commands';
 import { distanceOf } from '../standing';
 import { DragHandle } from './DragHandle';
 import { bandPx, Camera, FieldEdges, Microphone, SharpZone, Standing } from './drawings';

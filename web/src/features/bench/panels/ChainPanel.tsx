@@ -7,7 +7,7 @@ import { EntryField } from '../../../ui/EntryField';
 import { RigMark } from '../../../ui/RigMark';
 import { fullName, price, weight } from '../../shelf/gear';
 import { readGear } from '../../shelf/shelfApi';
-import { changeChain, changeRig } from '../benchStore';
+import { changeChain, changeRig } from '../commands';
 import { assembled, chainOf } from '../chains';
 import { usePanel } from './panelStore';
 import { Fields, Section } from './RigPanel';

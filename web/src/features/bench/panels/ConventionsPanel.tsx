@@ -10,7 +10,7 @@ import { plain } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { useCalm } from '../../../ui/useCalm';
 import { rigLetter } from '../../../ui/RigMark';
-import { changeConventions } from '../benchStore';
+import { changeConventions } from '../commands';
 import { topics } from '../figureRows';
 import { Fields } from './RigPanel';
 import { SidePanel } from './SidePanel';

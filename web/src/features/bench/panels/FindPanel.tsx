@@ -6,7 +6,7 @@ import { distanceField, plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { useCalm } from '../../../ui/useCalm';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
-import { applySolutions, type Setting } from '../benchStore';
+import { applySolutions, type Setting } from '../commands';
 import { usePanel } from './panelStore';
 import { Fields } from './RigPanel';
 import { SidePanel } from './SidePanel';

@@ -1,7 +1,8 @@
 import { Box, Button, Checkbox, FormControlLabel, Switch, Typography } from '@mui/material';
 import { useSettings, type Hold } from '../../../app/settings';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
-import { bringToYardstick, useBench } from '../benchStore';
+import { useBench } from '../benchStore';
+import { bringToYardstick } from '../commands';
 import { Section } from './RigPanel';
 import { SidePanel } from './SidePanel';
 

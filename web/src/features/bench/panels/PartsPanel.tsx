@@ -7,7 +7,8 @@ import type { Chain, ChainPart, GearItem, RigInput, SceneInput } from '../../../
 import { RigMark } from '../../../ui/RigMark';
 import { factsOf, fullName } from '../../shelf/gear';
 import { patient } from '../../shelf/shelfApi';
-import { changeChain, makeRowOfChains, mostRigs } from '../benchStore';
+import { changeChain } from '../commands';
+import { makeRowOfChains, mostRigs } from '../rowCommands';
 import { assemblyOf, chainOf, mountsOf } from '../chains';
 import { usePanel } from './panelStore';
 import { SidePanel } from './SidePanel';

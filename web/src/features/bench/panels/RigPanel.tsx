@@ -8,7 +8,7 @@ import { FieldEntry } from '../../../ui/FieldEntry';
 import { plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { RigMark } from '../../../ui/RigMark';
-import { changeLens, changeRig } from '../benchStore';
+import { changeLens, changeRig } from '../commands';
 import { SidePanel } from './SidePanel';
 
 export const Fields = styled('div')({ display: 'grid', gap: 8, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', marginBottom: 6 });

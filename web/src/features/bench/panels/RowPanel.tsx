@@ -4,7 +4,7 @@ import { core, type RigInput } from '../../../core/core';
 import { plain } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
-import { makeRow, mostRigs } from '../benchStore';
+import { makeRow, mostRigs } from '../rowCommands';
 import { chainOf } from '../chains';
 import { usePanel } from './panelStore';
 import { SidePanel } from './SidePanel';

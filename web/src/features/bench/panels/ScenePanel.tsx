@@ -5,7 +5,7 @@ import { sceneFields } from '../../../core/fields';
 import type { Backdrop, DrawnSubject } from '../../../picture/view';
 import { FieldEntry } from '../../../ui/FieldEntry';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
-import { changeScene } from '../benchStore';
+import { changeScene } from '../commands';
 import { PhotoSection } from './PhotoSection';
 import { Fields, Section } from './RigPanel';
 import { SidePanel } from './SidePanel';

@@ -1,6 +1,5 @@
-import type { ComparisonDocument } from '../../api/client';
-import type { Draft } from '../../works/drafts';
-import { renamed } from '../../works/renamed';
+import type { ComparisonDocument } from '../api/client';
+import { renamed } from './renamed';
 
 /** The version of a comparison's document that this page reads and writes. */
 export const comparisonVersion = 3;
@@ -8,8 +7,8 @@ export const comparisonVersion = 3;
 type Rig = ComparisonDocument['setup']['rigs'][number];
 
 /** A comparison that this browser kept from before: the same steps as those of the server's migrations. */
-export function upgradedComparison(draft: Draft<ComparisonDocument>): Draft<ComparisonDocument> {
-  let { document } = draft;
+export function upgradedComparison(kept: ComparisonDocument): ComparisonDocument {
+  let document = kept;
   const rigs = (change: (rig: Rig) => Rig) => document.setup.rigs.map(change);
   if (document.schemaVersion === 1) {
     // Reducers and extenders were one number.
@@ -31,5 +30,5 @@ export function upgradedComparison(draft: Draft<ComparisonDocument>): Draft<Comp
       setup: { ...document.setup, scene: renamed(document.setup.scene, { place: 'backdrop' }), rigs: named },
     };
   }
-  return { ...draft, document };
+  return document;
 }

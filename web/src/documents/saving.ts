@@ -1,0 +1,324 @@
+import type { StoreApi } from 'zustand';
+import type { Failure, Work } from '../api/client';
+import type { AnyDocument, Base, Saving } from './documentStore';
+import { copyOf, draftsHere, dropDraft, moment, putCopy, putDraft, type Draft } from './drafts';
+import type { Content } from './history';
+import { says } from './merging';
+import { flush, register, send, setOnPage, type Kind } from './outbox';
+import { thisTab } from './tabs';
+
+/** How a store is saved. */
+export interface Keeping<D> extends Kind<D> {
+  store: Pick<StoreApi<AnyDocument<D>>, 'getState' | 'setState' | 'subscribe'>;
+  /** What must be there before anything is opened. */
+  ready: Promise<unknown>;
+}
+
+const pauseMs = 500;
+const noteMs = 150;
+const retryMs = 2500;
+const refreshMs = 15_000;
+
+/** Work that was begun here, and of which the server has not heard. */
+const neverStored: Failure = { kind: 'missing', say: '' };
+
+const textOf = ({ name, document }: Content<unknown>) => JSON.stringify([name, document]);
+const baseOf = <D>({ name, document, revision, updatedAt, deletedAt }: Work<D>): Base<D> => ({
+  name,
+  document,
+  revision,
+  updatedAt,
+  deletedAt,
+});
+
+/**
+ * Saves what is in a store by itself, half a second after each change, and keeps it in this browser until it is stored. What is
+ * left unsaved for another goes by way of the outbox.
+ */
+export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
+  register({ kind, works, upgraded });
+  let pausing: ReturnType<typeof setTimeout> | undefined;
+  let noting: ReturnType<typeof setTimeout> | undefined;
+  let openings = 0;
+  /** The pieces of which a write is on its way. */
+  const inFlight = new Set<string>();
+  /** The content that is known to be stored, so that taking a change back leaves nothing to save. */
+  let clean = '';
+
+  const isDirty = () => textOf(store.getState()) !== clean;
+  const mark = (saving: Saving<D>) => store.setState({ saving });
+  const setClean = (content: Content<D> | null) => (clean = content ? textOf(content) : '');
+  const schedule = (ms: number) => {
+    clearTimeout(pausing);
+    pausing = setTimeout(() => void save(), ms);
+  };
+
+  function draftNow(): Draft<D> {
+    const { id, name, document, base } = store.getState();
+    return { kind, id, tab: thisTab, at: moment(), name, document, base, refused: '', conflicts: false };
+  }
+
+  /** Keeps in this browser what is not stored; what is stored needs no keeping. */
+  async function note(): Promise<void> {
+    clearTimeout(noting);
+    noting = undefined;
+    const draft = draftNow();
+    if (draft.id === '') {
+      return;
+    }
+    if (!isDirty()) {
+      await dropDraft(draft);
+      return;
+    }
+    const cannotKeep = !(await putDraft(draft));
+    if (store.getState().id === draft.id && store.getState().cannotKeep !== cannotKeep) {
+      store.setState({ cannotKeep });
+    }
+  }
+
+  /** Saves what has changed; called by itself as one works, and again until it succeeds. */
+  async function save(): Promise<void> {
+    clearTimeout(pausing);
+    const { id, name, problems, saving } = store.getState();
+    if (id === '' || inFlight.has(id) || saving.kind === 'conflict') {
+      return;
+    }
+    if (!isDirty()) {
+      await (saving.kind === 'away' ? lookAgain() : settle());
+      return;
+    }
+    if (problems.length > 0 || name.trim() === '') {
+      mark({ kind: 'held' });
+      return;
+    }
+
+    inFlight.add(id);
+    if (saving.kind !== 'away') {
+      mark({ kind: 'saving' });
+    }
+    const draft = draftNow();
+    const outcome = await send(works, draft);
+    inFlight.delete(id);
+    if (store.getState().id !== id) {
+      return;
+    }
+    switch (outcome.kind) {
+      case 'stored':
+        setClean(draft);
+        store.setState({ base: baseOf(outcome.work), saving: { kind: 'saved', at: outcome.work.updatedAt } });
+        void putCopy(kind, outcome.work);
+        if (isDirty()) {
+          mark({ kind: 'unsaved' });
+          schedule(pauseMs);
+        }
+        await note();
+        break;
+      case 'conflict':
+        mark({ kind: 'conflict', theirs: outcome.current });
+        break;
+      case 'away':
+        mark({ kind: 'away', say: outcome.say });
+        schedule(retryMs);
+        break;
+      case 'missing':
+      case 'refused':
+        mark({ kind: 'refused', say: outcome.say });
+    }
+  }
+
+  /** A change was taken back: there is nothing to save. */
+  async function settle(): Promise<void> {
+    mark({ kind: 'saved', at: store.getState().base?.updatedAt ?? '' });
+    await note();
+  }
+
+  /** Shows what is on the server. Somebody else's change of what is on the page is a step of history. */
+  function show(work: Work<D>): void {
+    const now = store.getState();
+    const saving = { kind: 'saved', at: work.updatedAt } as const;
+    if (now.id === work.id && says(now, work)) {
+      setClean(now);
+      store.setState({ base: baseOf(work), saving });
+    } else {
+      setClean(work);
+      if (now.id === work.id && now.base !== null) {
+        now.adopt(baseOf(work), work, saving);
+      } else {
+        now.open(work.id, baseOf(work), work, saving);
+      }
+    }
+    void putCopy(kind, work);
+    void note();
+  }
+
+  /** Shows what is not on the server as it is here, and saves it, now or when the server is back. */
+  function showUnsaved(id: string, content: Content<D>, base: Base<D> | null, saving: Saving<D>): void {
+    setClean(null);
+    store.getState().open(id, base, content, saving);
+    void note();
+    if (saving.kind !== 'conflict' && saving.kind !== 'refused') {
+      schedule(saving.kind === 'away' ? retryMs : 0);
+    }
+  }
+
+  /** Opens what is on the server, with the work in this browser that was not saved yet. */
+  async function open(id: string): Promise<Failure | null> {
+    const turn = ++openings;
+    setOnPage(kind, id);
+    if (store.getState().id === id && isDirty()) {
+      // It is on the page as it was left.
+      schedule(0);
+      return null;
+    }
+    clearTimeout(pausing);
+    const before = textOf(store.getState());
+    const [drafts] = await Promise.all([draftsHere(kind, id), ready]);
+    const kept = drafts[0] as Draft<D> | undefined;
+    const [found, copy] = await Promise.all([kept?.base === null ? neverStored : works.read(id), copyOf(kind, id)]);
+    const now = store.getState();
+    if (turn !== openings || (now.id === id && textOf(now) !== before)) {
+      // Another was opened since; or it was on the page already, and a hand was quicker than the server: what it did stands.
+      return null;
+    }
+
+    const unsaved = kept && {
+      ...kept,
+      document: upgraded(kept.document),
+      base: kept.base && { ...kept.base, document: upgraded(kept.base.document) },
+    };
+    if (kept && kept.tab !== thisTab) {
+      // It is this page's from now on.
+      await putDraft({ ...kept, tab: thisTab });
+      await dropDraft(kept);
+    }
+
+    if (found !== null && 'id' in found) {
+      if (!unsaved || says(unsaved, found)) {
+        show(found);
+      } else if (unsaved.base?.revision === found.revision) {
+        showUnsaved(id, unsaved, baseOf(found), { kind: 'unsaved' });
+      } else {
+        showUnsaved(id, unsaved, unsaved.base, { kind: 'conflict', theirs: found });
+      }
+      return null;
+    }
+    if (unsaved && found) {
+      showUnsaved(id, unsaved, found.kind === 'missing' ? null : unsaved.base, found.kind === 'missing' ? { kind: 'unsaved' } : found);
+      return null;
+    }
+    if (copy && found?.kind === 'away') {
+      const work = copy as Work<D>;
+      const content = { name: work.name, document: upgraded(work.document) };
+      setClean(content);
+      store.getState().open(id, baseOf(work), content, found);
+      schedule(retryMs);
+      return null;
+    }
+    return found;
+  }
+
+  /** Opens what is not stored anywhere yet, and stores it. What was on the page before goes its own way. */
+  function openNew(id: string, content: Content<D>): void {
+    leave();
+    openings++;
+    setOnPage(kind, id);
+    showUnsaved(id, content, null, { kind: 'unsaved' });
+  }
+
+  /** What is on the page is left: what of it is not stored goes by way of the outbox. */
+  function leave(): void {
+    clearTimeout(pausing);
+    const noted = note();
+    setOnPage(kind, null);
+    void noted.then(flush);
+  }
+
+  /** The ways out of a conflict; none of them loses anything that the person did not choose to lose. */
+  function keepMine(theirs: Work<D>): void {
+    setClean(null);
+    store.setState({ base: baseOf(theirs), saving: { kind: 'unsaved' } });
+    schedule(0);
+  }
+
+  /** Both changes, as they were put together. */
+  function keepMerged(theirs: Work<D>, merged: Content<D>): void {
+    setClean(null);
+    store.getState().adopt(baseOf(theirs), merged, { kind: 'unsaved' });
+    schedule(0);
+  }
+
+  function keepBoth(theirs: Work<D>, id: string, name: string): void {
+    const { document } = store.getState();
+    show(theirs);
+    openNew(id, { name, document });
+  }
+
+  /** Looks whether someone else changed what is open, and shows it where nothing of one's own stands against it. */
+  async function refresh(): Promise<void> {
+    if (!document.hidden && store.getState().saving.kind === 'saved') {
+      await lookAgain();
+    }
+  }
+
+  async function lookAgain(): Promise<void> {
+    const { id, base } = store.getState();
+    if (base === null || inFlight.has(id)) {
+      return;
+    }
+    const found = await works.read(id, base.revision);
+    const now = store.getState();
+    if (now.id !== id || isDirty() || now.base?.revision !== base.revision) {
+      return;
+    }
+    if (found === null) {
+      mark({ kind: 'saved', at: base.updatedAt });
+    } else if ('id' in found) {
+      show(found);
+    } else if (now.saving.kind === 'away') {
+      schedule(retryMs);
+    }
+  }
+
+  /** Starts saving by itself; stops with the returned function. */
+  function autosave(): () => void {
+    const unsubscribe = store.subscribe((state, before) => {
+      if (state.id !== before.id || (state.name === before.name && state.document === before.document)) {
+        return;
+      }
+      // A hand that drags is not held up by keeping; leaving the page does not wait for the moment.
+      noting ??= setTimeout(() => void note(), noteMs);
+      if (state.saving.kind !== 'conflict' && isDirty()) {
+        if (state.saving.kind === 'saved') {
+          mark({ kind: 'unsaved' });
+        }
+        schedule(pauseMs);
+      } else if (state.saving.kind === 'unsaved') {
+        schedule(pauseMs);
+      }
+    });
+    const retryNow = () => void (store.getState().saving.kind === 'away' ? save() : refresh());
+    const interval = setInterval(() => void refresh(), refreshMs);
+    const hide = () => void note();
+    const warn = (event: BeforeUnloadEvent) => {
+      if (store.getState().cannotKeep && isDirty()) {
+        event.preventDefault();
+      }
+    };
+    window.addEventListener('online', retryNow);
+    window.addEventListener('focus', retryNow);
+    window.addEventListener('pagehide', hide);
+    window.addEventListener('beforeunload', warn);
+    return () => {
+      unsubscribe();
+      clearInterval(interval);
+      window.removeEventListener('online', retryNow);
+      window.removeEventListener('focus', retryNow);
+      window.removeEventListener('pagehide', hide);
+      window.removeEventListener('beforeunload', warn);
+    };
+  }
+
+  return { kind, save, leave, open, openNew, keepMine, takeTheirs: show, keepMerged, keepBoth, autosave };
+}
+
+export type Keeper<D> = ReturnType<typeof keep<D>>;

@@ -1,0 +1,139 @@
+import { holdNothing, useSettings, type Hold } from '../../app/settings';
+import { core, type Chain, type Conventions, type LensInput, type RigInput, type SceneInput, type Setup } from '../../core/core';
+import { oneLine } from '../../ui/format';
+import { change, changesNothing, useBench, withSetup, type Content } from './benchStore';
+import { chainOf, nameOf } from './chains';
+import { follow, type Lead } from './holding';
+import { behind, distanceOf, withSubjectAt } from './standing';
+
+/** Changes something of the scene. */
+export function changeScene(to: Partial<SceneInput> | ((scene: SceneInput) => Partial<SceneInput>)): void {
+  const of = (scene: SceneInput) => (typeof to === 'function' ? to(scene) : to);
+  const what = `scene:${Object.keys(of(useBench.getState().document.setup.scene)).join()}`;
+  change(what, (c) => {
+    const { scene } = c.document.setup;
+    const part = of(scene);
+    return changesNothing(scene, part) ? c : withSetup(c, { scene: { ...scene, ...part } });
+  });
+}
+
+/** Changes something of one rig. */
+export function changeRig(index: number, part: Partial<RigInput>): void {
+  const what = `rig${index}:${Object.keys(part).join()}`;
+  change(what, (c) => {
+    const { rigs } = c.document.setup;
+    return changesNothing(rigs[index]!, part) ? c : withSetup(c, { rigs: rigs.map((rig, i) => (i === index ? { ...rig, ...part } : rig)) });
+  });
+}
+
+/** Makes a rig of parts; null keeps its numbers and lets go of the parts. */
+export function changeChain(index: number, chain: Chain | null, part: Partial<RigInput> = {}): void {
+  const rig = useBench.getState().document.setup.rigs[index]!;
+  const before = chainOf(rig);
+  // A name that only tells the format is nobody's choice.
+  const unnamed =
+    !rig.name || core().formats.some((f) => f.name.startsWith(rig.name!)) || (before !== null && rig.name === nameOf(before.parts));
+  change(`rig${index}:chain${performance.now()}`, (c) => {
+    const { rigs } = c.document.setup;
+    const next = { ...rigs[index]!, ...part, chain: chain as RigInput['chain'], ...(chain && unnamed && { name: nameOf(chain.parts) }) };
+    return withSetup(c, { rigs: rigs.map((r, i) => (i === index ? next : r)) });
+  });
+}
+
+/** Changes what is known of a rig's lens. */
+export function changeLens(index: number, part: Partial<LensInput>): void {
+  const lens = useBench.getState().document.setup.rigs[index]!.lens ?? {};
+  changeRig(index, { lens: { ...lens, ...part } });
+}
+
+/** What a solution found for a rig: where it stands, and how it is set. */
+export interface Setting {
+  index: number;
+  /** Its distance; null when it stays where it is. */
+  distanceMm: number | null;
+  /** True when that moves the focus, so the subject, and not the camera. */
+  focuses: boolean;
+  rig: Partial<RigInput>;
+}
+
+/** Sets what solutions found, in one step of undo. A rig alone takes the scene along; beside others it stands at a distance of its own. */
+export function applySolutions(settings: Setting[]): void {
+  // The framing is what was asked for; it is not held against the answer.
+  const hold = { ...useSettings.getState().hold, framing: false };
+  const step = (c: Content) =>
+    settings.reduce((content, { index, distanceMm, focuses, rig }) => {
+      const { scene, rigs } = content.document.setup;
+      const old = rigs[index]!;
+      const set = (part: Partial<RigInput>, setup: Pick<Setup, 'scene' | 'rigs'>) =>
+        withSetup(content, { ...setup, rigs: setup.rigs.map((r, i) => (i === index ? { ...r, ...rig, ...part } : r)) });
+      if (distanceMm === null) {
+        return set({}, { scene, rigs });
+      }
+      if (focuses) {
+        const moved = withSubjectAt(scene.subjectDistanceMm + distanceMm - distanceOf(old, scene), scene, rigs);
+        // A focus that was found may lie beyond what is behind; then that goes along rather than refusing the answer.
+        const background = moved.scene.backgroundDistanceMm ?? null;
+        return set(
+          {},
+          {
+            ...moved,
+            scene: {
+              ...moved.scene,
+              backgroundDistanceMm: background === null ? null : Math.max(background, moved.scene.subjectDistanceMm),
+            },
+          },
+        );
+      }
+      return rigs.length === 1
+        ? set(
+            { subjectDistanceMm: null },
+            { scene: { ...scene, subjectDistanceMm: distanceMm, backgroundDistanceMm: behind(scene, distanceMm) }, rigs },
+          )
+        : set({ subjectDistanceMm: distanceMm }, { scene, rigs });
+    }, c);
+  change(`solution${settings.map((s) => s.index).join()}`, step, hold);
+}
+
+/** Moves the subject; all cameras stay where they are, and so does what is behind. */
+export function moveSubject(mm: number): void {
+  change('subject', (c) => {
+    const { scene, rigs } = c.document.setup;
+    return mm === scene.subjectDistanceMm ? c : withSetup(c, withSubjectAt(mm, scene, rigs));
+  });
+}
+
+/** Moves the camera of the rigs that stand where the scene says; what is behind the subject stays where it is. */
+export const moveCamera = (mm: number): void =>
+  changeScene((scene) => ({ subjectDistanceMm: mm, backgroundDistanceMm: behind(scene, mm) }));
+
+/** Gives a rig a distance of its own, or, with null, sends it to where the scene says. */
+export const standAt = (index: number, subjectDistanceMm: number | null): void => changeRig(index, { subjectDistanceMm });
+
+/** Brings rigs to what the yardstick gives, in what is named. */
+export function bringToYardstick(what: Partial<Hold>, to?: number[]): void {
+  const { setup } = useBench.getState().document;
+  const lead: Lead = { leader: setup.yardstick ?? 0, ...(to && { to }) };
+  const { setup: brought, notes } = follow(setup, setup, { ...holdNothing, place: false, ...what }, lead);
+  if (brought !== setup) {
+    change(`bring${performance.now()}`, (c) => withSetup(c, brought), holdNothing);
+  }
+  useBench.setState({ holdNotes: notes });
+}
+
+/** Changes what figures go by. */
+export function changeConventions(conventions: Conventions): void {
+  change('conventions', (c) => withSetup(c, { conventions }));
+}
+
+/** Makes a rig the one that the others are measured against. */
+export function setYardstick(index: number): void {
+  change('yardstick', (c) => withSetup(c, { yardstick: index }));
+}
+
+export function rename(name: string): void {
+  change('name', (c) => ({ ...c, name: oneLine(name) }));
+}
+
+export function setNote(note: string): void {
+  change('note', (c) => ({ ...c, document: { ...c.document, note: oneLine(note) } }));
+}

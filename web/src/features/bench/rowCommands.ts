@@ -1,0 +1,90 @@
+import { holdNothing, useSettings } from '../../app/settings';
+import { core, type Chain, type RigInput } from '../../core/core';
+import { plain, withUnit } from '../../ui/format';
+import { rigLetter } from '../../ui/RigMark';
+import { change, useBench, withSetup } from './benchStore';
+import { fromParts, nameOf } from './chains';
+import { usePanel } from './panels/panelStore';
+
+/** The most rigs that stand side by side; the contract's own bound. */
+export const mostRigs = 12;
+
+/** Puts other rigs in the place of all, in one step of undo; the yardstick goes along with its rig. */
+function rearrange(what: string, next: (rigs: RigInput[]) => RigInput[]): void {
+  usePanel.getState().close();
+  change(
+    `${what}${performance.now()}`,
+    (c) => {
+      const { rigs, yardstick = 0 } = c.document.setup;
+      const after = next(rigs).slice(0, mostRigs);
+      return withSetup(c, { rigs: after, yardstick: Math.max(0, after.indexOf(rigs[yardstick]!)) });
+    },
+    holdNothing,
+  );
+}
+
+/** Puts another rig like this one beside it. */
+export const duplicateRig = (index: number): void => rearrange('copy', (rigs) => rigs.toSpliced(index + 1, 0, { ...rigs[index]! }));
+
+export const removeRig = (index: number): void => rearrange('remove', (rigs) => rigs.toSpliced(index, 1));
+
+/** Moves a rig to another place in the row. */
+export const moveRig = (from: number, to: number): void =>
+  rearrange('move', (rigs) => rigs.toSpliced(from, 1).toSpliced(to, 0, rigs[from]!));
+
+/** Puts all rigs in another order: for each place, which of the rigs stands there. */
+export const orderRigs = (order: number[]): void => rearrange('order', (rigs) => order.map((i) => rigs[i]!));
+
+/** What a row of rigs is made of. */
+export interface Row {
+  focalLengths: number[];
+  /** The rigs whose bodies it is made on. */
+  bodies: number[];
+  /** Each from where it frames as the rig does that the row is made of, rather than all from one spot. */
+  atOneFraming: boolean;
+  replaceAll: boolean;
+}
+
+/** Makes a row of rigs, each body at each of some focal lengths, in place of one rig or of all. */
+export function makeRow(index: number, { focalLengths, bodies, atOneFraming, replaceAll }: Row): void {
+  const { document, reports } = useBench.getState();
+  const { setup } = document;
+  const { scene } = setup;
+  const row = bodies.flatMap((body) => {
+    const rig = setup.rigs[body]!;
+    const named = bodies.length > 1 ? `${rigLetter(body)} at ` : '';
+    return focalLengths.map((focalLengthMm) => {
+      const next = { ...rig, focalLengthMm, ...(!rig.chain && { name: named + withUnit(plain(focalLengthMm), 'mm') }) };
+      return rig.chain ? fromParts(next, scene) : next;
+    });
+  });
+  const sizeMm = reports[index]?.figures.fieldHeightMm ?? NaN;
+  const answer =
+    atOneFraming && sizeMm > 0
+      ? core().solve(
+          { setup: { ...setup, rigs: row, yardstick: 0 }, goal: 'distance', sizeMm, isAcross: false },
+          useSettings.getState().feet,
+        )
+      : [];
+  const found = answer.map((of) => (Array.isArray(of) ? of[0] : undefined));
+  const stood = row.map((rig, i) =>
+    found[i]?.subjectDistanceMm == null
+      ? rig
+      : { ...rig, subjectDistanceMm: found[i].subjectDistanceMm, rackedFarther: found[i].rackedFarther },
+  );
+  rearrange('row', (rigs) => (replaceAll ? stood : rigs.toSpliced(index, 1, ...stood)));
+  const { rigs } = useBench.getState().document.setup;
+  useBench.setState({
+    holdNotes: rigs.map((rig) => {
+      const solution = found[stood.indexOf(rig)];
+      return solution ? [{ outcome: solution.isMet ? 'followed' : 'stopped', message: solution.message, fix: solution.fix }] : [];
+    }),
+  });
+}
+
+/** Puts a rig with each of some chains in the place of all rigs: a row of lenses on one body. */
+export function makeRowOfChains(index: number, chains: Chain[]): void {
+  const { scene, rigs } = useBench.getState().document.setup;
+  const row = chains.map((chain) => fromParts({ ...rigs[index]!, chain, name: nameOf(chain.parts) }, scene));
+  rearrange('row', () => row);
+}

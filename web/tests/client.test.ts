@@ -1,0 +1,29 @@
+import { beforeEach, expect, test, vi } from 'vitest';
+import { comparisons, fetchInTime } from '../src/api/client';
+
+beforeEach(() => void vi.useFakeTimers());
+
+const hanging = (_: Request, init?: RequestInit) =>
+  new Promise<Response>((_, fail) => init?.signal?.addEventListener('abort', () => fail(new DOMException('aborted', 'AbortError'))));
+
+test('a server that hangs is away after twenty seconds', async () => {
+  vi.stubGlobal('fetch', hanging);
+  const outcome = comparisons.read('10f7a7e0-0000-4000-8000-000000000001');
+  await vi.advanceTimersByTimeAsync(19_900);
+  await vi.advanceTimersByTimeAsync(200);
+  expect(await outcome).toMatchObject({ kind: 'away' });
+});
+
+test('files take longer, and whoever asked can stop it', async () => {
+  vi.stubGlobal('fetch', hanging);
+  const stop = new AbortController();
+  let ended = false;
+  const sent = fetchInTime(new Request('http://localhost/api/shelf/import?file=a.csv', { signal: stop.signal })).catch(
+    () => (ended = true),
+  );
+  await vi.advanceTimersByTimeAsync(60_000);
+  expect(ended).toBe(false);
+  stop.abort();
+  await sent;
+  expect(ended).toBe(true);
+});
