@@ -40,6 +40,9 @@ internal static partial class Exports
     internal static string ReadGearField(string kind, string field, string text) => CoreDoor.ReadGearField(kind, field, text);
 
     [JSExport]
+    internal static string Upgraded(string kind, string json) => CoreDoor.Upgraded(kind, json);
+
+    [JSExport]
     internal static string ReadEntry(string kind, string text, bool feet) => CoreDoor.ReadEntry(Kind(kind), text, Unit(feet));
 
     [JSExport]

@@ -1,14 +1,17 @@
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
 using Juxtopsis.Contracts.Chains;
+using Juxtopsis.Contracts.Comparisons;
 using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
+using Juxtopsis.Contracts.Works;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Figures;
@@ -43,7 +46,7 @@ public static class CoreDoor
             return new EvaluateResponse(
                 request.Conventions,
                 Phrases(request, unit),
-                FigureMapping.ToWire(cases, request.Yardstick, unit));
+                FigureMapping.ToWire(cases, request.YardstickIndex(), unit));
         },
         WireJson.Default.EvaluateResponse);
 
@@ -79,7 +82,7 @@ public static class CoreDoor
             numbers[1 + i * each] = (double)cases[i].Report.Reasons;
         }
 
-        FigureMapping.Pack(cases, request.Yardstick, numbers.AsSpan(2), each);
+        FigureMapping.Pack(cases, request.YardstickIndex(), numbers.AsSpan(2), each);
         return numbers;
     }
 
@@ -183,6 +186,17 @@ public static class CoreDoor
         return JsonSerializer.Serialize(new EntryOutput(infinite ? [] : read.Values, infinite, read.Problem), WireJson.Default.EntryOutput);
     }
 
+    /// <summary>A document that somebody kept, brought up to the version of now.</summary>
+    /// <param name="kind">comparison or production.</param>
+    /// <param name="json">The document, of any version.</param>
+    /// <returns>JSON of the version of now; empty when it cannot be read.</returns>
+    public static string Upgraded(string kind, string json) => kind switch
+    {
+        "comparison" => Upgraded(ComparisonShape.Instance, json),
+        "production" => Upgraded(ProductionShape.Instance, json),
+        _ => "",
+    };
+
     /// <summary>The generic sensor formats, for a page that starts: as text, since the serializer is slow to wake in a browser.</summary>
     /// <returns>For each format its name, width and height in mm.</returns>
     public static string[] FormatTexts() =>
@@ -196,8 +210,11 @@ public static class CoreDoor
     /// <returns>JSON.</returns>
     public static string Figures() => JsonSerializer.Serialize(FigureMapping.Infos, WireJson.Default.IReadOnlyListFigureInfo);
 
+    private static string Upgraded<T>(DocumentShape<T> shape, string json)
+        where T : class => shape.Read(json, out _) is { } document ? shape.Write(document) : "";
+
     private static FigureCase[] Cases(EvaluateRequest request) => FigureCase.Of(
-        request.Rigs.Select(request.SceneOf).ToArray(), request.Conventions, request.Rigs.Select(rig => rig.Rig).ToArray(), request.Yardstick);
+        request.Rigs.Select(request.SceneOf).ToArray(), request.Conventions, request.Rigs.Select(rig => rig.Rig).ToArray(), request.YardstickIndex());
 
     private static IReadOnlyList<string> Phrases(EvaluateRequest request, LengthUnit unit)
     {

@@ -12,6 +12,7 @@ using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
+using Juxtopsis.Contracts.Works;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Figures;
@@ -41,7 +42,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<DiagnosticCode>),
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
-        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<Ownership>),
+        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<ChangeCause>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(PhotoInput))]
@@ -70,7 +71,8 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(ImportOutput))]
 [JsonSerializable(typeof(ComparisonInput))]
 [JsonSerializable(typeof(ComparisonOutput))]
-[JsonSerializable(typeof(IReadOnlyList<ComparisonSummary>))]
+[JsonSerializable(typeof(IReadOnlyList<WorkSummary>))]
+[JsonSerializable(typeof(IReadOnlyList<PastOutput>))]
 [JsonSerializable(typeof(ComparisonDocument))]
 [JsonSerializable(typeof(ComparisonConflict))]
 [JsonSerializable(typeof(FitRequest))]
@@ -79,7 +81,6 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(DayResponse))]
 [JsonSerializable(typeof(ProductionInput))]
 [JsonSerializable(typeof(ProductionOutput))]
-[JsonSerializable(typeof(IReadOnlyList<ProductionSummary>))]
 [JsonSerializable(typeof(ProductionDocument))]
 [JsonSerializable(typeof(ProductionConflict))]
 [JsonSerializable(typeof(PhotoOutput))]

@@ -1,11 +1,6 @@
-using System.Text.Json;
-using System.Text.Json.Serialization.Metadata;
-using Juxtopsis.Contracts;
 using Juxtopsis.Data.Model;
 using Microsoft.EntityFrameworkCore;
-using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
-using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace Juxtopsis.Data;
 
@@ -17,7 +12,14 @@ namespace Juxtopsis.Data;
 /// <param name="scope">On whose behalf this context works.</param>
 public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScope scope) : DbContext(options)
 {
+    /// <summary>The name of the filter that keeps each crew to itself; the database's own policies of the same name stand behind it.</summary>
+    public const string CrewFilter = "crew";
+
+    /// <summary>The setting of a connection that tells the database's policies on whose behalf it works.</summary>
+    internal const string CrewSetting = "juxtopsis.crew";
+
     private const int MaxNameLength = 120;
+    private const int MaxNoteLength = 280;
     private const int MaxKindLength = 40;
     private const int MaxNameKeyLength = 1000;
 
@@ -29,6 +31,9 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
 
     /// <summary>The current crew's productions, deleted ones included.</summary>
     public DbSet<Production> Productions => Set<Production>();
+
+    /// <summary>The states that the current crew's work had.</summary>
+    public DbSet<PastRevision> Revisions => Set<PastRevision>();
 
     /// <summary>The current crew's gear, retired things included.</summary>
     public DbSet<GearRow> Gear => Set<GearRow>();
@@ -45,7 +50,7 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     public static void Configure(DbContextOptionsBuilder options, string connectionString)
     {
         ArgumentNullException.ThrowIfNull(options);
-        options.UseNpgsql(connectionString).UseSnakeCaseNamingConvention();
+        options.UseNpgsql(connectionString).UseSnakeCaseNamingConvention().AddInterceptors(CrewOnConnection.Instance);
     }
 
     /// <inheritdoc/>
@@ -68,8 +73,18 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         ArgumentNullException.ThrowIfNull(modelBuilder);
         modelBuilder.Entity<Crew>().Property(c => c.Name).HasMaxLength(120);
 
-        Work(modelBuilder.Entity<Comparison>(), WireJson.Default.ComparisonDocument);
-        Work(modelBuilder.Entity<Production>(), WireJson.Default.ProductionDocument);
+        Work(modelBuilder.Entity<Comparison>());
+        Work(modelBuilder.Entity<Production>());
+
+        var past = modelBuilder.Entity<PastRevision>().ToTable("revisions");
+        Owned(past);
+        past.HasKey(r => new { r.CrewId, r.Kind, r.WorkId, r.Revision });
+        past.Property(r => r.Kind).HasMaxLength(MaxKindLength);
+        past.Property(r => r.Name).HasMaxLength(MaxNameLength);
+        past.Property(r => r.Document).HasColumnType("jsonb");
+        past.Property(r => r.Cause).HasConversion<string>().HasMaxLength(MaxKindLength);
+        past.Property(r => r.Writer).HasMaxLength(MaxKindLength);
+        past.Property(r => r.By).HasMaxLength(MaxKindLength);
 
         var gear = modelBuilder.Entity<GearRow>().ToTable("gear");
         Owned(gear);
@@ -86,27 +101,23 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         photo.Property(p => p.Jpeg).HasMaxLength(Photo.MaxBytes);
     }
 
-    private void Work<T, TDocument>(EntityTypeBuilder<T> work, JsonTypeInfo<TDocument> type)
-        where T : Work<TDocument>
-        where TDocument : class
+    private void Work<T>(EntityTypeBuilder<T> work)
+        where T : Work
     {
-        Func<TDocument, string> text = document => JsonSerializer.Serialize(document, type);
-        Func<string, TDocument> read = json => JsonSerializer.Deserialize(json, type)!;
         Owned(work);
         work.HasKey(w => new { w.CrewId, w.Id });
         work.Property(w => w.Name).HasMaxLength(MaxNameLength);
+        work.Property(w => w.Note).HasMaxLength(MaxNoteLength);
         work.Property(w => w.Revision).IsConcurrencyToken();
-        work.Property(w => w.Document).IsRequired().HasColumnType("jsonb").HasConversion(
-            new ValueConverter<TDocument, string>(document => text(document), json => read(json)),
-            new ValueComparer<TDocument>((a, b) => text(a!) == text(b!), document => text(document).GetHashCode(StringComparison.Ordinal)));
+        work.Property(w => w.Document).HasColumnType("jsonb");
         work.HasIndex(w => new { w.CrewId, w.UpdatedAt });
     }
 
     private void Owned<T>(EntityTypeBuilder<T> entity)
         where T : class, ICrewOwned
     {
-        entity.HasQueryFilter(owned => owned.CrewId == CrewId);
-        entity.HasOne<Crew>().WithMany().HasForeignKey(owned => owned.CrewId).OnDelete(DeleteBehavior.Cascade);
+        entity.HasQueryFilter(CrewFilter, owned => owned.CrewId == CrewId);
+        entity.HasOne<Crew>().WithMany().HasForeignKey(owned => owned.CrewId).OnDelete(DeleteBehavior.Restrict);
     }
 
     private void ApplyScope()

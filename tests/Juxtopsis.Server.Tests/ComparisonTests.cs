@@ -9,8 +9,8 @@ namespace Juxtopsis.Server.Tests;
 public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<ServerFixture>
 {
     private static string Body(string name = "On the slip", double focalLength = 35, string note = "") => $$$"""
-        {"name":{{{JsonValue.Create(name).ToJsonString()}}},"document":{"schemaVersion":3,"note":"{{{note}}}","setup":{"scene":{"subjectDistanceMm":2000},
-        "rigs":[{"sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":{{{focalLength}}},"fNumber":2.8} ] } } }
+        {"name":{{{JsonValue.Create(name).ToJsonString()}}},"document":{"schemaVersion":4,"note":"{{{note}}}","setup":{"scene":{"subjectDistanceMm":2000},
+        "rigs":[{"id":"r1","sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":{{{focalLength}}},"fNumber":2.8} ] } } }
         """;
 
     private static string At(Guid id) => $"/api/comparisons/{id}";
@@ -102,13 +102,13 @@ public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<Serve
     {
         var id = Guid.NewGuid();
         await Create(id, Body("Deleted and back"));
-        Assert.Equal(200, (int)(await fixture.Server.SendAsync(HttpMethod.Delete, At(id))).Status);
-        Assert.Equal(200, (int)(await fixture.Server.SendAsync(HttpMethod.Delete, At(id))).Status);
+        Assert.Equal(204, (int)(await fixture.Server.SendAsync(HttpMethod.Delete, At(id))).Status);
+        Assert.Equal(204, (int)(await fixture.Server.SendAsync(HttpMethod.Delete, At(id))).Status);
         Assert.DoesNotContain("Deleted and back", await Names());
         Assert.Contains("Deleted and back", await Names(deleted: true));
 
         var restored = await fixture.Server.SendAsync(HttpMethod.Post, At(id) + "/restore");
-        Assert.Equal(3, restored.Json["revision"]!.GetValue<int>());
+        Assert.Equal((204, "\"3\""), ((int)restored.Status, restored.Tag!.Tag));
         Assert.Contains("Deleted and back", await Names());
 
         await fixture.Server.SendAsync(HttpMethod.Delete, At(id));
@@ -138,7 +138,10 @@ public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<Serve
         (await Create(id, Body(name: new string('x', 121)))).IsProblem(422);
         (await Create(id, Body(name: "a\u0000b"))).IsProblem(422);
         (await Create(id, Body(note: new string('x', 281)))).IsProblem(422);
-        (await Create(id, Body().Replace("\"schemaVersion\":3", "\"schemaVersion\":4", StringComparison.Ordinal))).IsProblem(422);
+        (await Create(id, Body().Replace("\"schemaVersion\":4", "\"schemaVersion\":5", StringComparison.Ordinal))).IsProblem(422);
+        var nameless = await Create(id, Body().Replace("\"id\":\"r1\",", "", StringComparison.Ordinal));
+        nameless.IsProblem(422);
+        Assert.Equal(["document.setup.rigs[0].id"], nameless.Fields);
         var wrong = await Create(id, Body(focalLength: 0));
         wrong.IsProblem(422);
         Assert.Equal(["document.setup.rigs[0].focalLengthMm"], wrong.Fields);

@@ -105,7 +105,7 @@ public sealed class EvaluateTests(ServerFixture fixture) : IClassFixture<ServerF
         thirteen.IsProblem(422);
         Assert.Equal("1 to 12", thirteen.Json["errors"]![0]!["limit"]!.GetValue<string>());
         (await Evaluate(Request(""))).IsProblem(422);
-        (await Evaluate(Request(more: ",\"yardstick\":1"))).IsProblem(422);
+        (await Evaluate(Request(more: ",\"yardstick\":\"none\""))).IsProblem(422);
     }
 
     [Theory]

@@ -152,10 +152,10 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         Assert.Equal(412, (int)late.Status);
         Assert.Equal("Flood", late.Json["current"]!["name"]!.GetValue<string>());
         var list = (await fixture.Server.SendAsync(HttpMethod.Get, "/api/productions")).Json.AsArray();
-        Assert.Contains(list, p => p!["name"]!.GetValue<string>() == "Flood" && p["shots"]!.GetValue<int>() == 16);
+        Assert.Contains(list, p => p!["name"]!.GetValue<string>() == "Flood" && p["lines"]![0]!.GetValue<string>() == "16 shots");
         Assert.Contains(list, p => p!["name"]!.GetValue<string>() == "Low Water");
-        Assert.Equal(200, (int)(await fixture.Server.SendAsync(HttpMethod.Delete, path)).Status);
-        Assert.Equal(200, (int)(await fixture.Server.SendAsync(HttpMethod.Post, path + "/restore")).Status);
+        Assert.Equal(204, (int)(await fixture.Server.SendAsync(HttpMethod.Delete, path)).Status);
+        Assert.Equal(204, (int)(await fixture.Server.SendAsync(HttpMethod.Post, path + "/restore")).Status);
     }
 
     [Fact]

@@ -20,11 +20,13 @@ public sealed class MigrationTests
             "FirstLight",
             "comparisons",
             """
-            {"schemaVersion":1,"note":"","setup":{"scene":{"subjectDistanceMm":2000},"conventions":{"cocDivisor":1730},"yardstick":0,"rigs":[
+            {"schemaVersion":1,"note":"","setup":{"scene":{"subjectDistanceMm":2000},"conventions":{"cocDivisor":1730},"yardstick":1,"rigs":[
               {"name":"first","sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":35,"fNumber":2.8,"opticsMagnification":1},
               {"name":"second","sensorWidthMm":17.3,"sensorHeightMm":13,"focalLengthMm":25,"fNumber":1.8,"opticsMagnification":0.71}]}}
             """);
-        Assert.Equal(3, document["schemaVersion"]!.GetValue<int>());
+        Assert.Equal(4, document["schemaVersion"]!.GetValue<int>());
+        Assert.Equal("r2", document["setup"]!["yardstick"]!.GetValue<string>());
+        Assert.Equal(["r1", "r2"], document["setup"]!["rigs"]!.AsArray().Select(r => r!["id"]!.GetValue<string>()));
         Assert.Equal(1730, document["setup"]!["conventions"]!["cocDivisor"]!.GetValue<double>());
         var rigs = document["setup"]!["rigs"]!.AsArray();
         Assert.Equal(["first", "second"], rigs.Select(r => r!["name"]!.GetValue<string>()));
@@ -46,7 +48,7 @@ public sealed class MigrationTests
                "chain":{"mode":"Full","mounts":[],"parts":[{"revision":1,"item":{"kind":"lens","id":"10f7a7e0-0000-4000-8000-000000000777","name":"Old","focalShortMm":35,
                  "nearestFocusMm":310,"largestRatio":0.2}}]}}]}}
             """);
-        Assert.Equal(3, document["schemaVersion"]!.GetValue<int>());
+        Assert.Equal(4, document["schemaVersion"]!.GetValue<int>());
         Assert.Equal("loft", document["setup"]!["scene"]!["backdrop"]!.GetValue<string>());
         var rigs = document["setup"]!["rigs"]!.AsArray();
         Assert.Equal(["bare", "known"], rigs.Select(r => r!["name"]!.GetValue<string>()));
@@ -76,20 +78,55 @@ public sealed class MigrationTests
     }
 
     [Fact]
-    public async Task The_names_of_before_can_be_had_back()
+    public async Task What_cannot_be_read_is_set_aside_listed_taken_out_and_deleted()
     {
         await using var database = await TestDatabase.CreateAsync();
-        await using var context = Context(database);
-        var migrator = context.GetService<IMigrator>();
-        await migrator.MigrateAsync("Productions");
-        await Insert(database, "productions", """{"schemaVersion":1,"places":[],"shots":[{"wish":"farthest"}]}""");
-        await migrator.MigrateAsync();
-        await migrator.MigrateAsync("Productions");
-        await using var connection = new NpgsqlConnection(database.Connection);
-        await connection.OpenAsync();
-        await using var select = new NpgsqlCommand("select document::text from productions", connection);
-        var document = JsonNode.Parse((string)(await select.ExecuteScalarAsync())!);
-        Assert.True(JsonNode.DeepEquals(JsonNode.Parse("""{"schemaVersion":1,"places":[],"shots":[{"wish":"farthest"}]}"""), document), document!.ToJsonString());
+        await using (var old = Context(database))
+        {
+            await old.GetService<IMigrator>().MigrateAsync("Productions");
+        }
+
+        const string Broken = """{"schemaVersion":2,"setup":{"rigs":"none"}}""";
+        await Insert(database, "comparisons", Broken);
+        await using var server = await new RunningServer(database.Connection).ReadyAsync();
+        var list = await server.SendAsync(HttpMethod.Get, "/api/comparisons");
+        var listed = Assert.Single(list.Json.AsArray())!;
+        Assert.Equal(("old", false), (listed["name"]!.GetValue<string>(), listed["canBeRead"]!.GetValue<bool>()));
+        (await server.SendAsync(HttpMethod.Get, $"/api/comparisons/{Id}")).IsProblem(422);
+        var stored = await server.SendAsync(HttpMethod.Get, $"/api/comparisons/{Id}/stored");
+        Assert.True(JsonNode.DeepEquals(JsonNode.Parse(Broken), stored.Json));
+        Assert.Equal(204, (int)(await server.SendAsync(HttpMethod.Delete, $"/api/comparisons/{Id}")).Status);
+        Assert.Empty((await server.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray());
+        Assert.Equal(204, (int)(await server.SendAsync(HttpMethod.Post, $"/api/comparisons/{Id}/restore")).Status);
+    }
+
+    [Fact]
+    public async Task What_was_stored_before_there_was_a_past_is_the_first_of_it()
+    {
+        await using var database = await TestDatabase.CreateAsync();
+        await using (var old = Context(database))
+        {
+            await old.GetService<IMigrator>().MigrateAsync("Productions");
+        }
+
+        await Insert(database, "productions", """{"schemaVersion":1,"note":"As it was","places":[],"shots":[]}""");
+        await using var server = await new RunningServer(database.Connection).ReadyAsync();
+        var changed = await server.SendAsync(HttpMethod.Put, $"/api/productions/{Id}", """{"name":"new","document":{"schemaVersion":2}}""", ifMatch: "\"4\"");
+        Assert.Equal(200, (int)changed.Status);
+        var past = (await server.SendAsync(HttpMethod.Get, $"/api/productions/{Id}/past")).Json.AsArray();
+        Assert.Equal([5, 4], past.Select(p => p!["revision"]!.GetValue<int>()));
+        var before = await server.SendAsync(HttpMethod.Get, $"/api/productions/{Id}/past/4");
+        Assert.Equal(("old", "As it was"), (before.Json["name"]!.GetValue<string>(), before.Json["document"]!["note"]!.GetValue<string>()));
+    }
+
+    [Fact]
+    public async Task Two_first_starts_on_one_database_make_one_crew()
+    {
+        await using var database = await TestDatabase.CreateAsync();
+        var crews = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => FirstStart.PrepareAsync(crew => Context(database, crew), DateTimeOffset.UtcNow, CancellationToken.None)));
+        Assert.Single(crews.Distinct());
+        await using var context = Context(database, crews[0]);
+        Assert.Equal((1, 1), (await context.Crews.CountAsync(), await context.Productions.CountAsync()));
     }
 
     /// <summary>What this version gives of a document that was stored after a migration.</summary>
@@ -108,11 +145,11 @@ public sealed class MigrationTests
         return opened.Json["document"]!;
     }
 
-    private static JuxtopsisDb Context(TestDatabase database)
+    private static JuxtopsisDb Context(TestDatabase database, Guid crew = default)
     {
         var options = new DbContextOptionsBuilder<JuxtopsisDb>();
         JuxtopsisDb.Configure(options, database.Connection);
-        return new(options.Options, new NoCrew());
+        return new(options.Options, new Crew(crew));
     }
 
     private static async Task Insert(TestDatabase database, string table, string document)
@@ -128,8 +165,5 @@ public sealed class MigrationTests
         await insert.ExecuteNonQueryAsync();
     }
 
-    private sealed class NoCrew : ICrewScope
-    {
-        public Guid CrewId => Guid.Empty;
-    }
+    private sealed record Crew(Guid CrewId) : ICrewScope;
 }

@@ -48,6 +48,38 @@ public sealed class PhotoTests(ServerFixture fixture) : IClassFixture<ServerFixt
         (await fixture.Server.SendAsync(HttpMethod.Get, $"/api/photos/{id}")).IsProblem(404);
     }
 
+    [Fact]
+    public async Task A_photograph_that_another_comparison_shows_stays_and_a_deleted_one_comes_back()
+    {
+        var photo = Guid.NewGuid();
+        await Put(photo, [.. Start, .. Tables, .. Frame, .. Scan, .. End]);
+        async Task<Guid> Comparison(string name)
+        {
+            var id = Guid.NewGuid();
+            var made = await fixture.Server.SendAsync(
+                HttpMethod.Put,
+                $"/api/comparisons/{id}",
+                $$"""
+                {"name":"{{name}}","document":{"schemaVersion":4,"setup":{"scene":{"subjectDistanceMm":2000,"photo":{"id":"{{photo}}","widthPx":2560,"heightPx":1920,"focalLengthMm":35} },
+                "rigs":[{"id":"r1","sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":35,"fNumber":4}] } } }
+                """,
+                ifNoneMatch: "*");
+            Assert.Equal(201, (int)made.Status);
+            return id;
+        }
+
+        var (first, second) = (await Comparison("First"), await Comparison("Its copy"));
+        var refused = await fixture.Server.SendAsync(HttpMethod.Delete, $"/api/photos/{photo}?from={first}");
+        refused.IsProblem(409);
+        Assert.Contains("“Its copy”", refused.Json["detail"]!.GetValue<string>(), StringComparison.Ordinal);
+        await fixture.Server.SendAsync(HttpMethod.Delete, $"/api/comparisons/{second}");
+        Assert.Equal(204, (int)(await fixture.Server.SendAsync(HttpMethod.Delete, $"/api/photos/{photo}?from={first}")).Status);
+        (await fixture.Server.SendAsync(HttpMethod.Get, $"/api/photos/{photo}")).IsProblem(404);
+        Assert.Equal(204, (int)(await fixture.Server.SendAsync(HttpMethod.Post, $"/api/photos/{photo}/restore")).Status);
+        Assert.Equal(200, (int)(await fixture.Server.Client.GetAsync($"/api/photos/{photo}")).StatusCode);
+        (await fixture.Server.SendAsync(HttpMethod.Post, $"/api/photos/{Guid.NewGuid()}/restore")).IsProblem(404);
+    }
+
     public static TheoryData<string, byte[]> Broken => new()
     {
         { "nothing", [] },

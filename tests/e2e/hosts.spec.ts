@@ -15,8 +15,8 @@ function request({ input }: { input: Record<string, number> }): object {
   const wider = { ...rig, focalLengthMm: input['focalLengthMm']! * 0.7, recordedWidthPx: 4096, recordedHeightPx: 2304 };
   return {
     scene: { ...Object.fromEntries(Object.entries(leaves).filter(([name]) => ofScene.includes(name))), deliveryWidthPx: 3840 },
-    rigs: [rig, wider],
-    yardstick: 1,
+    rigs: [rig, { ...wider, id: 'wider' }],
+    yardstick: 'wider',
   };
 }
 

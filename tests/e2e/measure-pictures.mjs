@@ -32,11 +32,18 @@ async function measure(count, withPictures) {
   const id = randomUUID();
   const rigs = [18, 25, 40, 60, 90, 150]
     .slice(0, count)
-    .map((focalLengthMm) => ({ name: `${focalLengthMm} mm`, sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm, fNumber: 2.8 }));
+    .map((focalLengthMm) => ({
+      id: `r${focalLengthMm}`,
+      name: `${focalLengthMm} mm`,
+      sensorWidthMm: 36,
+      sensorHeightMm: 24,
+      focalLengthMm,
+      fNumber: 2.8,
+    }));
   const setup = { scene: { subjectDistanceMm: 2500, backgroundDistanceMm: 5000, deliveryAspect: 16 / 9 }, rigs };
   await page.request.put(`${address}/api/comparisons/${id}`, {
     headers: { 'If-None-Match': '*' },
-    data: { name: 'Measured', document: { schemaVersion: 3, note: '', setup } },
+    data: { name: 'Measured', document: { schemaVersion: 4, note: '', setup } },
   });
   await page.goto(`${address}/bench/${id}`);
   const finest = (n) => [...document.querySelectorAll('canvas')].filter((c) => Number(c.dataset.samples) >= 64).length === n;

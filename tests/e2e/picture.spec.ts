@@ -13,7 +13,10 @@ async function open(page: Page, address: string, setup: Setup): Promise<void> {
   const id = crypto.randomUUID();
   const stored = await page.request.put(`${address}/api/comparisons/${id}`, {
     headers: { 'If-None-Match': '*' },
-    data: { name: 'Pictures', document: { schemaVersion: 3, note: '', setup } },
+    data: {
+      name: 'Pictures',
+      document: { schemaVersion: 4, note: '', setup: { ...setup, rigs: setup.rigs.map((rig, i) => ({ ...rig, id: `r${i}` })) } },
+    },
   });
   expect(stored.ok(), await stored.text()).toBe(true);
   await page.goto(`${address}/bench/${id}`);

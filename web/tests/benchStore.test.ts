@@ -59,7 +59,7 @@ test('a drag is one step of undo, and what was redone is what was there', () => 
 test('a setup that the core refuses keeps the last answer on the page', () => {
   const reports = now().reports;
   evaluate.mockReturnValueOnce(null as never);
-  changeRig(0, { focalLengthMm: -1 });
+  changeRig(now().document.setup.rigs[0]!.id!, { focalLengthMm: -1 });
   expect(now().reports).toBe(reports);
   expect(now().answered.rigs[0]!.focalLengthMm).toBeGreaterThan(0);
 });

@@ -38,7 +38,7 @@ export function serverOf(...stored: Work<Doc>[]) {
     const now = all.get(id);
     return Promise.resolve(!now ? { kind: 'missing', say: 'gone' } : known === now.revision ? null : now);
   });
-  return { all, write, read, works: { read, write } as unknown as Works<Doc, unknown> };
+  return { all, write, read, works: { read, write } as unknown as Works<Doc> };
 }
 
 export type Server = ReturnType<typeof serverOf>;
@@ -89,7 +89,7 @@ export async function openPage(server: Server, { ownTab = false } = {}) {
     derived: { problems: [] },
     evaluate: () => ({}),
   });
-  const keeper = keep<Doc>({ kind: 't', works: server.works, upgraded: (d) => d, store, ready: Promise.resolve() });
+  const keeper = keep<Doc>({ kind: 't', works: server.works, upgraded: (d) => Promise.resolve(d), store, ready: Promise.resolve() });
   stops.push(keeper.autosave());
   return {
     store,

@@ -11,7 +11,9 @@ import {
   rename,
 } from '../src/features/brief/commands';
 import { placesOf, shotsOf, shownShot, useProduction } from '../src/features/brief/productionStore';
-import { productionVersion } from '../src/documents/productionVersions';
+import { productionVersion } from '../src/documents/kinds';
+
+vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
 
 const now = () => useProduction.getState();
 const names = () => shotsOf(now().document).map((s) => s.name);

@@ -349,7 +349,7 @@ test('a browser without room says so, and keeps the work as long as the page is 
 
 test('work that one view starts is opened by another, and stored in any case', async () => {
   const { server, keeper, now, outbox } = await opened({ n: 1 });
-  const kind = { kind: 't', works: server.works, upgraded: (d: Doc) => d };
+  const kind = { kind: 't', works: server.works, upgraded: (d: Doc) => Promise.resolve(d) };
   const id = await outbox.startWork(kind, { name: 'Three', document: { n: 3 } });
   expect(await keeper.open(id)).toBeNull();
   expect(now()).toMatchObject({ id, document: { n: 3 } });

@@ -1,6 +1,7 @@
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Works;
+using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Contracts.Comparisons;
@@ -22,6 +23,14 @@ public static class ComparisonChecks
         checks.Text("document.note", input.Document.Note, "The note", MaxNoteLength);
         WorkChecks.CheckVersion(checks, input.Document.SchemaVersion, ComparisonDocument.CurrentVersion);
         EvaluateChecks.Check(checks, input.Document.Setup, LengthUnit.Metres, "document.setup.");
+        for (var i = 0; i < input.Document.Setup.Rigs.Count; i++)
+        {
+            if (input.Document.Setup.Rigs[i] is { Id: "" })
+            {
+                checks.Add($"document.setup.rigs[{i}].id", "", "the rig’s identity", "A stored rig needs an identity.", "Give it one that no other rig of the comparison has.", DiagnosticCode.FieldMissing);
+            }
+        }
+
         return checks.Errors.Count == 0 ? null : Problem.OfFields(checks.Errors);
     }
 }

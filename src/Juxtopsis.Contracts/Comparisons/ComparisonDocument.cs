@@ -6,7 +6,7 @@ namespace Juxtopsis.Contracts.Comparisons;
 public sealed record ComparisonDocument
 {
     /// <summary>The version of the document's shape that this program writes and reads.</summary>
-    public const int CurrentVersion = 3;
+    public const int CurrentVersion = 4;
 
     /// <summary>Version of the document's shape.</summary>
     public required int SchemaVersion { get; init; }
@@ -14,6 +14,14 @@ public sealed record ComparisonDocument
     /// <summary>A sentence on what to look at, up to 280 characters; may be empty.</summary>
     public string Note { get; set; } = "";
 
+    /// <summary>The shot that it was made for; left out when it was made for none.</summary>
+    public ShotReference? Shot { get; set; }
+
     /// <summary>Scene, conventions and rigs, just as they are evaluated.</summary>
     public required EvaluateRequest Setup { get; init; }
 }
+
+/// <summary>A shot of a production.</summary>
+/// <param name="ProductionId">The production's identity.</param>
+/// <param name="ShotId">The shot's identity in it.</param>
+public sealed record ShotReference(Guid ProductionId, Guid ShotId);

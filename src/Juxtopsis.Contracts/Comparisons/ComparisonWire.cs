@@ -14,23 +14,6 @@ public sealed record ComparisonOutput(
     DateTimeOffset UpdatedAt,
     DateTimeOffset? DeletedAt) : WorkOutput<ComparisonDocument>(Id, Name, Document, Revision, UpdatedAt, DeletedAt);
 
-/// <summary>A comparison in a list.</summary>
-/// <param name="Id">Its identity.</param>
-/// <param name="Name">Its name.</param>
-/// <param name="Note">Its sentence on what to look at.</param>
-/// <param name="Rigs">The rigs in short, such as <c>35 mm ƒ2.8</c>, in order.</param>
-/// <param name="Revision">Counts its changes.</param>
-/// <param name="UpdatedAt">When it was last changed.</param>
-/// <param name="DeletedAt">When it was deleted; null when it was not.</param>
-public sealed record ComparisonSummary(
-    Guid Id,
-    string Name,
-    string Note,
-    IReadOnlyList<string> Rigs,
-    int Revision,
-    DateTimeOffset UpdatedAt,
-    DateTimeOffset? DeletedAt);
-
 /// <summary>An RFC 9457 problem of status 412: someone else changed it meanwhile.</summary>
 /// <param name="Type">A URI reference that names the kind of problem.</param>
 /// <param name="Title">The kind of problem in a few words.</param>

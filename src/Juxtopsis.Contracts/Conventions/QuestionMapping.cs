@@ -14,11 +14,11 @@ internal static class QuestionMapping
     {
         var scenes = request.Rigs.Select(request.SceneOf).ToArray();
         var rigs = request.Rigs.Select(rig => rig.Rig).ToArray();
-        var now = FigureCase.Of(scenes, request.Conventions, rigs, request.Yardstick);
+        var now = FigureCase.Of(scenes, request.Conventions, rigs, request.YardstickIndex());
         return [.. ConventionChoices.Of(request.Conventions).Select(q => new QuestionOutput(
             q.School, q.Title, q.Sentence, [.. q.Options.Select(o => new OptionOutput(
                 o.Name, o.Sentence, o.IsChosen, o.Conventions,
-                o.IsChosen ? [] : Changes(now, FigureCase.Of(scenes, o.Conventions, rigs, request.Yardstick))))]))];
+                o.IsChosen ? [] : Changes(now, FigureCase.Of(scenes, o.Conventions, rigs, request.YardstickIndex()))))]))];
     }
 
     private static IReadOnlyList<ChangeOutput> Changes(FigureCase[] now, FigureCase[] then)

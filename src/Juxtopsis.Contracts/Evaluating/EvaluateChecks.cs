@@ -30,11 +30,12 @@ internal static class EvaluateChecks
             return;
         }
 
-        CheckIndex(checks, prefix + "yardstick", request.Yardstick, count, "Yardstick");
         for (var i = 0; i < count; i++)
         {
             CheckRig(checks, request.Rigs[i], unit, $"{prefix}rigs[{i}].");
         }
+
+        CheckIdentities(checks, request, prefix);
     }
 
     public static void CheckIndex(FieldChecks checks, string field, int index, int count, string name)
@@ -42,6 +43,27 @@ internal static class EvaluateChecks
         if (count > 0 && (index < 0 || index >= count))
         {
             checks.Add(field, $"{index}", $"0 to {count - 1}", $"{name} {index} is none of the {count} rigs.", "Give the index of a rig, from 0.");
+        }
+    }
+
+    private static void CheckIdentities(FieldChecks checks, EvaluateRequest request, string prefix)
+    {
+        string[] ids = [.. request.Rigs.Select(rig => rig?.Id ?? "")];
+        for (var i = 0; i < ids.Length; i++)
+        {
+            if (ids[i].Length > RigInput.MaxIdLength || ids[i].Any(c => !char.IsAsciiLetterOrDigit(c) && c != '-'))
+            {
+                checks.Add($"{prefix}rigs[{i}].id", ids[i].Length > 40 ? "" : ids[i], $"up to {RigInput.MaxIdLength} letters, digits and hyphens", "That is no identity of a rig.", "Give it another.");
+            }
+            else if (ids[i].Length > 0 && Array.IndexOf(ids, ids[i]) < i)
+            {
+                checks.Add($"{prefix}rigs[{i}].id", ids[i], "each identity once", "Two rigs have the same identity.", "Give one of them another.");
+            }
+        }
+
+        if (request.Yardstick.Length > 0 && !ids.Contains(request.Yardstick))
+        {
+            checks.Add(prefix + "yardstick", request.Yardstick.Length > 40 ? "" : request.Yardstick, "the identity of one of the rigs", "The yardstick is none of the rigs.", "Give the identity of a rig, or leave it out for the first.");
         }
     }
 

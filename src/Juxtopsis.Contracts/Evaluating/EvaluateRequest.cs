@@ -22,8 +22,12 @@ public sealed record EvaluateRequest
     /// <summary>The rigs, 1 to 12.</summary>
     public required IReadOnlyList<RigInput> Rigs { get; init; }
 
-    /// <summary>Index of the rig that the others are measured against, from 0.</summary>
-    public int Yardstick { get; set; }
+    /// <summary>The rig that the others are measured against, by its identity; the first where it is left out or empty.</summary>
+    public string Yardstick { get; set; } = "";
+
+    /// <summary>The place of the yardstick among the rigs, from 0.</summary>
+    /// <returns>An index.</returns>
+    public int YardstickIndex() => Yardstick.Length == 0 ? 0 : Math.Max(0, Enumerable.Range(0, Rigs.Count).FirstOrDefault(i => Rigs[i].Id == Yardstick));
 
     /// <summary>The scene from where a rig stands.</summary>
     /// <param name="rig">One of the rigs.</param>

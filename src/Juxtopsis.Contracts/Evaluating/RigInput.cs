@@ -11,11 +11,20 @@ namespace Juxtopsis.Contracts.Evaluating;
 [JsonConverter(typeof(RigConverter))]
 public sealed record RigInput(Rig Rig)
 {
+    /// <summary>Longest identity.</summary>
+    public const int MaxIdLength = 36;
+
     /// <summary>Longest name.</summary>
     public const int MaxNameLength = 60;
 
     /// <summary>Its numbers.</summary>
     public Rig Rig { get; set; } = Rig;
+
+    /// <summary>
+    /// Its identity among the rigs that it stands beside: up to 36 letters, digits and hyphens. Stored rigs have one; for a bare
+    /// evaluation it may be empty.
+    /// </summary>
+    public string Id { get; set; } = "";
 
     /// <summary>What a person calls it, up to 60 characters; may be empty.</summary>
     public string Name { get; set; } = "";

@@ -71,7 +71,11 @@ internal sealed class RigConverter : JsonConverter<RigInput>
         var others = new Once();
         Fields.Read(ref reader, ref rig, read.Faults, (ref Utf8JsonReader r) =>
         {
-            if (others.Is(ref r, "name"))
+            if (others.Is(ref r, "id"))
+            {
+                read.Id = r.TokenType == JsonTokenType.String ? r.GetString()! : throw MemberException.OtherKind("id");
+            }
+            else if (others.Is(ref r, "name"))
             {
                 read.Name = r.TokenType == JsonTokenType.String ? r.GetString()! : throw MemberException.OtherKind("name");
             }
@@ -97,6 +101,7 @@ internal sealed class RigConverter : JsonConverter<RigInput>
     public override void Write(Utf8JsonWriter writer, RigInput value, JsonSerializerOptions options)
     {
         writer.WriteStartObject();
+        writer.WriteString("id", value.Id);
         writer.WriteString("name", value.Name);
         Fields.Write(writer, value.Rig);
         writer.WritePropertyName(SceneFields.OwnDistance.Key);

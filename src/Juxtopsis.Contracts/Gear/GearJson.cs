@@ -10,6 +10,9 @@ namespace Juxtopsis.Contracts.Gear;
 /// </summary>
 public static class GearJson
 {
+    /// <summary>The version of the shape that items are written in: 2 since members have the field's standard names.</summary>
+    public const int CurrentVersion = 2;
+
     private const string Id = "id";
     private const string Kind = "kind";
 

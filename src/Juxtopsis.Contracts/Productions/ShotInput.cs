@@ -116,6 +116,9 @@ public sealed record ShotInput
     /// <summary>The rig that was chosen; left out while none is.</summary>
     public ChosenInput? Chosen { get; set; }
 
+    /// <summary>The comparison on the Bench that was made for it last; left out while there is none.</summary>
+    public Guid? ComparisonId { get; set; }
+
     /// <summary>Anything else to know, up to 500 characters.</summary>
     public string Note { get; set; } = "";
 

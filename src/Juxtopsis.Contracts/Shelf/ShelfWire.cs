@@ -13,6 +13,7 @@ namespace Juxtopsis.Contracts.Shelf;
 /// <param name="Kinds">Counts by kind, all other choices kept.</param>
 /// <param name="Ownerships">Counts by ownership likewise.</param>
 /// <param name="Mounts">Counts by mount likewise.</param>
+/// <param name="SetAside">What is stored and cannot be read by this version; it is on no page of the shelf.</param>
 public sealed record ShelfPageOutput(
     int Total,
     int OnShelf,
@@ -21,7 +22,15 @@ public sealed record ShelfPageOutput(
     IReadOnlyList<UnderstoodOutput> Understood,
     IReadOnlyList<FacetOutput> Kinds,
     IReadOnlyList<FacetOutput> Ownerships,
-    IReadOnlyList<FacetOutput> Mounts);
+    IReadOnlyList<FacetOutput> Mounts,
+    IReadOnlyList<SetAsideOutput> SetAside);
+
+/// <summary>A stored thing that this version cannot read. It can be taken out as it is, and deleted.</summary>
+/// <param name="Id">Its identity.</param>
+/// <param name="Kind">Its kind, by its name in JSON.</param>
+/// <param name="Name">Maker and name, in small letters.</param>
+/// <param name="Why">Why it cannot be read.</param>
+public sealed record SetAsideOutput(Guid Id, string Kind, string Name, string Why);
 
 /// <summary>A thing on the shelf.</summary>
 /// <param name="Item">What is known of it, as in /api/shelf/schema.json.</param>

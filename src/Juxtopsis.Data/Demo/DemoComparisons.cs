@@ -142,19 +142,13 @@ public static class DemoComparisons
     {
         SchemaVersion = ComparisonDocument.CurrentVersion,
         Note = note,
-        Setup = new EvaluateRequest { Scene = new(scene), Rigs = rigs },
+        Setup = new EvaluateRequest { Scene = new(scene), Rigs = [.. rigs.Select((rig, i) => rig with { Id = $"r{i + 1}" })] },
     };
 
     private static Comparison Make(int place, ComparisonDocument document, string name, DateTimeOffset now)
     {
         var when = now.AddMinutes(1 - place);
-        return new Comparison
-        {
-            Id = new Guid($"10f7a7e0-0000-4000-8000-00000000000{place}"),
-            Name = name,
-            Document = document,
-            CreatedAt = when,
-            UpdatedAt = when,
-        };
+        var row = new Comparison { Id = new Guid($"10f7a7e0-0000-4000-8000-00000000000{place}"), Name = name, CreatedAt = when, UpdatedAt = when };
+        return Comparison.Store.Put(row, document);
     }
 }

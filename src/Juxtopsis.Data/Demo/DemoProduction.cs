@@ -19,14 +19,8 @@ public static class DemoProduction
     /// <summary>Makes the production.</summary>
     /// <param name="now">Its time.</param>
     /// <returns>A new, unsaved production.</returns>
-    public static Production Create(DateTimeOffset now) => new()
-    {
-        Id = new Guid("10f7a7e0-0000-4000-8000-0000000000a1"),
-        Name = "Low Water",
-        Document = Document,
-        CreatedAt = now,
-        UpdatedAt = now,
-    };
+    public static Production Create(DateTimeOffset now) => Production.Store.Put(
+        new Production { Id = new Guid("10f7a7e0-0000-4000-8000-0000000000a1"), Name = "Low Water", CreatedAt = now, UpdatedAt = now }, Document);
 
     /// <summary>What it holds.</summary>
     public static ProductionDocument Document { get; } = new()

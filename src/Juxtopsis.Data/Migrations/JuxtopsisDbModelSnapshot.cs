@@ -45,16 +45,30 @@ namespace Juxtopsis.Data.Migrations
                         .HasColumnType("jsonb")
                         .HasColumnName("document");
 
+                    b.PrimitiveCollection<string[]>("Lines")
+                        .HasColumnType("text[]")
+                        .HasColumnName("lines");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(120)
                         .HasColumnType("character varying(120)")
                         .HasColumnName("name");
 
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(280)
+                        .HasColumnType("character varying(280)")
+                        .HasColumnName("note");
+
                     b.Property<int>("Revision")
                         .IsConcurrencyToken()
                         .HasColumnType("integer")
                         .HasColumnName("revision");
+
+                    b.Property<int>("SchemaVersion")
+                        .HasColumnType("integer")
+                        .HasColumnName("schema_version");
 
                     b.Property<DateTimeOffset>("UpdatedAt")
                         .HasColumnType("timestamp with time zone")
@@ -132,6 +146,10 @@ namespace Juxtopsis.Data.Migrations
                         .HasColumnType("integer")
                         .HasColumnName("revision");
 
+                    b.Property<int>("SchemaVersion")
+                        .HasColumnType("integer")
+                        .HasColumnName("schema_version");
+
                     b.Property<DateTimeOffset>("UpdatedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("updated_at");
@@ -147,6 +165,64 @@ namespace Juxtopsis.Data.Migrations
                     b.ToTable("gear", (string)null);
                 });
 
+            modelBuilder.Entity("Juxtopsis.Data.Model.PastRevision", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<string>("Kind")
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("kind");
+
+                    b.Property<Guid>("WorkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("work_id");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("by");
+
+                    b.Property<string>("Cause")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("cause");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("document");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(120)
+                        .HasColumnType("character varying(120)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("Writer")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("writer");
+
+                    b.HasKey("CrewId", "Kind", "WorkId", "Revision")
+                        .HasName("pk_revisions");
+
+                    b.ToTable("revisions", (string)null);
+                });
+
             modelBuilder.Entity("Juxtopsis.Data.Model.Photo", b =>
                 {
                     b.Property<Guid>("CrewId")
@@ -160,6 +236,10 @@ namespace Juxtopsis.Data.Migrations
                     b.Property<DateTimeOffset>("CreatedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("created_at");
+
+                    b.Property<DateTimeOffset?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("deleted_at");
 
                     b.Property<int>("HeightPx")
                         .HasColumnType("integer")
@@ -204,16 +284,30 @@ namespace Juxtopsis.Data.Migrations
                         .HasColumnType("jsonb")
                         .HasColumnName("document");
 
+                    b.PrimitiveCollection<string[]>("Lines")
+                        .HasColumnType("text[]")
+                        .HasColumnName("lines");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(120)
                         .HasColumnType("character varying(120)")
                         .HasColumnName("name");
 
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(280)
+                        .HasColumnType("character varying(280)")
+                        .HasColumnName("note");
+
                     b.Property<int>("Revision")
                         .IsConcurrencyToken()
                         .HasColumnType("integer")
                         .HasColumnName("revision");
+
+                    b.Property<int>("SchemaVersion")
+                        .HasColumnType("integer")
+                        .HasColumnName("schema_version");
 
                     b.Property<DateTimeOffset>("UpdatedAt")
                         .HasColumnType("timestamp with time zone")
@@ -233,7 +327,7 @@ namespace Juxtopsis.Data.Migrations
                     b.HasOne("Juxtopsis.Data.Model.Crew", null)
                         .WithMany()
                         .HasForeignKey("CrewId")
-                        .OnDelete(DeleteBehavior.Cascade)
+                        .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired()
                         .HasConstraintName("fk_comparisons_crews_crew_id");
                 });
@@ -243,9 +337,19 @@ namespace Juxtopsis.Data.Migrations
                     b.HasOne("Juxtopsis.Data.Model.Crew", null)
                         .WithMany()
                         .HasForeignKey("CrewId")
-                        .OnDelete(DeleteBehavior.Cascade)
+                        .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired()
                         .HasConstraintName("fk_gear_crews_crew_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.PastRevision", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_revisions_crews_crew_id");
                 });
 
             modelBuilder.Entity("Juxtopsis.Data.Model.Photo", b =>
@@ -253,7 +357,7 @@ namespace Juxtopsis.Data.Migrations
                     b.HasOne("Juxtopsis.Data.Model.Crew", null)
                         .WithMany()
                         .HasForeignKey("CrewId")
-                        .OnDelete(DeleteBehavior.Cascade)
+                        .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired()
                         .HasConstraintName("fk_photos_crews_crew_id");
                 });
@@ -263,7 +367,7 @@ namespace Juxtopsis.Data.Migrations
                     b.HasOne("Juxtopsis.Data.Model.Crew", null)
                         .WithMany()
                         .HasForeignKey("CrewId")
-                        .OnDelete(DeleteBehavior.Cascade)
+                        .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired()
                         .HasConstraintName("fk_productions_crews_crew_id");
                 });

@@ -22,6 +22,9 @@ public sealed class GearRow : ICrewOwned
     /// <summary>The item as JSON, of the shape that /api/shelf/schema.json tells.</summary>
     public required string Document { get; set; }
 
+    /// <summary>The version of the shape that it was written in; members of before are still read under their names of then.</summary>
+    public int SchemaVersion { get; set; } = GearJson.CurrentVersion;
+
     /// <summary>Counts changes from 1; guards against two people overwriting each other.</summary>
     public int Revision { get; set; } = 1;
 

@@ -21,6 +21,9 @@ public sealed class Photo : ICrewOwned
     /// <summary>Pixels up.</summary>
     public required int HeightPx { get; init; }
 
+    /// <summary>When it was deleted; null when it was not. It is kept for a while, for whoever wants it back.</summary>
+    public DateTimeOffset? DeletedAt { get; set; }
+
     /// <summary>When it was brought.</summary>
     public required DateTimeOffset CreatedAt { get; init; }
 }

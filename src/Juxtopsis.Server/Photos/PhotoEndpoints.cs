@@ -18,7 +18,7 @@ internal static class PhotoEndpoints
     private const int MostPixels = 4096;
     private const string Jpeg = "image/jpeg";
 
-    /// <summary>How long a photograph that no comparison names is kept, for whoever undoes or has not saved yet.</summary>
+    /// <summary>How long a photograph that was deleted, or that no comparison names, is kept for whoever wants it back.</summary>
     private static readonly TimeSpan Kept = TimeSpan.FromDays(30);
 
     public static void MapPhotos(this WebApplication app)
@@ -30,7 +30,10 @@ internal static class PhotoEndpoints
             .Accepts<byte[]>(Jpeg)
             .Produces<PhotoOutput>().Produces<PhotoOutput>(201).ProducesProblems(409, 413, 415, 422, 503);
         group.MapGet("{id:guid}", Get).WithName("GetPhoto").WithSummary("A photograph.").Produces(200, contentType: Jpeg).Produces(304).ProducesProblems(404, 503);
-        group.MapDelete("{id:guid}", Delete).WithName("DeletePhoto").WithSummary("Deletes a photograph for good.").Produces(204).ProducesProblems(503);
+        group.MapDelete("{id:guid}", Delete).WithName("DeletePhoto")
+            .WithSummary($"Deletes a photograph that no comparison besides the one named in from shows; it can be restored for {Kept.Days} days, then it is gone for good.")
+            .Produces(204).ProducesProblems(409, 503);
+        group.MapPost("{id:guid}/restore", Restore).WithName("RestorePhoto").WithSummary("Brings a deleted photograph back.").Produces(204).ProducesProblems(404, 503);
     }
 
     private static async Task<IResult> Put(Guid id, JuxtopsisDb db, TimeProvider clock, HttpRequest request, CancellationToken cancellationToken)
@@ -47,10 +50,13 @@ internal static class PhotoEndpoints
         var stored = await db.Photos.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, cancellationToken);
         if (stored is not null)
         {
+            await SetDeletedAsync(db, id, null, cancellationToken);
             return stored.Jpeg.AsSpan().SequenceEqual(clean.Bytes) ? Answer(stored, 200) : Taken();
         }
 
-        if (await db.Photos.CountAsync(cancellationToken) >= MostPhotos && await ForgetAsync(db, clock.GetUtcNow() - Kept, cancellationToken) == 0)
+        var before = clock.GetUtcNow() - Kept;
+        await db.Photos.Where(p => p.DeletedAt < before).ExecuteDeleteAsync(cancellationToken);
+        if (await db.Photos.CountAsync(cancellationToken) >= MostPhotos && await ForgetAsync(db, before, cancellationToken) == 0)
         {
             return Problem.Of("too-many-photos", 409, "No room for more photographs", $"There are {MostPhotos} photographs already. Delete some that are not needed.").ToResult();
         }
@@ -74,7 +80,7 @@ internal static class PhotoEndpoints
         // What has an id never changes, but may be deleted: a browser asks whether it is still there.
         var tag = $"\"{id}\"";
         var known = http.Request.Headers.IfNoneMatch == tag;
-        var found = db.Photos.AsNoTracking().Where(p => p.Id == id);
+        var found = db.Photos.AsNoTracking().Where(p => p.Id == id && p.DeletedAt == null);
         var jpeg = known ? null : await found.Select(p => p.Jpeg).FirstOrDefaultAsync(cancellationToken);
         if (jpeg is null && !(known && await found.AnyAsync(cancellationToken)))
         {
@@ -86,19 +92,47 @@ internal static class PhotoEndpoints
         return jpeg is null ? TypedResults.StatusCode(304) : TypedResults.Bytes(jpeg, Jpeg);
     }
 
-    private static async Task<IResult> Delete(Guid id, JuxtopsisDb db, CancellationToken cancellationToken)
+    private static async Task<IResult> Delete(Guid id, JuxtopsisDb db, TimeProvider clock, CancellationToken cancellationToken, Guid? from = null)
     {
-        await db.Photos.Where(p => p.Id == id).ExecuteDeleteAsync(cancellationToken);
+        var others = await ShownIn(db, id).Where(c => c.Id != from && c.DeletedAt == null).OrderBy(c => c.Name).Select(c => c.Name).ToListAsync(cancellationToken);
+        if (others.Count > 0)
+        {
+            var names = string.Join(", ", others.Take(3).Select(name => $"“{name}”")) + (others.Count > 3 ? $" and {others.Count - 3} more" : "");
+            return Problem.Of("photo-shown", 409, "Others show this photograph", $"The photograph is shown in {names} too. Take it out there first, or only out of this comparison.").ToResult();
+        }
+
+        await SetDeletedAsync(db, id, clock.GetUtcNow(), cancellationToken);
         return TypedResults.NoContent();
+    }
+
+    private static async Task<IResult> Restore(Guid id, JuxtopsisDb db, CancellationToken cancellationToken) =>
+        await SetDeletedAsync(db, id, null, cancellationToken) == 0
+            ? Problem.Of("no-photo", 404, "No such photograph", $"There is no photograph {id} here any more.").ToResult()
+            : TypedResults.NoContent();
+
+    private static Task<int> SetDeletedAsync(JuxtopsisDb db, Guid id, DateTimeOffset? at, CancellationToken cancellationToken) =>
+        db.Photos.Where(p => p.Id == id).ExecuteUpdateAsync(set => set.SetProperty(p => p.DeletedAt, at), cancellationToken);
+
+    /// <summary>The comparisons that name a photograph, deleted ones included; found in the stored text, whether or not it can be read.</summary>
+    private static IQueryable<Comparison> ShownIn(JuxtopsisDb db, Guid id)
+    {
+        var named = $$"""{"setup":{"scene":{"photo":{"id":"{{id}}"} } } }""";
+        return db.Comparisons.AsNoTracking().Where(c => EF.Functions.JsonContains(c.Document, named));
     }
 
     /// <summary>Deletes what was brought before some time and no comparison names.</summary>
     private static async Task<int> ForgetAsync(JuxtopsisDb db, DateTimeOffset before, CancellationToken cancellationToken)
     {
-        var old = await db.Photos.Where(p => p.CreatedAt < before).Select(p => p.Id).ToListAsync(cancellationToken);
-        var named = (await db.Comparisons.AsNoTracking().Select(c => c.Document).ToListAsync(cancellationToken)).Select(d => d.Setup.Scene.Photo?.Id).ToHashSet();
-        old.RemoveAll(id => named.Contains(id));
-        return await db.Photos.Where(p => old.Contains(p.Id)).ExecuteDeleteAsync(cancellationToken);
+        var unnamed = new List<Guid>();
+        foreach (var id in await db.Photos.Where(p => p.CreatedAt < before).Select(p => p.Id).ToListAsync(cancellationToken))
+        {
+            if (!await ShownIn(db, id).AnyAsync(cancellationToken))
+            {
+                unnamed.Add(id);
+            }
+        }
+
+        return await db.Photos.Where(p => unnamed.Contains(p.Id)).ExecuteDeleteAsync(cancellationToken);
     }
 
     private static IResult Taken() => Problem.Of("photo-taken", 409, "This id is taken", "Another photograph has this id. Choose another id.").ToResult();

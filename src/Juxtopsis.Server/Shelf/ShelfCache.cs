@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
+using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Shelf;
 using Juxtopsis.Data;
@@ -14,7 +15,8 @@ namespace Juxtopsis.Server.Shelf;
 /// <summary>A shelf as it is stored now.</summary>
 /// <param name="Revision">Counts its changes.</param>
 /// <param name="Index">What is on it.</param>
-internal sealed record ShelfNow(int Revision, ShelfIndex Index)
+/// <param name="SetAside">What is stored of it and cannot be read by this version.</param>
+internal sealed record ShelfNow(int Revision, ShelfIndex Index, IReadOnlyList<SetAsideOutput> SetAside)
 {
     private readonly Lazy<FittingShelf> fitting = new(() => FittingShelf.Of(Index.AtHand));
 
@@ -44,7 +46,8 @@ internal sealed class ShelfCache
 
         // The rows may be newer than the number read before them; then the next request reads once more.
         var rows = await db.Gear.AsNoTracking().ToListAsync();
-        var now = new ShelfNow(revision, new ShelfIndex([.. rows.Select(ToEntry)]));
+        var read = rows.Select(Read).ToArray();
+        var now = new ShelfNow(revision, new ShelfIndex([.. read.Select(r => r.Entry).OfType<ShelfEntry>()]), [.. read.Select(r => r.SetAside).OfType<SetAsideOutput>()]);
         shelves[db.CrewId] = now;
         return now;
     }
@@ -52,12 +55,13 @@ internal sealed class ShelfCache
     private static Task<int> RevisionAsync(JuxtopsisDb db) =>
         db.Crews.Where(c => c.Id == db.CrewId).Select(c => c.ShelfRevision).FirstAsync();
 
-    public static ShelfEntry ToEntry(GearRow row)
+    /// <summary>A row as an entry of the shelf; one that cannot be read is set aside, so that it takes nothing else down with it.</summary>
+    private static (ShelfEntry? Entry, SetAsideOutput? SetAside) Read(GearRow row)
     {
         var errors = new List<DiagnosticOutput>();
         using var document = JsonDocument.Parse(Encoding.UTF8.GetBytes(row.Document));
-        var item = GearJson.Read(document.RootElement, "", errors)
-            ?? throw new InvalidDataException($"The stored item {row.Id} cannot be read: {string.Join(' ', errors.Select(e => e.Message))}");
-        return new(item, row.Revision, row.RetiredAt);
+        return GearJson.Read(document.RootElement, "", errors) is { } item
+            ? (new(item, row.Revision, row.RetiredAt), null)
+            : (null, new SetAsideOutput(row.Id, row.Kind, row.NameKey, string.Join(' ', errors.Select(e => e.Message))));
     }
 }

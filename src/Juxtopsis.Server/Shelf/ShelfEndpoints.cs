@@ -13,6 +13,7 @@ using Juxtopsis.Data;
 using Juxtopsis.Server.Problems;
 using Juxtopsis.Server.Shelf.Files;
 using Juxtopsis.Server.Startup;
+using Microsoft.EntityFrameworkCore;
 
 namespace Juxtopsis.Server.Shelf;
 
@@ -40,6 +41,9 @@ internal static class ShelfEndpoints
         group.MapGet("{id:guid}", Get).WithName("GetGear")
             .WithSummary("One thing; its ETag is its revision.")
             .Produces<ShelfItemOutput>().ProducesProblems(404, 503);
+        group.MapGet("{id:guid}/stored", Stored).WithName("StoredGear")
+            .WithSummary("What is stored of a thing, just as it is, whether it can be read or not.")
+            .Produces(200, contentType: "application/json").ProducesProblems(404, 503);
         group.MapPost("options", Options).WithName("PartOptions")
             .WithSummary("What fits at a place of a chain, best first, and why the rest does not.")
             .Accepts<OptionsRequest>("application/json")
@@ -129,6 +133,11 @@ internal static class ShelfEndpoints
         http.Response.Headers.CacheControl = "no-cache";
         return TypedResults.Json(entry.ToOutput(), WireJson.Default.ShelfItemOutput);
     }
+
+    private static async Task<IResult> Stored(Guid id, JuxtopsisDb db, CancellationToken cancellationToken) =>
+        await db.Gear.Where(g => g.Id == id).Select(g => g.Document).FirstOrDefaultAsync(cancellationToken) is { } document
+            ? TypedResults.Text(document, "application/json")
+            : NotFound(id);
 
     private static async Task<IResult> Options(HttpRequest request, JuxtopsisDb db, ShelfCache cache, CancellationToken cancellationToken)
     {

@@ -26,7 +26,8 @@ internal static class ShelfMapping
         [.. found.Understood.Select(c => new UnderstoodOutput(c.Typed, c.Meaning))],
         Facets(found.Kinds),
         Facets(found.Ownerships),
-        Facets(found.Mounts));
+        Facets(found.Mounts),
+        shelf.SetAside);
 
     public static OptionsResponse ToOutput(IReadOnlyList<PartOption> options, IReadOnlyList<GearItem> chain, ShelfIndex index)
     {

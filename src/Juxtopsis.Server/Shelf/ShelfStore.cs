@@ -37,21 +37,25 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
     }
 
     /// <summary>Takes a thing off the shelf for good.</summary>
-    public void Remove(ShelfEntry stored)
+    public void Remove(Guid id, int revision)
     {
         var row = new GearRow
         {
             CrewId = db.CrewId,
-            Id = stored.Item.Id,
+            Id = id,
             Kind = "",
             NameKey = "",
             Document = "{}",
-            Revision = stored.Revision,
+            Revision = revision,
             UpdatedAt = default,
         };
         db.Gear.Attach(row);
         db.Gear.Remove(row);
     }
+
+    /// <summary>Takes a thing off for good that cannot be read.</summary>
+    /// <returns>How many there were.</returns>
+    public Task<int> RemoveSetAsideAsync(Guid id, CancellationToken cancellationToken) => db.Gear.Where(g => g.Id == id).ExecuteDeleteAsync(cancellationToken);
 
     /// <summary>
     /// Writes what a plan asks for. Names may go from one thing to another within one file, so each changed thing lets go of its
@@ -85,13 +89,14 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
         await cache.ReadAsync(db);
     }
 
-    /// <summary>The saved comparisons, deleted ones included, whose chains hold a thing: up to ten names.</summary>
-    public async Task<IReadOnlyList<string>> ComparisonsWithAsync(Guid id, CancellationToken cancellationToken) => await db.Database
+    /// <summary>The comparisons and productions, deleted ones included, that name a thing anywhere in what is stored of them: up to ten names.</summary>
+    public async Task<IReadOnlyList<string>> WorksWithAsync(Guid id, CancellationToken cancellationToken) => await db.Database
         .SqlQuery<string>(
             $"""
-             select name as "Value" from comparisons
-             where crew_id = {db.CrewId}
-               and jsonb_path_exists(document, '$.setup.rigs[*].chain.parts[*].item.id ? (@ == $id)', jsonb_build_object('id', {id.ToString()}))
+             select name as "Value" from (
+               select name, updated_at from comparisons where crew_id = {db.CrewId} and position({id.ToString()} in document::text) > 0
+               union all
+               select name, updated_at from productions where crew_id = {db.CrewId} and position({id.ToString()} in document::text) > 0) as works
              order by updated_at desc limit 10
              """)
         .ToListAsync(cancellationToken);

@@ -24,8 +24,8 @@ internal static class ShelfWrites
             .Produces<ShelfConflict>(412, Problem.MediaType)
             .ProducesProblems(400, 404, 409, 413, 415, 422, 428, 503);
         group.MapDelete("{id:guid}", Delete).WithName("DeleteGear")
-            .WithSummary("Deletes a thing; one that saved comparisons use is retired instead. A mount that others name is refused.")
-            .Produces<ShelfDeleteOutput>().ProducesProblems(404, 409, 503);
+            .WithSummary("Deletes a thing; one that saved work names is retired instead, one that cannot be read goes for good. A mount that others name is refused.")
+            .Produces<ShelfDeleteOutput>().Produces(204).ProducesProblems(404, 409, 503);
         group.MapPost("{id:guid}/retire", (Guid id, ShelfStore store, TimeProvider clock, CancellationToken stop) => SetRetired(id, clock.GetUtcNow(), store, stop))
             .WithName("RetireGear").WithSummary("Keeps a thing for what used it, and offers it no more.")
             .Produces<ShelfItemOutput>().ProducesProblems(404, 422, 503);
@@ -140,6 +140,13 @@ internal static class ShelfWrites
         var (transaction, shelf) = await store.BeginAsync(cancellationToken);
         await using (transaction)
         {
+            if (shelf.SetAside.Any(aside => aside.Id == id))
+            {
+                await store.RemoveSetAsideAsync(id, cancellationToken);
+                await store.CommitAsync(transaction, cancellationToken);
+                return TypedResults.NoContent();
+            }
+
             if (shelf.Index.Find(id) is not { } stored)
             {
                 return ShelfEndpoints.NotFound(id);
@@ -150,10 +157,10 @@ internal static class ShelfWrites
                 return ShelfRules.MountInUse(stored.Item, users).ToResult();
             }
 
-            var usedBy = await store.ComparisonsWithAsync(id, cancellationToken);
+            var usedBy = await store.WorksWithAsync(id, cancellationToken);
             if (usedBy.Count == 0)
             {
-                store.Remove(stored);
+                store.Remove(stored.Item.Id, stored.Revision);
             }
             else if (stored.RetiredAt is null)
             {

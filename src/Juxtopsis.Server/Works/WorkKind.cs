@@ -10,32 +10,29 @@ namespace Juxtopsis.Server.Works;
 /// <typeparam name="TDocument">What it holds.</typeparam>
 /// <typeparam name="TInput">What a person saves.</typeparam>
 /// <typeparam name="TOutput">What is stored.</typeparam>
-/// <typeparam name="TSummary">What a list tells.</typeparam>
 /// <typeparam name="TConflict">What is answered when somebody else changed it meanwhile.</typeparam>
 /// <param name="Name">Its name, such as <c>Comparison</c>; the address is its plural.</param>
+/// <param name="Store">How it is kept.</param>
 /// <param name="InputType">How input is read.</param>
 /// <param name="OutputType">How output is written.</param>
-/// <param name="SummariesType">How a list is written.</param>
 /// <param name="ConflictType">How a conflict is written.</param>
 /// <param name="DocumentType">How its document is written.</param>
 /// <param name="Check">Finds what keeps it from being stored.</param>
-/// <param name="ToOutput">A row on the wire.</param>
-/// <param name="ToSummary">A row in a list.</param>
+/// <param name="ToOutput">A row, with its document, on the wire.</param>
 /// <param name="ToConflict">A conflict, of type, title, status, detail and what is stored now.</param>
-/// <param name="Make">A new row, of identity, input and time.</param>
-internal sealed record WorkKind<TRow, TDocument, TInput, TOutput, TSummary, TConflict>(
+/// <param name="Make">A new row, of identity, name and time.</param>
+internal sealed record WorkKind<TRow, TDocument, TInput, TOutput, TConflict>(
     string Name,
+    WorkStore<TDocument> Store,
     JsonTypeInfo<TInput> InputType,
     JsonTypeInfo<TOutput> OutputType,
-    JsonTypeInfo<IReadOnlyList<TSummary>> SummariesType,
     JsonTypeInfo<TConflict> ConflictType,
     JsonTypeInfo<TDocument> DocumentType,
     Func<TInput, Problem?> Check,
-    Func<TRow, TOutput> ToOutput,
-    Func<TRow, TSummary> ToSummary,
+    Func<TRow, TDocument, TOutput> ToOutput,
     Func<string, string, int, string, TOutput, TConflict> ToConflict,
-    Func<Guid, TInput, DateTimeOffset, TRow> Make)
-    where TRow : Work<TDocument>
+    Func<Guid, string, DateTimeOffset, TRow> Make)
+    where TRow : Work
     where TDocument : class
     where TInput : WorkInput<TDocument>
 {

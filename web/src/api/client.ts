@@ -1,11 +1,12 @@
 import createClient from 'openapi-fetch';
+import { newId } from '../documents/unique';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
 export type ComparisonDocument = Schemas['ComparisonDocument'];
-export type Summary = Schemas['ComparisonSummary'];
+export type WorkSummary = Schemas['WorkSummary'];
+export type PastRevision = Schemas['PastOutput'];
 export type ProductionDocument = Schemas['ProductionDocument'];
-export type ProductionSummary = Schemas['ProductionSummary'];
 
 /** No request is waited for longer than this, ms: a server that hangs is away. Files take their time. */
 const limitMs = { usual: 20_000, file: 180_000 };
@@ -24,6 +25,34 @@ export async function fetchInTime(input: Request): Promise<Response> {
 }
 
 export const api = createClient<paths>({ baseUrl: location.origin, fetch: fetchInTime });
+
+/** This browser, so that a person finds their own changes among those of others. */
+const browser = browserId();
+
+function browserId(): string {
+  const key = 'juxtopsis.browser';
+  const known = localStorage.getItem(key);
+  const id = known ?? newId();
+  if (known === null) {
+    localStorage.setItem(key, id);
+  }
+  return id;
+}
+
+let by = '';
+
+/** Sets the name that others see with what is changed here; empty for none. */
+export const setWriterName = (name: string): void => void (by = name);
+
+api.use({
+  onRequest({ request }) {
+    request.headers.set('Juxtopsis-Writer', browser);
+    if (by !== '') {
+      request.headers.set('Juxtopsis-By', encodeURIComponent(by));
+    }
+    return request;
+  },
+});
 
 /** Why a request brought nothing: the server or its database is away (try again later), or it said no (try something else). */
 export type Failure = { kind: 'away'; say: string } | { kind: 'missing'; say: string } | { kind: 'refused'; say: string };
@@ -53,18 +82,24 @@ export interface Work<D> {
 export type Write<D> = { kind: 'stored'; work: Work<D> } | { kind: 'conflict'; current: Work<D> } | Failure;
 
 /** Where work of one kind is stored. */
-export interface Works<D, S> {
+export interface Works<D> {
   /** Reads one; null when it is still at the revision that is known. */
   read: (id: string, known?: number) => Promise<Work<D> | null | Failure>;
   /** Writes one on top of the revision it was changed from; null makes a new one. */
   write: (id: string, base: number | null, name: string, document: D) => Promise<Write<D>>;
   /** Deletes one, or brings it back. */
-  setDeleted: (id: string, deleted: boolean) => Promise<Work<D> | Failure>;
-  /** Lists them, 100 at a time. */
-  list: (deleted: boolean, skip: number) => Promise<S[] | Failure>;
+  setDeleted: (id: string, deleted: boolean) => Promise<Failure | null>;
+  /** Lists them, 100 at a time; of those whose name or note holds all words of a search. */
+  list: (deleted: boolean, skip: number, search?: string) => Promise<WorkSummary[] | Failure>;
+  /** The states that one had, newest first. */
+  past: (id: string) => Promise<PastRevision[] | Failure>;
+  /** A state that one had. */
+  pastOne: (id: string, revision: number) => Promise<Work<D> | Failure>;
+  /** The address of a document just as it is stored. */
+  storedAt: (id: string) => string;
 }
 
-function worksAt<D, S>(base: '/api/comparisons' | '/api/productions'): Works<D, S> {
+function worksAt<D>(base: '/api/comparisons' | '/api/productions'): Works<D> {
   // All kinds of work have the same addresses and answers; only their documents differ.
   const all = base as '/api/comparisons';
   const one = `${all}/{id}` as const;
@@ -97,23 +132,39 @@ function worksAt<D, S>(base: '/api/comparisons' | '/api/productions'): Works<D, 
     async setDeleted(id, deleted) {
       try {
         const params = { params: { path: { id } } };
-        const { data, error, response } = deleted ? await api.DELETE(one, params) : await api.POST(`${one}/restore`, params);
+        const { error, response } = deleted ? await api.DELETE(one, params) : await api.POST(`${one}/restore`, params);
+        return response.ok ? null : failure(response.status, error);
+      } catch {
+        return unreachable;
+      }
+    },
+    async list(deleted, skip, search = '') {
+      try {
+        const { data, error, response } = await api.GET(all, { params: { query: { deleted, skip, search } } });
+        return data ?? failure(response.status, error);
+      } catch {
+        return unreachable;
+      }
+    },
+    async past(id) {
+      try {
+        const { data, error, response } = await api.GET(`${one}/past`, { params: { path: { id } } });
+        return data ?? failure(response.status, error);
+      } catch {
+        return unreachable;
+      }
+    },
+    async pastOne(id, revision) {
+      try {
+        const { data, error, response } = await api.GET(`${one}/past/{revision}`, { params: { path: { id, revision } } });
         return (data as unknown as Stored | undefined) ?? failure(response.status, error);
       } catch {
         return unreachable;
       }
     },
-    async list(deleted, skip) {
-      try {
-        const { data, error, response } = await api.GET(all, { params: { query: { deleted, skip } } });
-        return (data as unknown as S[] | undefined) ?? failure(response.status, error);
-      } catch {
-        return unreachable;
-      }
-    },
+    storedAt: (id) => `${base}/${id}/stored`,
   };
 }
 
-export const comparisons = worksAt<ComparisonDocument, Summary>('/api/comparisons');
-export const productions = worksAt<ProductionDocument, ProductionSummary>('/api/productions');
-export type Comparison = Work<ComparisonDocument>;
+export const comparisons = worksAt<ComparisonDocument>('/api/comparisons');
+export const productions = worksAt<ProductionDocument>('/api/productions');

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { setWriterName } from '../api/client';
 import type { Conventions, FigureId } from '../core/core';
 
 /** What stays equal while something changes. */
@@ -34,6 +35,8 @@ interface Settings {
   /** The ground line is seen from above rather than from the side. */
   fromAbove: boolean;
   hold: Hold;
+  /** What this person is called where others see what was changed; may be empty. */
+  writerName: string;
   toggleFeet: () => void;
   opened: (id: string) => void;
   openedProduction: (id: string) => void;
@@ -41,6 +44,7 @@ interface Settings {
   showTopic: (topic: string) => void;
   turnGround: () => void;
   setHold: (hold: Hold) => void;
+  nameWriter: (name: string) => void;
   chooseRow: (figure: FigureId, on: boolean) => void;
 }
 
@@ -59,6 +63,7 @@ export const useSettings = create<Settings>()(
       chosenRows: [],
       fromAbove: false,
       hold: holdNothing,
+      writerName: '',
       toggleFeet: () => set((s) => ({ feet: !s.feet })),
       opened: (id) => set({ lastOpened: id }),
       openedProduction: (id) => set({ lastProduction: id }),
@@ -66,6 +71,7 @@ export const useSettings = create<Settings>()(
       showTopic: (topic) => set({ topic }),
       turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),
       setHold: (hold) => set({ hold }),
+      nameWriter: (writerName) => set({ writerName }),
       chooseRow: (figure, on) =>
         set((s) => ({ chosenRows: on ? [...s.chosenRows, figure] : s.chosenRows.filter((f) => f !== figure), topic: chosenTopic })),
     }),
@@ -79,3 +85,6 @@ export const useSettings = create<Settings>()(
     },
   ),
 );
+
+setWriterName(useSettings.getState().writerName);
+useSettings.subscribe(({ writerName }) => setWriterName(writerName));

@@ -164,6 +164,7 @@ interface Exports {
   Conventions: (json: string, feet: boolean) => string;
   Assemble: (json: string, feet: boolean) => string;
   ReadGearField: (kind: string, field: string, text: string) => string;
+  Upgraded: (kind: string, json: string) => string;
   ReadEntry: (kind: string, text: string, feet: boolean) => string;
   StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
   FitRead: (json: string) => void;
@@ -210,6 +211,8 @@ export interface Core {
   /** Parts put together; null when a part cannot be read. */
   assemble: (request: AssembleRequest, feet: boolean) => Assembled | null;
   readGearField: (kind: string, field: string, text: string) => FieldReading;
+  /** A kept document of any version, brought up to the version of now; null when it cannot be read. */
+  upgraded: (kind: string, document: unknown) => unknown;
   read: (kind: EntryKind, text: string, feet: boolean) => Entry;
   step: (kind: EntryKind, value: number, up: boolean, large: boolean, feet: boolean) => number;
   /** Reads a part of a shelf. */
@@ -300,6 +303,10 @@ async function boot(): Promise<Core> {
       return 'findings' in said ? said : null;
     },
     readGearField: (kind, field, text) => JSON.parse(door.ReadGearField(kind, field, text)) as FieldReading,
+    upgraded: (kind, document) => {
+      const text = door.Upgraded(kind, JSON.stringify(document));
+      return text === '' ? null : (JSON.parse(text) as unknown);
+    },
     read: (kind, text, feet) => JSON.parse(door.ReadEntry(kind, text, feet)) as Entry,
     step: (kind, value, up, large, feet) => door.StepEntry(kind, value, up, large, feet),
     readShelf: (file) => door.FitRead(JSON.stringify(file)),

@@ -38,7 +38,7 @@ export function DocumentPage<D>({ id, word, useDocument, keeper, all, otherwise,
 
 interface DeletedNoticeProps<D> {
   word: string;
-  works: Works<D, unknown>;
+  works: Works<D>;
   useDocument: DocumentHook<D>;
   keeper: Keeper<D>;
 }
@@ -48,8 +48,7 @@ export function DeletedNotice<D>({ word, works, useDocument, keeper }: DeletedNo
   const id = useDocument((s) => s.id);
   const deleted = useDocument((s) => s.base?.deletedAt != null);
   const restore = async () => {
-    const outcome = await works.setDeleted(id, false);
-    if ('id' in outcome) {
+    if ((await works.setDeleted(id, false)) === null) {
       await keeper.open(id);
     }
   };

@@ -1,13 +1,31 @@
-import { comparisons, productions, type ComparisonDocument, type ProductionDocument } from '../api/client';
-import { upgradedComparison } from './comparisonVersions';
+import { comparisons, productions, type ComparisonDocument, type ProductionDocument, type Works } from '../api/client';
+import { core, coreReady } from '../core/core';
 import { register, type Kind } from './outbox';
-import { upgradedProduction } from './productionVersions';
+
+/** The version of a comparison's document that is written now. */
+export const comparisonVersion = 4;
+
+/** The version of a production's document that is written now. */
+export const productionVersion = 2;
+
+/** A kind of work. What an older page kept is brought up by the core, as the server does with what it stores. */
+const kindOf = <D extends { schemaVersion: number }>(kind: string, works: Works<D>, version: number): Kind<D> => ({
+  kind,
+  works,
+  async upgraded(document) {
+    if (document.schemaVersion === version) {
+      return document;
+    }
+    await coreReady;
+    return core().upgraded(kind, document) as D | null;
+  },
+});
 
 /** What the Bench edits. */
-export const comparison: Kind<ComparisonDocument> = { kind: 'comparison', works: comparisons, upgraded: upgradedComparison };
+export const comparison = kindOf<ComparisonDocument>('comparison', comparisons, comparisonVersion);
 
 /** What the Brief edits. */
-export const production: Kind<ProductionDocument> = { kind: 'production', works: productions, upgraded: upgradedProduction };
+export const production = kindOf<ProductionDocument>('production', productions, productionVersion);
 
 // Unsaved work of every kind is sent from whatever view stands open.
 register(comparison);

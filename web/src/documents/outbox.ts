@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Works, Write } from '../api/client';
+import type { Failure, Works, Write } from '../api/client';
 import { draftsHere, dropDraft, moment, putDraft, type Draft } from './drafts';
 import { says } from './merging';
 import type { Content } from './history';
@@ -10,9 +10,9 @@ import { newId } from './unique';
 export interface Kind<D> {
   /** Its name in addresses and in this browser: comparison, production. */
   kind: string;
-  works: Works<D, unknown>;
-  /** A document as it is now, of one that this browser kept from before. */
-  upgraded: (document: D) => D;
+  works: Works<D>;
+  /** A document as it is now, of one that this browser kept from before; null when it cannot be read. */
+  upgraded: (document: D) => Promise<D | null>;
 }
 
 const kinds = new Map<string, Kind<unknown>>();
@@ -39,7 +39,7 @@ const sending = new Map<string, Promise<unknown>>();
 const own = new Map<string, number>();
 
 /** Writes a draft; writes of one piece go one after the other, those of different pieces do not wait for each other. */
-export function send<D>(works: Works<D, unknown>, draft: Draft<D>): Promise<Write<D>> {
+export function send<D>(works: Works<D>, draft: Draft<D>): Promise<Write<D>> {
   const key = keyOf(draft.kind, draft.id);
   const next = (sending.get(key) ?? Promise.resolve()).then(async () => {
     const grewFrom = draft.base?.revision ?? null;
@@ -59,7 +59,7 @@ export function send<D>(works: Works<D, unknown>, draft: Draft<D>): Promise<Writ
   return next;
 }
 
-async function written<D>(works: Works<D, unknown>, { id, name, document }: Draft<D>, base: number | null): Promise<Write<D>> {
+async function written<D>(works: Works<D>, { id, name, document }: Draft<D>, base: number | null): Promise<Write<D>> {
   const outcome = await works.write(id, base, name, document);
   if (outcome.kind === 'missing' && base !== null) {
     // Another server's work, or one whose database was replaced: keep it by making it here.
@@ -71,6 +71,9 @@ async function written<D>(works: Works<D, unknown>, { id, name, document }: Draf
   }
   return outcome;
 }
+
+/** What an older or newer page kept, and this one does not understand. It can be taken out as a file. */
+export const cannotRead: Failure = { kind: 'refused', say: 'What this browser kept of it cannot be read by this version.' };
 
 const busy = new Set<string>();
 let again: ReturnType<typeof setTimeout> | undefined;
@@ -102,7 +105,8 @@ async function flushOne(draft: Draft<unknown>): Promise<void> {
   }
   busy.add(key);
   const { works, upgraded } = kinds.get(draft.kind)!;
-  const outcome = await send(works, { ...draft, document: upgraded(draft.document) });
+  const document = await upgraded(draft.document);
+  const outcome: Write<unknown> = document === null ? cannotRead : await send(works, { ...draft, document });
   busy.delete(key);
   if (outcome.kind === 'stored') {
     await dropDraft(draft, draft.at);

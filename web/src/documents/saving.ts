@@ -4,7 +4,7 @@ import type { AnyDocument, Base, Saving } from './documentStore';
 import { copyOf, draftsHere, dropDraft, moment, putCopy, putDraft, type Draft } from './drafts';
 import type { Content } from './history';
 import { says } from './merging';
-import { flush, register, send, setOnPage, type Kind } from './outbox';
+import { cannotRead, flush, register, send, setOnPage, type Kind } from './outbox';
 import { thisTab } from './tabs';
 
 /** How a store is saved. */
@@ -161,6 +161,13 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
     }
   }
 
+  /** A draft in the shape of now, with what it grew from; null when it cannot be read. */
+  async function current(draft: Draft<D>): Promise<Draft<D> | null> {
+    const { base } = draft;
+    const [document, before] = await Promise.all([upgraded(draft.document), base && upgraded(base.document)]);
+    return document && { ...draft, document, base: base && before && { ...base, document: before } };
+  }
+
   /** Opens what is on the server, with the work in this browser that was not saved yet. */
   async function open(id: string): Promise<Failure | null> {
     const turn = ++openings;
@@ -181,11 +188,10 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
       return null;
     }
 
-    const unsaved = kept && {
-      ...kept,
-      document: upgraded(kept.document),
-      base: kept.base && { ...kept.base, document: upgraded(kept.base.document) },
-    };
+    const unsaved = kept && (await current(kept));
+    if (unsaved === null) {
+      return cannotRead;
+    }
     if (kept && kept.tab !== thisTab) {
       // It is this page's from now on.
       await putDraft({ ...kept, tab: thisTab });
@@ -208,7 +214,11 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
     }
     if (copy && found?.kind === 'away') {
       const work = copy as Work<D>;
-      const content = { name: work.name, document: upgraded(work.document) };
+      const document = await upgraded(work.document);
+      if (document === null) {
+        return found;
+      }
+      const content = { name: work.name, document };
       setClean(content);
       store.getState().open(id, baseOf(work), content, found);
       schedule(retryMs);

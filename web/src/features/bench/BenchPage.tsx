@@ -11,9 +11,11 @@ import { rigLetter } from '../../ui/RigMark';
 import { ShareIcon } from '../../ui/icons';
 import { ConflictDialog } from '../../documents/ConflictDialog';
 import { DeletedNotice, DocumentPage } from '../../documents/DocumentPage';
+import { comparison } from '../../documents/kinds';
+import { PastDialog } from '../../documents/PastDialog';
 import { SavingWord } from '../../documents/SavingWord';
 import { UndoButtons } from '../../documents/UndoButtons';
-import { sayAgain, useBench } from './benchStore';
+import { sayAgain, useBench, yardstickOf } from './benchStore';
 import { rename, setNote } from './commands';
 import { assembled } from './chains';
 import { LookCloser } from './LookCloser';
@@ -67,7 +69,8 @@ function Bench() {
   const words = useBench((s) => s.words);
   const problems = useBench((s) => s.problems);
   const feet = useSettings((s) => s.feet);
-  const { scene, conventions, rigs, yardstick = 0 } = setup;
+  const { scene, conventions, rigs } = setup;
+  const yardstick = yardstickOf(setup);
   const referenceWidthMm = conventionNumber(conventions ?? usual, 'referenceWidthMm');
   const referenceHeightMm = conventionNumber(conventions ?? usual, 'referenceHeightMm');
   const span: SensorSpan = useMemo(
@@ -127,12 +130,12 @@ function Bench() {
       >
         {rigs.slice(0, reports.length).map((rig, i) => (
           <RigColumn
-            key={i}
+            key={rig.id}
             index={i}
             rig={rig}
             scene={scene}
             report={reports[i]!}
-            focused={lastFocused[i] ?? null}
+            focused={lastFocused[rig.id!] ?? null}
             reasons={words.reasons[i] ?? noReasons}
             problems={problems}
             isYardstick={i === yardstick}
@@ -166,7 +169,6 @@ function spanOf(rigs: RigInput[], deliveryAspect: SceneInput['deliveryAspect']):
   };
 }
 
-const isFocusedAt = (rig: number) => isFocused(useBench.getState().reports[rig]!);
 const noReasons: Diagnostic[] = [];
 const usual: Conventions = {};
 
@@ -178,30 +180,43 @@ function OpenPanel() {
   const answered = useBench((s) => s.answered);
   const problems = useBench((s) => s.problems);
   const reasons = useBench((s) => s.words.reasons);
+  const reports = useBench((s) => s.reports);
   const feet = useSettings((s) => s.feet);
   useEffect(() => close, [id, close]);
+  // A panel of a rig that is gone, by whatever hand, is closed.
+  const index = panel && 'rig' in panel ? setup.rigs.findIndex((r) => r.id === panel.rig) : 0;
+  const gone = index < 0;
+  useEffect(() => {
+    if (gone) close();
+  }, [gone, close]);
+  const rig = setup.rigs[index];
+  if (!rig) {
+    return null;
+  }
   switch (panel?.kind) {
-    case 'working':
-      return <WorkingPanel setup={answered} rig={panel.rig} figure={panel.figure} feet={feet} />;
+    case 'working': {
+      const asked = answered.rigs.findIndex((r) => r.id === rig.id);
+      return asked < 0 ? null : <WorkingPanel setup={answered} rig={asked} figure={panel.figure} feet={feet} />;
+    }
     case 'rig':
-      return <RigPanel index={panel.rig} rig={setup.rigs[panel.rig]!} problems={problems} feet={feet} />;
+      return <RigPanel index={index} rig={rig} problems={problems} feet={feet} />;
     case 'chain':
-      return <ChainPanel index={panel.rig} rig={setup.rigs[panel.rig]!} scene={setup.scene} problems={problems} />;
+      return <ChainPanel index={index} rig={rig} scene={setup.scene} problems={problems} />;
     case 'parts':
       return (
         <PartsPanel
           key={`${panel.place}${panel.isNew}`}
-          index={panel.rig}
-          rig={setup.rigs[panel.rig]!}
+          index={index}
+          rig={rig}
           scene={setup.scene}
           place={panel.place}
           isNew={panel.isNew}
         />
       );
     case 'row':
-      return <RowPanel key={panel.rig} index={panel.rig} rigs={setup.rigs} focused={isFocusedAt(panel.rig)} />;
+      return <RowPanel key={rig.id} index={index} rigs={setup.rigs} focused={reports[index] !== undefined && isFocused(reports[index])} />;
     case 'reasons':
-      return <ReasonsPanel rig={panel.rig} reasons={reasons[panel.rig] ?? noReasons} />;
+      return <ReasonsPanel rig={index} reasons={reasons[index] ?? noReasons} />;
     case 'scene':
       return <ScenePanel scene={setup.scene} problems={problems} feet={feet} />;
     case 'conventions':
@@ -222,6 +237,7 @@ const Heading = memo(function Heading() {
   const name = useBench((s) => s.name);
   const note = useBench((s) => s.document.note ?? '');
   const [said, setSaid] = useState('');
+  const [past, setPast] = useState(false);
   const wide = useMediaQuery((theme: Theme) => theme.breakpoints.up('md'));
   const copyLink = async () => {
     await benchKeeper.save();
@@ -263,10 +279,14 @@ const Heading = memo(function Heading() {
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
         <SavingWord useDocument={useBench} keeper={benchKeeper} />
         <UndoButtons useDocument={useBench} />
+        <Button onClick={() => setPast(true)} title="Who changed it when; any state can be brought back" sx={{ whiteSpace: 'nowrap' }}>
+          Before
+        </Button>
         <Button startIcon={<ShareIcon />} onClick={() => void copyLink()} sx={{ whiteSpace: 'nowrap' }}>
           Copy link
         </Button>
       </Box>
+      {past && <PastDialog {...telling} kind={comparison} useDocument={useBench} onClose={() => setPast(false)} />}
       <Snackbar open={said !== ''} autoHideDuration={6000} onClose={() => setSaid('')} message={said} />
     </Box>
   );

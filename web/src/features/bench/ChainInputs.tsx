@@ -48,7 +48,7 @@ export const ChainInputs = memo(function ChainInputs({
   const mode = chain.mode || (modes[0]?.name ?? '');
   const { zoomShortMm, zoomLongMm } = rig.lens ?? {};
   const isZoom = zoomShortMm != null && zoomLongMm != null && zoomLongMm > zoomShortMm;
-  const part = (place: number) => open({ kind: 'parts', rig: index, place, isNew: false });
+  const part = (place: number) => open({ kind: 'parts', rig: rig.id!, place, isNew: false });
   const worst = useMemo(() => {
     const order = { stops: 3, spoils: 2, costs: 1, note: 0 };
     const found = new Map<number, keyof typeof order>();
@@ -113,7 +113,7 @@ export const ChainInputs = memo(function ChainInputs({
             aria-haspopup="dialog"
             aria-label={`Add a part to rig ${rigLetter(index)}`}
             title="Add a part"
-            onClick={() => open({ kind: 'parts', rig: index, place: chain.parts.length, isNew: true })}
+            onClick={() => open({ kind: 'parts', rig: rig.id!, place: chain.parts.length, isNew: true })}
             sx={{
               flex: '0 0 40px',
               height: 40,
@@ -139,7 +139,7 @@ export const ChainInputs = memo(function ChainInputs({
         }}
       >
         {!brief && (
-          <LabelledSelect label="Recording mode" value={mode} onChange={(next) => changeChain(index, { ...chain, mode: next })}>
+          <LabelledSelect label="Recording mode" value={mode} onChange={(next) => changeChain(rig.id!, { ...chain, mode: next })}>
             {modes.map((m) => (
               <MenuItem key={m.name} value={m.name}>
                 {m.name}
@@ -154,7 +154,7 @@ export const ChainInputs = memo(function ChainInputs({
           shown={withUnit(plain(rig.focalLengthMm), 'mm')}
           stepFrom={isZoom ? rig.focalLengthMm : undefined}
           problem={problem('focalLengthMm')}
-          onValue={(focalLengthMm) => changeRig(index, { focalLengthMm })}
+          onValue={(focalLengthMm) => changeRig(rig.id!, { focalLengthMm })}
         />
         <EntryField
           label="Aperture"
@@ -163,7 +163,7 @@ export const ChainInputs = memo(function ChainInputs({
           shown={`ƒ${plain(rig.fNumber, 2)}`}
           stepFrom={rig.fNumber}
           problem={problem('fNumber')}
-          onValue={(fNumber) => changeRig(index, { fNumber })}
+          onValue={(fNumber) => changeRig(rig.id!, { fNumber })}
         />
         {!brief && (
           <EntryField
@@ -171,7 +171,7 @@ export const ChainInputs = memo(function ChainInputs({
             shown={`${plain(rig.punchIn ?? rigFields.punchIn.empty)}×`}
             stepFrom={rig.punchIn ?? rigFields.punchIn.empty}
             problem={problem('punchIn')}
-            onValue={(punchIn) => changeRig(index, { punchIn })}
+            onValue={(punchIn) => changeRig(rig.id!, { punchIn })}
           />
         )}
         {sceneMm !== null && (

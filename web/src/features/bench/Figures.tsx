@@ -12,7 +12,7 @@ import { RigMark, rigLetter } from '../../ui/RigMark';
 import { SaidBar, type Said } from '../../ui/SaidBar';
 import { useCalm } from '../../ui/useCalm';
 import { useInSight } from '../../ui/useInSight';
-import { useBench } from './benchStore';
+import { idAt, useBench } from './benchStore';
 import { orderRigs } from './rowCommands';
 import { groupsOf, rowDifferences, rowTexts, topics, type FigureGroup, type FigureRow } from './figureRows';
 import { captionOf } from './frameView';
@@ -83,7 +83,7 @@ const openIt = (cell: HTMLElement | null) => {
   if (cell?.dataset['sort']) {
     sortBy(cell.dataset['sort'] as FigureId);
   } else if (cell) {
-    openWorking(Number(cell.dataset['rig']), cell.dataset['figure'] as FigureId);
+    openWorking(idAt(Number(cell.dataset['rig'])), cell.dataset['figure'] as FigureId);
   }
 };
 
@@ -225,7 +225,7 @@ function sortBy(figure: FigureId): void {
   const known = reports.map((_, i) => i).filter((i) => !Number.isNaN(value(i)));
   const up = known.toSorted((a, b) => (value(a) === value(b) ? a - b : value(a) < value(b) ? -1 : 1));
   const order = up.every((i, place) => i === known[place]) ? up.toReversed() : up;
-  orderRigs([...order, ...reports.map((_, i) => i).filter((i) => !known.includes(i))]);
+  orderRigs([...order, ...reports.map((_, i) => i).filter((i) => !known.includes(i))].map(idAt));
 }
 
 /** The name of a row with its explanation; a press sorts the rigs by it. Never drawn anew while figures change. */

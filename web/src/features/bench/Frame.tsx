@@ -1,3 +1,4 @@
+import { idAt } from './benchStore';
 import { styled, useColorScheme, useTheme } from '@mui/material/styles';
 import { memo, useCallback, useId, useState } from 'react';
 import { isFocused, type Numbers, type Diagnostic, type RigInput, type RigReport, type SceneInput } from '../../core/core';
@@ -145,7 +146,11 @@ export const Frame = memo(function Frame({ index, scene, rig, report, focused, s
             />
           </svg>
         </div>
-        <Look aria-label={`Look closer at rig ${rigLetter(index)}`} title="Look closer" onClick={() => useCloser.getState().look(index)} />
+        <Look
+          aria-label={`Look closer at rig ${rigLetter(index)}`}
+          title="Look closer"
+          onClick={() => useCloser.getState().look(idAt(index))}
+        />
       </Picture>
       {failed !== null && (
         <Drawn onClick={tryPicturesAgain} title={`${failed} Press to try again.`}>

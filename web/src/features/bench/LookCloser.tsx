@@ -38,7 +38,8 @@ export function LookCloser(props: LookCloserProps) {
   const { open, first, close } = useCloser();
   // Undo may take rigs away beneath it, and a field at fault may leave reports of other rigs.
   const count = Math.min(props.rigs.length, props.reports.length);
-  const shown = open && first < count;
+  const chosen = props.rigs.slice(0, count).findIndex((rig) => rig.id === first);
+  const shown = open && chosen >= 0;
   const isGone = open && !shown;
   useEffect(() => {
     if (isGone) close();
@@ -47,11 +48,11 @@ export function LookCloser(props: LookCloserProps) {
     <Dialog open={shown} onClose={close} fullWidth maxWidth="xl" aria-labelledby="closer-title">
       {shown && (
         <Closer
-          key={count}
+          key={props.rigs.map((rig) => rig.id).join()}
           {...props}
           rigs={props.rigs.slice(0, count)}
           reports={props.reports.slice(0, count)}
-          chosen={first}
+          chosen={chosen}
           onClose={close}
         />
       )}

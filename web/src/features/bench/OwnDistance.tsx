@@ -1,3 +1,4 @@
+import { idAt } from './benchStore';
 import { Box } from '@mui/material';
 import type { Diagnostic } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
@@ -27,8 +28,8 @@ export function OwnDistance({ index, mm, sceneMm, problems, feet }: OwnDistanceP
         stepFrom={mm ?? sceneMm}
         feet={feet}
         problem={problems.find((p) => p.about === `rigs[${index}].subjectDistanceMm`)?.message}
-        onClear={() => standAt(index, null)}
-        onValue={(value) => standAt(index, value)}
+        onClear={() => standAt(idAt(index), null)}
+        onValue={(value) => standAt(idAt(index), value)}
       />
     </Box>
   );

@@ -7,7 +7,7 @@ import { Figure } from '../../ui/Figure';
 import { LensIcon, MoreIcon, RulerIcon } from '../../ui/icons';
 import { Panel } from '../../ui/Panel';
 import { RigMark, rigLetter } from '../../ui/RigMark';
-import { useBench } from './benchStore';
+import { idAt, useBench } from './benchStore';
 import { bringToYardstick, changeRig, setYardstick, standAt } from './commands';
 import { duplicateRig, mostRigs, moveRig, removeRig } from './rowCommands';
 import { ChainInputs } from './ChainInputs';
@@ -189,7 +189,7 @@ function drop(event: DragEvent<HTMLElement>, to: number): void {
   const from = event.dataTransfer.getData(dragged);
   if (from !== '') {
     event.preventDefault();
-    if (Number(from) !== to) moveRig(Number(from), to);
+    if (Number(from) !== to) moveRig(idAt(Number(from)), to);
   }
 }
 
@@ -215,7 +215,7 @@ interface PressedProps {
 /** A figure outside the table; a press opens its working like there. */
 const Pressed = memo(function Pressed({ index, figure, text, isPlain = false }: PressedProps) {
   return (
-    <Press onClick={() => openWorking(index, figure)} aria-haspopup="dialog" title="Show the working">
+    <Press onClick={() => openWorking(idAt(index), figure)} aria-haspopup="dialog" title="Show the working">
       {isPlain ? text : <Figure text={text} />}
     </Press>
   );
@@ -265,7 +265,7 @@ const ToKnow = memo(function ToKnow({ index, known }: { index: number; known: Kn
   const quiet = first.weight >= weights.costs;
   return (
     <ButtonBase
-      onClick={() => open({ kind: first.ofParts ? 'chain' : 'reasons', rig: index })}
+      onClick={() => open({ kind: first.ofParts ? 'chain' : 'reasons', rig: idAt(index) })}
       aria-label={`Rig ${rigLetter(index)}, what to know: ${first.message}`}
       sx={{
         minHeight: 40,
@@ -327,21 +327,27 @@ function RigMenu({ index, isYardstick, isChain, hasOwnPlace, count }: RigMenuPro
         <MoreIcon />
       </IconButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {item(isChain ? 'Parts, and what they make' : 'More of this rig', () => open({ kind: isChain ? 'chain' : 'rig', rig: index }))}
-        {!isChain && item('Build it from the shelf', () => open({ kind: 'parts', rig: index, place: 0, isNew: true }))}
-        {item('Put one like it beside it', () => duplicateRig(index), count >= mostRigs)}
-        {item('Make a row of focal lengths', () => open({ kind: 'row', rig: index }))}
+        {item(isChain ? 'Parts, and what they make' : 'More of this rig', () =>
+          open({ kind: isChain ? 'chain' : 'rig', rig: idAt(index) }),
+        )}
+        {!isChain && item('Build it from the shelf', () => open({ kind: 'parts', rig: idAt(index), place: 0, isNew: true }))}
+        {item('Put one like it beside it', () => duplicateRig(idAt(index)), count >= mostRigs)}
+        {item('Make a row of focal lengths', () => open({ kind: 'row', rig: idAt(index) }))}
         {hasOwnPlace
-          ? item('Stand where the scene says', () => standAt(index, null))
-          : item('Stand at its own distance', () => standAt(index, useBench.getState().document.setup.scene.subjectDistanceMm))}
-        {item('Give it the yardstick’s framing, by moving', () => bringToYardstick({ framing: true }, [index]), isYardstick)}
-        {item('Give it the yardstick’s framing, by zooming', () => bringToYardstick({ place: true, framing: true }, [index]), isYardstick)}
-        {item('Give it the yardstick’s blur', () => bringToYardstick({ blur: true }, [index]), isYardstick)}
-        {item('Give it the yardstick’s light', () => bringToYardstick({ light: true }, [index]), isYardstick)}
-        {item('Measure the others against it', () => setYardstick(index), isYardstick)}
-        {item('Move left', () => moveRig(index, index - 1), index === 0)}
-        {item('Move right', () => moveRig(index, index + 1), index === count - 1)}
-        {item('Remove', () => removeRig(index), count === 1)}
+          ? item('Stand where the scene says', () => standAt(idAt(index), null))
+          : item('Stand at its own distance', () => standAt(idAt(index), useBench.getState().document.setup.scene.subjectDistanceMm))}
+        {item('Give it the yardstick’s framing, by moving', () => bringToYardstick({ framing: true }, idAt(index)), isYardstick)}
+        {item(
+          'Give it the yardstick’s framing, by zooming',
+          () => bringToYardstick({ place: true, framing: true }, idAt(index)),
+          isYardstick,
+        )}
+        {item('Give it the yardstick’s blur', () => bringToYardstick({ blur: true }, idAt(index)), isYardstick)}
+        {item('Give it the yardstick’s light', () => bringToYardstick({ light: true }, idAt(index)), isYardstick)}
+        {item('Measure the others against it', () => setYardstick(idAt(index)), isYardstick)}
+        {item('Move left', () => moveRig(idAt(index), index - 1), index === 0)}
+        {item('Move right', () => moveRig(idAt(index), index + 1), index === count - 1)}
+        {item('Remove', () => removeRig(idAt(index)), count === 1)}
       </Menu>
     </>
   );
@@ -366,7 +372,7 @@ const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, hasOw
       <InputBase
         value={name}
         placeholder="Name this rig"
-        onChange={(event) => changeRig(index, { name: oneLine(event.target.value) })}
+        onChange={(event) => changeRig(idAt(index), { name: oneLine(event.target.value) })}
         inputProps={{ 'aria-label': `Name of rig ${letter}`, maxLength: 60 }}
         sx={{ flex: 1, minWidth: 0, height: 40, fontWeight: 650, '&.Mui-focused': { outline: 2, outlineColor: 'primary.main' } }}
       />
@@ -374,7 +380,7 @@ const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, hasOw
         <Tooltip title={isChain ? 'Parts, and what they make' : 'More of this rig: lens, filters, steadiness'}>
           <IconButton
             aria-label={isChain ? `Parts of rig ${letter}, and what they make` : `More of rig ${letter}`}
-            onClick={() => usePanel.getState().open({ kind: isChain ? 'chain' : 'rig', rig: index })}
+            onClick={() => usePanel.getState().open({ kind: isChain ? 'chain' : 'rig', rig: idAt(index) })}
             sx={{ color: 'text.secondary' }}
           >
             <LensIcon />
@@ -386,7 +392,7 @@ const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, hasOw
           <IconButton
             aria-label={isYardstick ? `Rig ${letter} is the yardstick` : `Make rig ${letter} the yardstick`}
             aria-pressed={isYardstick}
-            onClick={() => setYardstick(index)}
+            onClick={() => setYardstick(idAt(index))}
             sx={{ color: isYardstick ? 'primary.main' : 'text.secondary', fontSize: 13, gap: 0.5 }}
           >
             <RulerIcon />

@@ -28,27 +28,27 @@ export const RigInputs = memo(function RigInputs({ index, rig, problems, brief, 
   const format = formats.find((f) => f.widthMm === rig.sensorWidthMm && f.heightMm === rig.sensorHeightMm)?.name ?? own;
   const set = useMemo(
     () => ({
-      area: (sensorWidthMm: number, height: number | null) => changeRig(index, { sensorWidthMm, sensorHeightMm: height! }),
-      pixels: (recordedWidthPx: number, height: number | null) => changeRig(index, { recordedWidthPx, recordedHeightPx: height! }),
-      noPixels: () => changeRig(index, { recordedWidthPx: null, recordedHeightPx: null }),
-      focalLength: (focalLengthMm: number) => changeRig(index, { focalLengthMm }),
-      aperture: (fNumber: number) => changeRig(index, { fNumber }),
+      area: (sensorWidthMm: number, height: number | null) => changeRig(rig.id!, { sensorWidthMm, sensorHeightMm: height! }),
+      pixels: (recordedWidthPx: number, height: number | null) => changeRig(rig.id!, { recordedWidthPx, recordedHeightPx: height! }),
+      noPixels: () => changeRig(rig.id!, { recordedWidthPx: null, recordedHeightPx: null }),
+      focalLength: (focalLengthMm: number) => changeRig(rig.id!, { focalLengthMm }),
+      aperture: (fNumber: number) => changeRig(rig.id!, { fNumber }),
       reducer: (_: number, __: number | null, optics: number[]) =>
-        changeRig(index, { optics: optics.filter((k) => k !== 1), opticsPlaces: [] }),
-      noReducer: () => changeRig(index, { optics: [], opticsPlaces: [] }),
-      squeeze: (squeeze: number) => changeRig(index, { squeeze }),
-      punchIn: (punchIn: number) => changeRig(index, { punchIn }),
+        changeRig(rig.id!, { optics: optics.filter((k) => k !== 1), opticsPlaces: [] }),
+      noReducer: () => changeRig(rig.id!, { optics: [], opticsPlaces: [] }),
+      squeeze: (squeeze: number) => changeRig(rig.id!, { squeeze }),
+      punchIn: (punchIn: number) => changeRig(rig.id!, { punchIn }),
     }),
-    [index],
+    [rig.id],
   );
   const pick = useCallback(
     (name: string) => {
       const picked = core().formats.find((f) => f.name === name);
       if (picked) {
-        changeRig(index, { sensorWidthMm: picked.widthMm, sensorHeightMm: picked.heightMm });
+        changeRig(rig.id!, { sensorWidthMm: picked.widthMm, sensorHeightMm: picked.heightMm });
       }
     },
-    [index],
+    [rig.id],
   );
   const optics = rig.optics?.length ? rig.optics : [1];
   const squeeze = rig.squeeze ?? rigFields.squeeze.empty;

@@ -5,7 +5,7 @@ import { createDocumentStore } from '../../documents/documentStore';
 import type { Content as Kept } from '../../documents/history';
 import { fromParts } from './chains';
 import { changedAlone, follow, holds, noNotes, type HoldNotes } from './holding';
-import { comparisonVersion } from '../../documents/comparisonVersions';
+import { comparisonVersion } from '../../documents/kinds';
 
 export type Content = Kept<ComparisonDocument>;
 
@@ -13,8 +13,8 @@ export type Content = Kept<ComparisonDocument>;
 interface Evaluated {
   /** The last answer that could be given; stays on screen while a field is at fault. */
   reports: RigReport[];
-  /** For each rig the last report with a plane of focus; stays, dimmed, while there is none. */
-  lastFocused: (RigReport | null)[];
+  /** For each rig, by its identity, the last report with a plane of focus; stays, dimmed, while there is none. */
+  lastFocused: Record<string, RigReport>;
   problems: Diagnostic[];
   /** The setup that the last answer is of; the one on the page, unless a field of that is at fault. */
   answered: Setup;
@@ -40,8 +40,13 @@ function evaluate(setup: Setup, before: Evaluated): Partial<Evaluated> {
   if (!reports) {
     return { problems: core().words(setup, feet()).problems };
   }
-  const sameRigs = before.reports.length === reports.length;
-  const lastFocused = reports.map((report, i) => (isFocused(report) ? report : sameRigs ? (before.lastFocused[i] ?? null) : null));
+  const lastFocused = Object.fromEntries(
+    reports.flatMap((report, i) => {
+      const id = setup.rigs[i]!.id!;
+      const last = isFocused(report) ? report : before.lastFocused[id];
+      return last ? [[id, last]] : [];
+    }),
+  );
   const same =
     before.answered.conventions === setup.conventions &&
     before.reports.length === reports.length &&
@@ -66,7 +71,7 @@ export function sayAgain(): void {
 /** The comparison that is on the Bench. */
 export const useBench = createDocumentStore<ComparisonDocument, Evaluated>({
   empty: { schemaVersion: comparisonVersion, note: '', setup: nothing },
-  derived: { reports: [], lastFocused: [], problems: noProblems, answered: nothing, words: noWords, holdNotes: noNotes },
+  derived: { reports: [], lastFocused: {}, problems: noProblems, answered: nothing, words: noWords, holdNotes: noNotes },
   evaluate: ({ setup }, before, cause) => ({ ...(cause !== 'changed' && { holdNotes: noNotes }), ...evaluate(setup, before) }),
 });
 
@@ -116,4 +121,14 @@ export const withSetup = (content: Content, setup: Partial<Setup>): Content => (
 export const changesNothing = (thing: object, part: object) =>
   Object.entries(part).every(
     ([key, value]) => JSON.stringify((thing as Record<string, unknown>)[key] ?? null) === JSON.stringify(value ?? null),
+  );
+
+/** The identity of the rig that stands at a place of the row. */
+export const idAt = (index: number): string => useBench.getState().document.setup.rigs[index]!.id!;
+
+/** The place of the yardstick in the row. */
+export const yardstickOf = ({ rigs, yardstick }: Setup): number =>
+  Math.max(
+    0,
+    rigs.findIndex((rig) => rig.id === yardstick),
   );

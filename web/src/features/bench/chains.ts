@@ -44,7 +44,7 @@ export function fromParts(rig: RigInput, scene: SceneInput): RigInput {
   if (!answer?.rig) {
     return rig;
   }
-  const next: RigInput = { ...answer.rig, chain: rig.chain ?? null };
+  const next: RigInput = { ...answer.rig, id: rig.id!, chain: rig.chain ?? null };
   known.set(next, known.get(rig)!);
   return next;
 }

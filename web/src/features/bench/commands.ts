@@ -1,7 +1,7 @@
 import { holdNothing, useSettings, type Hold } from '../../app/settings';
 import { core, type Chain, type Conventions, type LensInput, type RigInput, type SceneInput, type Setup } from '../../core/core';
 import { oneLine } from '../../ui/format';
-import { change, changesNothing, useBench, withSetup, type Content } from './benchStore';
+import { change, changesNothing, type Content, useBench, withSetup, yardstickOf } from './benchStore';
 import { chainOf, nameOf } from './chains';
 import { follow, type Lead } from './holding';
 import { behind, distanceOf, withSubjectAt } from './standing';
@@ -18,37 +18,45 @@ export function changeScene(to: Partial<SceneInput> | ((scene: SceneInput) => Pa
 }
 
 /** Changes something of one rig. */
-export function changeRig(index: number, part: Partial<RigInput>): void {
-  const what = `rig${index}:${Object.keys(part).join()}`;
+export function changeRig(id: string, part: Partial<RigInput>): void {
+  const what = `${id}:${Object.keys(part).join()}`;
   change(what, (c) => {
     const { rigs } = c.document.setup;
-    return changesNothing(rigs[index]!, part) ? c : withSetup(c, { rigs: rigs.map((rig, i) => (i === index ? { ...rig, ...part } : rig)) });
+    const rig = rigOf(rigs, id);
+    return !rig || changesNothing(rig, part) ? c : withSetup(c, { rigs: rigs.map((r) => (r === rig ? { ...r, ...part } : r)) });
   });
 }
 
+const rigOf = (rigs: RigInput[], id: string) => rigs.find((rig) => rig.id === id);
+
 /** Makes a rig of parts; null keeps its numbers and lets go of the parts. */
-export function changeChain(index: number, chain: Chain | null, part: Partial<RigInput> = {}): void {
-  const rig = useBench.getState().document.setup.rigs[index]!;
+export function changeChain(id: string, chain: Chain | null, part: Partial<RigInput> = {}): void {
+  const rig = rigOf(useBench.getState().document.setup.rigs, id);
+  if (!rig) {
+    return;
+  }
   const before = chainOf(rig);
   // A name that only tells the format is nobody's choice.
   const unnamed =
     !rig.name || core().formats.some((f) => f.name.startsWith(rig.name!)) || (before !== null && rig.name === nameOf(before.parts));
-  change(`rig${index}:chain${performance.now()}`, (c) => {
+  change(`${id}:chain${performance.now()}`, (c) => {
     const { rigs } = c.document.setup;
-    const next = { ...rigs[index]!, ...part, chain: chain as RigInput['chain'], ...(chain && unnamed && { name: nameOf(chain.parts) }) };
-    return withSetup(c, { rigs: rigs.map((r, i) => (i === index ? next : r)) });
+    const named = chain && unnamed && { name: nameOf(chain.parts) };
+    return withSetup(c, {
+      rigs: rigs.map((r) => (r.id === id ? { ...r, ...part, chain: chain, ...named } : r)),
+    });
   });
 }
 
 /** Changes what is known of a rig's lens. */
-export function changeLens(index: number, part: Partial<LensInput>): void {
-  const lens = useBench.getState().document.setup.rigs[index]!.lens ?? {};
-  changeRig(index, { lens: { ...lens, ...part } });
+export function changeLens(id: string, part: Partial<LensInput>): void {
+  const lens = rigOf(useBench.getState().document.setup.rigs, id)?.lens ?? {};
+  changeRig(id, { lens: { ...lens, ...part } });
 }
 
 /** What a solution found for a rig: where it stands, and how it is set. */
 export interface Setting {
-  index: number;
+  id: string;
   /** Its distance; null when it stays where it is. */
   distanceMm: number | null;
   /** True when that moves the focus, so the subject, and not the camera. */
@@ -61,11 +69,14 @@ export function applySolutions(settings: Setting[]): void {
   // The framing is what was asked for; it is not held against the answer.
   const hold = { ...useSettings.getState().hold, framing: false };
   const step = (c: Content) =>
-    settings.reduce((content, { index, distanceMm, focuses, rig }) => {
+    settings.reduce((content, { id, distanceMm, focuses, rig }) => {
       const { scene, rigs } = content.document.setup;
-      const old = rigs[index]!;
+      const old = rigOf(rigs, id);
+      if (!old) {
+        return content;
+      }
       const set = (part: Partial<RigInput>, setup: Pick<Setup, 'scene' | 'rigs'>) =>
-        withSetup(content, { ...setup, rigs: setup.rigs.map((r, i) => (i === index ? { ...r, ...rig, ...part } : r)) });
+        withSetup(content, { ...setup, rigs: setup.rigs.map((r) => (r.id === id ? { ...r, ...rig, ...part } : r)) });
       if (distanceMm === null) {
         return set({}, { scene, rigs });
       }
@@ -91,7 +102,7 @@ export function applySolutions(settings: Setting[]): void {
           )
         : set({ subjectDistanceMm: distanceMm }, { scene, rigs });
     }, c);
-  change(`solution${settings.map((s) => s.index).join()}`, step, hold);
+  change(`solution${settings.map((s) => s.id).join()}`, step, hold);
 }
 
 /** Moves the subject; all cameras stay where they are, and so does what is behind. */
@@ -107,12 +118,13 @@ export const moveCamera = (mm: number): void =>
   changeScene((scene) => ({ subjectDistanceMm: mm, backgroundDistanceMm: behind(scene, mm) }));
 
 /** Gives a rig a distance of its own, or, with null, sends it to where the scene says. */
-export const standAt = (index: number, subjectDistanceMm: number | null): void => changeRig(index, { subjectDistanceMm });
+export const standAt = (id: string, subjectDistanceMm: number | null): void => changeRig(id, { subjectDistanceMm });
 
 /** Brings rigs to what the yardstick gives, in what is named. */
-export function bringToYardstick(what: Partial<Hold>, to?: number[]): void {
+export function bringToYardstick(what: Partial<Hold>, to?: string): void {
   const { setup } = useBench.getState().document;
-  const lead: Lead = { leader: setup.yardstick ?? 0, ...(to && { to }) };
+  const follower = setup.rigs.findIndex((rig) => rig.id === to);
+  const lead: Lead = { leader: yardstickOf(setup), ...(to !== undefined && { to: [follower] }) };
   const { setup: brought, notes } = follow(setup, setup, { ...holdNothing, place: false, ...what }, lead);
   if (brought !== setup) {
     change(`bring${performance.now()}`, (c) => withSetup(c, brought), holdNothing);
@@ -126,8 +138,8 @@ export function changeConventions(conventions: Conventions): void {
 }
 
 /** Makes a rig the one that the others are measured against. */
-export function setYardstick(index: number): void {
-  change('yardstick', (c) => withSetup(c, { yardstick: index }));
+export function setYardstick(id: string): void {
+  change('yardstick', (c) => withSetup(c, { yardstick: id }));
 }
 
 export function rename(name: string): void {

@@ -1,3 +1,4 @@
+import { yardstickOf } from './benchStore';
 import type { ComparisonDocument } from '../../api/client';
 import type { RigInput } from '../../core/core';
 import { conventionFields, rigFields, sceneFields, sceneNumber } from '../../core/fields';
@@ -24,7 +25,7 @@ const length = (mm: number | null | undefined) => (mm == null ? '∞' : distance
 const pixels = (a: number | null | undefined, b: number | null | undefined) => (a == null || b == null ? 'not given' : `${a} × ${b}`);
 
 function describe({ name, document }: Content): Map<string, string> {
-  const { scene, conventions, rigs, yardstick } = document.setup;
+  const { scene, conventions, rigs } = document.setup;
   const said = new Map<string, string>([
     ['Name', name],
     ['Note', document.note ?? ''],
@@ -35,7 +36,7 @@ function describe({ name, document }: Content): Map<string, string> {
     ['Lens height', length(sceneNumber(scene, 'lensHeightMm'))],
     ['Figure height', length(sceneNumber(scene, 'figureHeightMm'))],
     ['Photograph', scene.photo ? `one, ${plain(scene.photo.focalLengthMm)} mm, ${scene.photo.id.slice(0, 8)}` : 'none'],
-    ['Yardstick', rigLetter(yardstick ?? 0)],
+    ['Yardstick', rigLetter(yardstickOf(document.setup))],
   ]);
   for (const [what, value] of rest(scene, 'scene')) {
     said.set(what, value);

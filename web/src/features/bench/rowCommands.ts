@@ -2,6 +2,7 @@ import { holdNothing, useSettings } from '../../app/settings';
 import { core, type Chain, type RigInput } from '../../core/core';
 import { plain, withUnit } from '../../ui/format';
 import { rigLetter } from '../../ui/RigMark';
+import { newId } from '../../documents/unique';
 import { change, useBench, withSetup } from './benchStore';
 import { fromParts, nameOf } from './chains';
 import { usePanel } from './panels/panelStore';
@@ -15,25 +16,30 @@ function rearrange(what: string, next: (rigs: RigInput[]) => RigInput[]): void {
   change(
     `${what}${performance.now()}`,
     (c) => {
-      const { rigs, yardstick = 0 } = c.document.setup;
+      const { rigs, yardstick = '' } = c.document.setup;
       const after = next(rigs).slice(0, mostRigs);
-      return withSetup(c, { rigs: after, yardstick: Math.max(0, after.indexOf(rigs[yardstick]!)) });
+      return withSetup(c, { rigs: after, yardstick: after.some((rig) => rig.id === yardstick) ? yardstick : after[0]!.id! });
     },
     holdNothing,
   );
 }
 
 /** Puts another rig like this one beside it. */
-export const duplicateRig = (index: number): void => rearrange('copy', (rigs) => rigs.toSpliced(index + 1, 0, { ...rigs[index]! }));
+export const duplicateRig = (id: string): void =>
+  rearrange('copy', (rigs) => rigs.flatMap((rig) => (rig.id === id ? [rig, { ...rig, id: newId() }] : [rig])));
 
-export const removeRig = (index: number): void => rearrange('remove', (rigs) => rigs.toSpliced(index, 1));
+export const removeRig = (id: string): void => rearrange('remove', (rigs) => rigs.filter((rig) => rig.id !== id));
 
 /** Moves a rig to another place in the row. */
-export const moveRig = (from: number, to: number): void =>
-  rearrange('move', (rigs) => rigs.toSpliced(from, 1).toSpliced(to, 0, rigs[from]!));
+export const moveRig = (id: string, to: number): void =>
+  rearrange('move', (rigs) => {
+    const from = rigs.findIndex((rig) => rig.id === id);
+    return from < 0 ? rigs : rigs.toSpliced(from, 1).toSpliced(to, 0, rigs[from]!);
+  });
 
-/** Puts all rigs in another order: for each place, which of the rigs stands there. */
-export const orderRigs = (order: number[]): void => rearrange('order', (rigs) => order.map((i) => rigs[i]!));
+/** Puts all rigs in another order: for each place, the rig that stands there. */
+export const orderRigs = (order: string[]): void =>
+  rearrange('order', (rigs) => order.flatMap((id) => rigs.filter((rig) => rig.id === id)));
 
 /** What a row of rigs is made of. */
 export interface Row {
@@ -54,7 +60,7 @@ export function makeRow(index: number, { focalLengths, bodies, atOneFraming, rep
     const rig = setup.rigs[body]!;
     const named = bodies.length > 1 ? `${rigLetter(body)} at ` : '';
     return focalLengths.map((focalLengthMm) => {
-      const next = { ...rig, focalLengthMm, ...(!rig.chain && { name: named + withUnit(plain(focalLengthMm), 'mm') }) };
+      const next = { ...rig, id: newId(), focalLengthMm, ...(!rig.chain && { name: named + withUnit(plain(focalLengthMm), 'mm') }) };
       return rig.chain ? fromParts(next, scene) : next;
     });
   });
@@ -62,7 +68,7 @@ export function makeRow(index: number, { focalLengths, bodies, atOneFraming, rep
   const answer =
     atOneFraming && sizeMm > 0
       ? core().solve(
-          { setup: { ...setup, rigs: row, yardstick: 0 }, goal: 'distance', sizeMm, isAcross: false },
+          { setup: { ...setup, rigs: row, yardstick: row[0]!.id! }, goal: 'distance', sizeMm, isAcross: false },
           useSettings.getState().feet,
         )
       : [];
@@ -85,6 +91,6 @@ export function makeRow(index: number, { focalLengths, bodies, atOneFraming, rep
 /** Puts a rig with each of some chains in the place of all rigs: a row of lenses on one body. */
 export function makeRowOfChains(index: number, chains: Chain[]): void {
   const { scene, rigs } = useBench.getState().document.setup;
-  const row = chains.map((chain) => fromParts({ ...rigs[index]!, chain, name: nameOf(chain.parts) }, scene));
+  const row = chains.map((chain) => fromParts({ ...rigs[index]!, id: newId(), chain, name: nameOf(chain.parts) }, scene));
   rearrange('row', () => row);
 }

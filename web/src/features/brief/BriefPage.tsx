@@ -10,6 +10,8 @@ import { PageMessage } from '../../ui/PageMessage';
 import { Panel } from '../../ui/Panel';
 import { ConflictDialog } from '../../documents/ConflictDialog';
 import { DeletedNotice, DocumentPage } from '../../documents/DocumentPage';
+import { production } from '../../documents/kinds';
+import { PastDialog } from '../../documents/PastDialog';
 import { SavingWord } from '../../documents/SavingWord';
 import { UndoButtons } from '../../documents/UndoButtons';
 import { useAnswers, useAsking } from './answers';
@@ -125,7 +127,7 @@ function Brief() {
 const Heading = memo(function Heading() {
   const name = useProduction((s) => s.name);
   const note = useProduction((s) => s.document.note ?? '');
-  const [open, setOpen] = useState<'day' | 'production' | null>(null);
+  const [open, setOpen] = useState<'day' | 'production' | 'past' | null>(null);
   useHotkeys('n', addShot);
   return (
     <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5, columnGap: 1 }}>
@@ -148,12 +150,16 @@ const Heading = memo(function Heading() {
       <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, ml: 'auto' }}>
         <SavingWord useDocument={useProduction} keeper={productionKeeper} />
         <UndoButtons useDocument={useProduction} />
+        <Button onClick={() => setOpen('past')} title="Who changed it when; any state can be brought back">
+          Before
+        </Button>
         <Button onClick={() => setOpen('day')}>Fewest things</Button>
         <Button onClick={() => setOpen('production')}>Delivery, units, bag</Button>
         <Button component={Link} to="/briefs">
           Productions
         </Button>
       </Box>
+      {open === 'past' && <PastDialog {...telling} kind={production} useDocument={useProduction} onClose={() => setOpen(null)} />}
       {open === 'day' && <DayPanel onClose={() => setOpen(null)} />}
       {open === 'production' && <ProductionPanel onClose={() => setOpen(null)} />}
     </Box>

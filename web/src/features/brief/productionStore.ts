@@ -1,7 +1,7 @@
 import type { ProductionDocument } from '../../api/client';
 import { createDocumentStore, type DocumentState } from '../../documents/documentStore';
 import type { Diagnostic, LocationInput, ShotInput } from '../../core/core';
-import { productionVersion } from '../../documents/productionVersions';
+import { productionVersion } from '../../documents/kinds';
 
 interface Shown {
   problems: Diagnostic[];

@@ -1,3 +1,4 @@
+import { newId } from '../../documents/unique';
 import type { ComparisonDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import {
@@ -15,7 +16,7 @@ import {
   type ShotInput,
 } from '../../core/core';
 import { fromParts, mountsOf, nameOf } from '../bench/chains';
-import { comparisonVersion } from '../../documents/comparisonVersions';
+import { comparisonVersion } from '../../documents/kinds';
 import { fixed } from '../../ui/format';
 import { useGear } from './fitting';
 
@@ -87,6 +88,7 @@ export function rigOf(fit: Fit, scene: SceneInput, shot: ShotInput): RigInput | 
     [...useGear.getState().items.values()].filter((item) => item.kind === 'mount'),
   );
   const rig = {
+    id: newId(),
     name: nameOf(parts),
     sensorWidthMm: 36,
     sensorHeightMm: 24,
@@ -134,7 +136,7 @@ export function comparisonOf(
   return {
     schemaVersion: comparisonVersion,
     note,
-    setup: { scene, conventions: useSettings.getState().conventions ?? {}, rigs, yardstick: 0 },
+    setup: { scene, conventions: useSettings.getState().conventions ?? {}, rigs },
   };
 }
 

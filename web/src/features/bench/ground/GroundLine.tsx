@@ -1,3 +1,4 @@
+import { idAt } from '../benchStore';
 import { styled, useTheme } from '@mui/material/styles';
 import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
@@ -180,7 +181,7 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
   for (const stand of stands) {
     const letters = stand.rigs.map(rigLetter).join(' ');
     const set = stand.own
-      ? (mm: number) => standAt(stand.rigs[0]!, Math.max(nearestMm, mm))
+      ? (mm: number) => standAt(idAt(stand.rigs[0]!), Math.max(nearestMm, mm))
       : (mm: number) => moveCamera(Math.max(nearestMm, mm));
     movables.push({
       key: `camera${stand.own ? stand.rigs[0] : ''}`,
@@ -363,9 +364,9 @@ function standsOf(rigs: RigInput[], reports: RigReport[], scene: SceneInput): St
 /** Zooms a rig so that its picture takes in a size at the subject, as far as its lens does. */
 function zoomTo(index: number, setup: Setup, sizeMm: number, isAcross: boolean): void {
   const rig = setup.rigs[index]!;
-  const [answer] = core().solve({ setup: { ...setup, rigs: [rig], yardstick: 0 }, goal: 'focalLength', sizeMm, isAcross }, false);
+  const [answer] = core().solve({ setup: { ...setup, rigs: [rig], yardstick: rig.id! }, goal: 'focalLength', sizeMm, isAcross }, false);
   if (Array.isArray(answer) && answer[0]?.focalLengthMm != null) {
-    changeRig(index, { focalLengthMm: roundForZoom(answer[0].focalLengthMm, rig) });
+    changeRig(rig.id!, { focalLengthMm: roundForZoom(answer[0].focalLengthMm, rig) });
   }
 }
 

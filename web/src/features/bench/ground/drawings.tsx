@@ -1,3 +1,4 @@
+import { idAt } from '../benchStore';
 import { useTheme } from '@mui/material/styles';
 import type { PointerEvent } from 'react';
 import { flushSync } from 'react-dom';
@@ -209,7 +210,7 @@ export function SharpZone({ index, report, top, x, widthPx, feet }: SharpZonePro
         stroke={background.paper}
         strokeWidth="3"
         paintOrder="stroke"
-        onClick={() => openWorking(index, 'depthOfFieldMm')}
+        onClick={() => openWorking(idAt(index), 'depthOfFieldMm')}
         style={{ cursor: 'pointer' }}
       >
         <title>Show the working</title>

@@ -35,7 +35,7 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
         <Typography sx={{ fontSize: 14 }}>
           This rig is bare numbers. Build it from the shelf to see what its parts make together.
         </Typography>
-        <Button variant="contained" sx={{ mt: 1 }} onClick={() => open({ kind: 'parts', rig: index, place: 0, isNew: true })}>
+        <Button variant="contained" sx={{ mt: 1 }} onClick={() => open({ kind: 'parts', rig: rig.id!, place: 0, isNew: true })}>
           Choose a camera
         </Button>
       </SidePanel>
@@ -53,7 +53,7 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
       {!found.rig && (
         <Typography sx={{ fontSize: 13, color: 'warning.main' }}>The chain is not complete: the figures are those of before.</Typography>
       )}
-      <OnShelf index={index} chain={chain} />
+      <OnShelf rig={rig.id!} chain={chain} />
       <Box component="ul" aria-label="Found" sx={{ listStyle: 'none', m: 0, p: 0, mt: 1 }}>
         {findings.length === 0 && <li style={{ fontSize: 14 }}>Everything fits and nothing is lost.</li>}
         {findings.map((f) => (
@@ -78,11 +78,11 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
         ))}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, mt: 1 }}>
-        <Button variant="outlined" onClick={() => open({ kind: 'parts', rig: index, place: chain.parts.length, isNew: true })}>
+        <Button variant="outlined" onClick={() => open({ kind: 'parts', rig: rig.id!, place: chain.parts.length, isNew: true })}>
           Add a part
         </Button>
-        <Button onClick={() => open({ kind: 'parts', rig: index, place: 1, isNew: true })}>Between body and lens</Button>
-        <Button onClick={() => changeChain(index, null)}>Keep the numbers, let go of the parts</Button>
+        <Button onClick={() => open({ kind: 'parts', rig: rig.id!, place: 1, isNew: true })}>Between body and lens</Button>
+        <Button onClick={() => changeChain(rig.id!, null)}>Keep the numbers, let go of the parts</Button>
       </Box>
       <Section title="Set on it">
         <Fields>
@@ -94,8 +94,8 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
             stepFrom={rig.sensitivityIso ?? 800}
             placeholder="open"
             problem={problem('sensitivityIso')}
-            onClear={() => changeRig(index, { sensitivityIso: null })}
-            onValue={(sensitivityIso) => changeRig(index, { sensitivityIso })}
+            onClear={() => changeRig(rig.id!, { sensitivityIso: null })}
+            onValue={(sensitivityIso) => changeRig(rig.id!, { sensitivityIso })}
           />
           <EntryField
             label="Frames a second"
@@ -105,8 +105,8 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
             stepFrom={rig.captureFps ?? 25}
             placeholder="as timeline"
             problem={problem('captureFps')}
-            onClear={() => changeRig(index, { captureFps: null })}
-            onValue={(captureFps) => changeRig(index, { captureFps })}
+            onClear={() => changeRig(rig.id!, { captureFps: null })}
+            onValue={(captureFps) => changeRig(rig.id!, { captureFps })}
           />
         </Fields>
       </Section>
@@ -115,7 +115,7 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
 }
 
 /** Whether the shelf knows something newer, or no longer offers a part. */
-function OnShelf({ index, chain }: { index: number; chain: Chain }) {
+function OnShelf({ rig, chain }: { rig: string; chain: Chain }) {
   const ids = chain.parts.map((p) => p.item.id);
   const { data } = useQuery({ queryKey: ['shelf', 'parts', ids], queryFn: () => Promise.all(ids.map(readGear)), retry: false });
   if (!data) {
@@ -127,7 +127,7 @@ function OnShelf({ index, chain }: { index: number; chain: Chain }) {
   });
   const gone = chain.parts.filter((_, i) => data[i] === null || (data[i] && 'item' in data[i] && data[i].retiredAt != null));
   const renew = () =>
-    changeChain(index, {
+    changeChain(rig, {
       ...chain,
       parts: chain.parts.map((p, i) => {
         const now = data[i];

@@ -1,3 +1,4 @@
+import { idAt } from '../benchStore';
 import { Box, Button, MenuItem, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { core, type Setup, type Solution, type SolveRequest } from '../../../core/core';
@@ -169,7 +170,7 @@ const isSettable = ({ subjectDistanceMm, focalLengthMm, fNumber }: Solution) =>
   subjectDistanceMm !== null || focalLengthMm !== null || fNumber !== null;
 
 const setting = (index: number, { subjectDistanceMm, focalLengthMm, fNumber, rackedFarther }: Solution, focuses: boolean): Setting => ({
-  index,
+  id: idAt(index),
   distanceMm: subjectDistanceMm,
   focuses,
   rig: {

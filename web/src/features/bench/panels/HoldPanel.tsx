@@ -1,7 +1,7 @@
 import { Box, Button, Checkbox, FormControlLabel, Switch, Typography } from '@mui/material';
 import { useSettings, type Hold } from '../../../app/settings';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
-import { useBench } from '../benchStore';
+import { useBench, yardstickOf } from '../benchStore';
 import { bringToYardstick } from '../commands';
 import { Section } from './RigPanel';
 import { SidePanel } from './SidePanel';
@@ -36,7 +36,7 @@ function pressed(hold: Hold, thing: Thing, on: boolean): Hold {
 export function HoldPanel() {
   const hold = useSettings((s) => s.hold);
   const setHold = useSettings((s) => s.setHold);
-  const yardstick = useBench((s) => s.document.setup.yardstick ?? 0);
+  const yardstick = useBench((s) => yardstickOf(s.document.setup));
   const count = useBench((s) => s.document.setup.rigs.length);
   const notes = useBench((s) => s.holdNotes);
   const makeAlike = (alike: boolean) => {

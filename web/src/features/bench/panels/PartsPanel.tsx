@@ -57,15 +57,15 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
   const take = (ids: string[]) => {
     const made = chainWith(ids);
     const next = made.parts;
-    changeChain(index, made);
+    changeChain(rig.id!, made);
     const lens = next.some((p) => p.item.kind === 'lens' || p.item.kind === 'fixedLensCamera');
-    open(lens ? { kind: 'chain', rig: index } : { kind: 'parts', rig: index, place: next.length, isNew: true });
+    open(lens ? { kind: 'chain', rig: rig.id! } : { kind: 'parts', rig: rig.id!, place: next.length, isNew: true });
   };
   const isRow = current?.kind === 'lens';
   const without = () => {
     const next = parts.filter((_, i) => i !== place);
-    changeChain(index, next.length === 0 ? null : { ...(chain as Chain), parts: next, mounts: mountsOf(next, chain?.mounts ?? []) });
-    open({ kind: 'chain', rig: index });
+    changeChain(rig.id!, next.length === 0 ? null : { ...(chain as Chain), parts: next, mounts: mountsOf(next, chain?.mounts ?? []) });
+    open({ kind: 'chain', rig: rig.id! });
   };
   const title = current ? `In place of ${current.name}` : parts.length === 0 ? 'Choose a camera' : 'Add a part';
 

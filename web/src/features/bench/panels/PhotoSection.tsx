@@ -5,7 +5,7 @@ import { EntryField } from '../../../ui/EntryField';
 import { plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { rigLetter } from '../../../ui/RigMark';
-import { useBench } from '../benchStore';
+import { useBench, yardstickOf } from '../benchStore';
 import { changeScene } from '../commands';
 import { Outline } from '../Outline';
 import { bringPhoto, deletePhoto, photoAddress, type Brought, type Photo } from '../photo';
@@ -31,7 +31,7 @@ function takenBy(
 
 /** A photograph of the place: brought by a person, with what took it, and every rig's cut drawn on it. */
 export function PhotoSection({ scene, problems }: { scene: SceneInput; problems: Diagnostic[] }) {
-  const yardstick = useBench((s) => s.document.setup.yardstick ?? 0);
+  const yardstick = useBench((s) => yardstickOf(s.document.setup));
   const rigs = useBench((s) => s.document.setup.rigs);
   const reports = useBench((s) => s.reports);
   const input = useRef<HTMLInputElement>(null);

@@ -42,7 +42,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
   const mm = (value: number) => withUnit(plain(value, 4), 'mm');
   const glass = rig.opticsPlaces?.[0]?.placeMm ?? null;
   const setGlass = (placeMm: number | null) =>
-    changeRig(index, {
+    changeRig(rig.id!, {
       opticsPlaces: (rig.optics ?? []).map((_, i) => ({
         tubeBehindMm: rig.opticsPlaces?.[i]?.tubeBehindMm ?? 0,
         placeMm: i === 0 ? placeMm : (rig.opticsPlaces?.[i]?.placeMm ?? null),
@@ -55,7 +55,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
       value={lens[name]}
       feet={feet}
       problem={problem(`lens.${name}`)}
-      onValue={(value) => changeLens(index, { [name]: value })}
+      onValue={(value) => changeLens(rig.id!, { [name]: value })}
     />
   );
   const ofRig = (name: RigNumber, placeholder?: string) => (
@@ -64,7 +64,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
       value={rig[name]}
       {...(placeholder !== undefined && { placeholder })}
       problem={problem(name)}
-      onValue={(value) => changeRig(index, { [name]: value })}
+      onValue={(value) => changeRig(rig.id!, { [name]: value })}
     />
   );
   const span = (from: number | null | undefined, to: number | null | undefined, shown: (value: number) => string) =>
@@ -84,8 +84,8 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
             shown={span(lens.zoomShortMm, lens.zoomLongMm, mm)}
             placeholder="not known"
             problem={problem('lens.zoomShortMm') ?? problem('lens.zoomLongMm')}
-            onClear={() => changeLens(index, { zoomShortMm: null, zoomLongMm: null })}
-            onValue={(from, to) => changeLens(index, { zoomShortMm: from, zoomLongMm: to ?? from })}
+            onClear={() => changeLens(rig.id!, { zoomShortMm: null, zoomLongMm: null })}
+            onValue={(from, to) => changeLens(rig.id!, { zoomShortMm: from, zoomLongMm: to ?? from })}
           />
           <EntryField
             label="Widest aperture"
@@ -94,8 +94,8 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
             shown={span(lens.widestFNumber, lens.widestLongFNumber, fNumber).replace(/^(\d)/, 'ƒ$1').replace('–ƒ', '–')}
             placeholder="not known"
             problem={problem('lens.widestFNumber') ?? problem('lens.widestLongFNumber')}
-            onClear={() => changeLens(index, { widestFNumber: null, widestLongFNumber: null })}
-            onValue={(from, to) => changeLens(index, { widestFNumber: from, widestLongFNumber: to })}
+            onClear={() => changeLens(rig.id!, { widestFNumber: null, widestLongFNumber: null })}
+            onValue={(from, to) => changeLens(rig.id!, { widestFNumber: from, widestLongFNumber: to })}
           />
           {ofLens('narrowestFNumber')}
           {ofLens('widestTNumber')}
@@ -130,7 +130,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
       </Section>
       {((rig.extensionMm ?? 0) > 0 || rig.rackedFarther) && (
         <FormControlLabel
-          control={<Switch checked={rig.rackedFarther ?? false} onChange={(_, rackedFarther) => changeRig(index, { rackedFarther })} />}
+          control={<Switch checked={rig.rackedFarther ?? false} onChange={(_, rackedFarther) => changeRig(rig.id!, { rackedFarther })} />}
           label={`${rigFields.rackedFarther.label}, where the ring focuses in two places`}
         />
       )}
@@ -139,7 +139,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
           <LabelledSelect
             label={rigFields.squeezePlace.label}
             value={rig.squeezePlace ?? rigFields.squeezePlace.empty}
-            onChange={(squeezePlace) => changeRig(index, { squeezePlace })}
+            onChange={(squeezePlace) => changeRig(rig.id!, { squeezePlace })}
           >
             <MenuItem value="front">in front of the iris</MenuItem>
             <MenuItem value="rear">behind the iris</MenuItem>
@@ -161,8 +161,8 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
             }
             placeholder="not known"
             problem={problem('wholeSensorWidthMm') ?? problem('wholeSensorHeightMm')}
-            onClear={() => changeRig(index, { wholeSensorWidthMm: null, wholeSensorHeightMm: null })}
-            onValue={(wholeSensorWidthMm, wholeSensorHeightMm) => changeRig(index, { wholeSensorWidthMm, wholeSensorHeightMm })}
+            onClear={() => changeRig(rig.id!, { wholeSensorWidthMm: null, wholeSensorHeightMm: null })}
+            onValue={(wholeSensorWidthMm, wholeSensorHeightMm) => changeRig(rig.id!, { wholeSensorWidthMm, wholeSensorHeightMm })}
           />
           {ofRig('sensitivityIso', 'open')}
           {ofRig('lowestIso')}
@@ -179,8 +179,8 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
             shown={span(rig.variableFilterMinStops, rig.variableFilterMaxStops, stops)}
             placeholder="none"
             problem={problem('variableFilterMinStops') ?? problem('variableFilterMaxStops')}
-            onClear={() => changeRig(index, { variableFilterMinStops: null, variableFilterMaxStops: null })}
-            onValue={(from, to) => changeRig(index, { variableFilterMinStops: from, variableFilterMaxStops: to ?? from })}
+            onClear={() => changeRig(rig.id!, { variableFilterMinStops: null, variableFilterMaxStops: null })}
+            onValue={(from, to) => changeRig(rig.id!, { variableFilterMinStops: from, variableFilterMaxStops: to ?? from })}
           />
         </Fields>
       </Section>
@@ -191,7 +191,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
         </Fields>
         <FormControlLabel
           control={
-            <Switch checked={rig.stabilisersAddUp ?? false} onChange={(_, stabilisersAddUp) => changeRig(index, { stabilisersAddUp })} />
+            <Switch checked={rig.stabilisersAddUp ?? false} onChange={(_, stabilisersAddUp) => changeRig(rig.id!, { stabilisersAddUp })} />
           }
           label={rigFields.stabilisersAddUp.label}
           slotProps={{ typography: { sx: { fontSize: 13 } } }}

@@ -69,7 +69,10 @@ export function RowPanel({ index, rigs, focused }: RowPanelProps) {
         A rig at one focal length after the other.{isPrime && ` Its lens is a prime of ${plain(zoom[0])} mm: take a zoom, or bare numbers.`}
       </Typography>
       {lensPlace >= 0 && (
-        <Button sx={{ mb: 1 }} onClick={() => usePanel.getState().open({ kind: 'parts', rig: index, place: lensPlace, isNew: false })}>
+        <Button
+          sx={{ mb: 1 }}
+          onClick={() => usePanel.getState().open({ kind: 'parts', rig: rigs[index]!.id!, place: lensPlace, isNew: false })}
+        >
           Or a row of several lenses from the shelf
         </Button>
       )}

@@ -26,7 +26,7 @@ function OtherPanels() {
       {rigs.map((r, rig) =>
         to(
           `Rig ${rigLetter(rig)}`,
-          { kind: r.chain ? 'chain' : 'rig', rig },
+          { kind: r.chain ? 'chain' : 'rig', rig: r.id! },
           `Go to ${r.chain ? 'parts' : 'more'} of rig ${rigLetter(rig)}`,
         ),
       )}

@@ -3,12 +3,12 @@ import type { FigureId } from '../../../core/core';
 
 /** What stands open at the side of the Bench, one thing at a time. */
 export type OpenPanel =
-  | { kind: 'working'; rig: number; figure: FigureId }
-  | { kind: 'rig'; rig: number }
-  | { kind: 'chain'; rig: number }
-  | { kind: 'parts'; rig: number; place: number; isNew: boolean }
-  | { kind: 'reasons'; rig: number }
-  | { kind: 'row'; rig: number }
+  | { kind: 'working'; rig: string; figure: FigureId }
+  | { kind: 'rig'; rig: string }
+  | { kind: 'chain'; rig: string }
+  | { kind: 'parts'; rig: string; place: number; isNew: boolean }
+  | { kind: 'reasons'; rig: string }
+  | { kind: 'row'; rig: string }
   | { kind: 'scene' }
   | { kind: 'conventions' }
   | { kind: 'find' }
@@ -40,4 +40,4 @@ export const usePanel = create<PanelState>()((set, get) => ({
 }));
 
 /** Opens the working of a figure. */
-export const openWorking = (rig: number, figure: FigureId): void => usePanel.getState().open({ kind: 'working', rig, figure });
+export const openWorking = (rig: string, figure: FigureId): void => usePanel.getState().open({ kind: 'working', rig, figure });
