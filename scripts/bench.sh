@@ -12,10 +12,9 @@ run_bench() {
   need_cxx
   g++ -O3 -o "$data/report-cpp" bench/native/report.cpp
   node scripts/bench-native.mjs artifacts/bench/results/*-report-brief-compressed.json "$("$data/report-cpp")"
-  db_start
-  db_stop
   say "A second start"
   node scripts/bench-start.mjs
+  db_use bench
   db_start
   trap 'stop_all; exit 1' INT TERM
   trap stop_all EXIT
@@ -38,6 +37,7 @@ run_shots() {
   need_sdks
   need_chromium
   build_all
+  db_use bench
   db_start
   trap 'stop_all; exit 1' INT TERM
   trap stop_all EXIT

@@ -3,17 +3,29 @@
 port="${JUXTOPSIS_PORT:-5480}"
 host="${JUXTOPSIS_HOST:-127.0.0.1}"
 
+# The address at which this machine itself reaches the server, whatever it listens on.
+here() {
+  case "$host" in
+    0.0.0.0 | '*' | + | '') printf '127.0.0.1' ;;
+    :: | '[::]') printf '[::1]' ;;
+    \[*) printf '%s' "$host" ;;
+    *:*) printf '[%s]' "$host" ;;
+    *) printf '%s' "$host" ;;
+  esac
+}
+listens_on() { case "$host" in \[*) printf '%s' "$host" ;; *:*) printf '[%s]' "$host" ;; *) printf '%s' "$host" ;; esac; }
+
 # health ADDRESS — "well", "down", or nothing where no Juxtopsis answers.
 health() {
   node -e 'fetch(process.argv[1], { signal: AbortSignal.timeout(4000) }).then(r => r.json()).then(h => h.parts && console.log(h.status)).catch(() => {})' "$1/health"
 }
-port_taken() { node -e 'require("net").connect(+process.argv[1], "127.0.0.1").on("connect", () => process.exit(0)).on("error", () => process.exit(1))' "$1"; }
+port_taken() { node -e 'require("net").connect(+process.argv[1], process.argv[2].replace(/[[\]]/g, "")).on("connect", () => process.exit(0)).on("error", () => process.exit(1))' "$1" "$(here)"; }
 
 # server_start PORT DATABASE LOG — starts the server in the background; its process is $server.
 server_start() {
   (
     cd "$app"
-    ConnectionStrings__Juxtopsis="$2" Juxtopsis__Pages="$pages" Juxtopsis__Hosts="${JUXTOPSIS_HOSTS:-}" ASPNETCORE_URLS="http://$host:$1" \
+    ConnectionStrings__Juxtopsis="$2" Juxtopsis__Pages="$pages" Juxtopsis__Hosts="${JUXTOPSIS_HOSTS:-}" ASPNETCORE_URLS="http://$(listens_on):$1" \
       DOTNET_TieredPGO=0 exec dotnet Juxtopsis.Server.dll
   ) >"$3" 2>&1 &
   server=$!
@@ -47,25 +59,86 @@ stop_all() {
   [ -n "${JUXTOPSIS_DB:-}" ] || db_stop || true
 }
 
+# One start of a clone at a time: who holds the lock owns the private database.
+start_lock() {
+  mkdir -p "$data"
+  exec 9>>"$data/start.lock"
+  flock -n 9 || return 1
+  printf '%s %s %s\n' "$$" "$(here)" "$port" >"$data/start.owner"
+}
+
+# The address at which a start that is under way here answers.
+running_at() {
+  local pid at its
+  read -r pid at its <"$data/start.owner" 2>/dev/null || return 1
+  printf 'http://%s:%s' "$at" "$its"
+}
+
+# not_running — ends unless nothing of this clone runs.
+not_running() {
+  start_lock || fail "Juxtopsis runs here: $(running_at)." "Stop it first (Ctrl-C where it was started), then try again."
+}
+
+# Whatever ends by itself, server or database, is started again; five times in a minute is no accident.
+watch_over() {
+  local address=$1 again=() now
+  while sleep 1; do
+    if ! kill -0 "$server" 2>/dev/null; then
+      say "The server ended by itself; it is started again. Its log: .data/server.log"
+      cp "$data/server.log" "$data/server.log.before" 2>/dev/null || true
+      server_start "$port" "$(db_connection)" "$data/server.log"
+    elif [ -z "${JUXTOPSIS_DB:-}" ] && ! database_alive; then
+      say "The private database ended by itself; it is started again. Its log: .data/pg/server.log"
+      db_running || db_launch "$(db_port)"
+    else
+      continue
+    fi
+    now=$(date +%s)
+    again+=("$now")
+    if [ "${#again[@]}" -ge 5 ] && [ $((now - again[${#again[@]} - 5])) -lt 60 ]; then
+      tail -n 15 "$data/server.log" >&2
+      fail "it ended five times within a minute." "The logs: .data/server.log and .data/pg/server.log"
+    fi
+  done
+}
+
+# Cheap enough to ask every second: the process that the cluster names.
+database_alive() {
+  local pid
+  read -r pid <"$(db_dir)/postmaster.pid" 2>/dev/null && [ -d "/proc/$pid" ]
+}
+
 run_start() {
   [[ "$port" =~ ^[0-9]+$ ]] && [ "$port" -ge 1 ] && [ "$port" -le 65535 ] || fail "JUXTOPSIS_PORT is \"$port\"; a port is a number from 1 to 65535."
   need_sdks
   [ -w "$root" ] || fail "you may not write in $root." "Clone it as the user who runs it, or give that user the folder: chown -R \$USER $root"
-  local address="http://127.0.0.1:$port"
+  local address
+  address="http://$(here):$port"
+  if ! start_lock; then
+    address=$(running_at)
+    case "$(health "$address")" in
+      well) say "Juxtopsis is running already: $address" ;;
+      down) say "Juxtopsis is running already, but its database is away and nothing can be saved just now: $address/health says more." ;;
+      *) say "Juxtopsis is being started already; it will answer at $address." ;;
+    esac
+    return
+  fi
   if port_taken "$port"; then
-    if [ -n "$(health "$address")" ]; then
-      say "Juxtopsis is running already: $address"
-      return
-    fi
     fail "port $port is in use by another program." "Stop that program, or choose another port: JUXTOPSIS_PORT=$((port + 1)) ./dev start"
+  fi
+  if [ "$(id -u)" = 0 ]; then
+    say "You are root. That works, with the database as user postgres; better is an ordinary user with a clone of its own: su - NAME, git clone, ./dev start"
   fi
   build_all
   trap 'stop_all; exit 0' INT TERM
   trap stop_all EXIT
-  [ -n "${JUXTOPSIS_DB:-}" ] || db_start
+  if [ -z "${JUXTOPSIS_DB:-}" ]; then
+    db_start
+    db_keep_before_migrating
+  fi
   server_start "$port" "$(db_connection)" "$data/server.log"
   server_wait "$address" "$data/server.log"
   say "Juxtopsis: $address"
   say "Ctrl-C stops it. Log: .data/server.log"
-  wait "$server"
+  watch_over "$address"
 }

@@ -65,8 +65,12 @@ count_report() {
 
 test_database_start() {
   if [ -z "${JUXTOPSIS_TEST_DB:-}" ]; then
-    db_running || test_db_started=yes
+    db_use test
+    exec 8>>"$data/test.lock"
+    flock -n 8 || fail "tests run here already." "Wait until they end."
     db_start
+    db_query "alter role $app_role createrole" >/dev/null
+    test_db_started=yes
     JUXTOPSIS_TEST_DB="$(db_connection postgres)"
   fi
   export JUXTOPSIS_TEST_DB
@@ -75,12 +79,12 @@ test_database_start() {
 test_database_stop() {
   trap '' INT TERM
   trap - EXIT
-  if [ -e "$data/pg-port" ] && db_running; then
+  if [ -n "$test_db_started" ] && db_running; then
     local name
     for name in $(db_query "select datname from pg_database where datname like 'jux_test_%'"); do
       db_query "drop database if exists \"$name\" with (force)" >/dev/null
     done
-    [ -z "$test_db_started" ] || db_stop
+    db_stop
   fi
 }
 

@@ -3,6 +3,7 @@ using Juxtopsis.Data;
 using Juxtopsis.Data.Model;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using Npgsql;
 
 namespace Juxtopsis.Server.Tests;
 
@@ -166,23 +167,20 @@ public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<Serve
         await Create(id, Body("Ours"));
         var options = fixture.Server.Services.GetRequiredService<DbContextOptions<JuxtopsisDb>>();
         var stranger = new Scope(Guid.NewGuid());
-
         await using (var theirs = new JuxtopsisDb(options, stranger))
         {
-            theirs.Crews.Add(new Crew { Id = stranger.CrewId, Name = "Far bank", CreatedAt = DateTimeOffset.UtcNow });
-            Assert.Empty(await theirs.Comparisons.ToListAsync());
-            Assert.Null(await theirs.Comparisons.FirstOrDefaultAsync(c => c.Id == id));
-            var ours = await theirs.Comparisons.IgnoreQueryFilters().FirstAsync(c => c.Id == id);
-            ours.Name = "Stolen";
-            await Assert.ThrowsAsync<InvalidOperationException>(() => theirs.SaveChangesAsync());
+            theirs.Crews.Add(new Data.Model.Crew { Id = stranger.CrewId, Name = "Far bank", CreatedAt = DateTimeOffset.UtcNow });
+            theirs.Comparisons.Add(new Comparison { Id = id, Name = "Theirs", CreatedAt = DateTimeOffset.UtcNow, UpdatedAt = DateTimeOffset.UtcNow });
+            await theirs.SaveChangesAsync();
+            Assert.Equal(["Theirs"], await theirs.Comparisons.Select(c => c.Name).ToListAsync());
         }
 
         await using (var theirs = new JuxtopsisDb(options, stranger))
         {
-            theirs.Crews.Add(new Crew { Id = stranger.CrewId, Name = "Far bank", CreatedAt = DateTimeOffset.UtcNow });
-            var copied = await theirs.Comparisons.IgnoreQueryFilters().AsNoTracking().FirstAsync(c => c.Id == id);
-            theirs.Comparisons.Add(new Comparison { Id = id, Name = "Theirs", Document = copied.Document, CreatedAt = copied.CreatedAt, UpdatedAt = copied.UpdatedAt });
-            await theirs.SaveChangesAsync();
+            var ours = new Comparison { CrewId = Crew, Id = id, Name = "Ours", CreatedAt = default, UpdatedAt = default };
+            theirs.Attach(ours);
+            ours.Name = "Stolen";
+            await Assert.ThrowsAsync<InvalidOperationException>(() => theirs.SaveChangesAsync());
         }
 
         Assert.Equal("Ours", (await Get(id)).Json["name"]!.GetValue<string>());
@@ -190,13 +188,51 @@ public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<Serve
     }
 
     [Fact]
+    public async Task The_database_itself_keeps_crews_apart_whatever_a_query_asks()
+    {
+        var id = Guid.NewGuid();
+        await Create(id, Body("Kept apart"));
+        var options = fixture.Server.Services.GetRequiredService<DbContextOptions<JuxtopsisDb>>();
+        foreach (var scope in new[] { new Scope(Guid.NewGuid()), new Scope(Guid.Empty) })
+        {
+            await using var other = new JuxtopsisDb(options, scope);
+            Assert.Empty(await other.Comparisons.IgnoreQueryFilters().ToListAsync());
+            Assert.Empty(await other.Revisions.IgnoreQueryFilters([JuxtopsisDb.CrewFilter]).ToListAsync());
+            Assert.Equal(0, await other.Database.ExecuteSqlAsync($"update comparisons set name = 'Stolen' where id = {id}"));
+            Assert.Equal(0, await other.Database.ExecuteSqlAsync($"delete from gear"));
+            var refused = await Assert.ThrowsAsync<PostgresException>(() => other.Database.ExecuteSqlAsync(
+                $"insert into photos (crew_id, id, jpeg, width_px, height_px, created_at) values ({Crew}, {id}, '', 1, 1, now())"));
+            Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, refused.SqlState);
+        }
+
+        Assert.Equal("Kept apart", (await Get(id)).Json["name"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task A_crew_that_has_something_cannot_be_deleted()
+    {
+        var options = fixture.Server.Services.GetRequiredService<DbContextOptions<JuxtopsisDb>>();
+        await using var db = new JuxtopsisDb(options, new Scope(Crew));
+        var refused = await Assert.ThrowsAsync<PostgresException>(() => db.Database.ExecuteSqlAsync($"delete from crews where id = {Crew}"));
+        Assert.Contains(refused.SqlState, new[] { PostgresErrorCodes.ForeignKeyViolation, PostgresErrorCodes.RestrictViolation });
+    }
+
+    [Fact]
     public async Task Without_a_crew_nothing_is_written()
     {
         var options = fixture.Server.Services.GetRequiredService<DbContextOptions<JuxtopsisDb>>();
         await using var nobody = new JuxtopsisDb(options, new Scope(Guid.Empty));
-        var any = await nobody.Comparisons.IgnoreQueryFilters().FirstAsync();
-        any.Name = "Nobody's";
+        nobody.Add(new Comparison { Id = Guid.NewGuid(), Name = "Nobody's", CreatedAt = default, UpdatedAt = default });
         await Assert.ThrowsAsync<InvalidOperationException>(() => nobody.SaveChangesAsync());
+    }
+
+    private Guid Crew
+    {
+        get
+        {
+            using var request = fixture.Server.Services.CreateScope();
+            return request.ServiceProvider.GetRequiredService<ICrewScope>().CrewId;
+        }
     }
 
     private sealed record Scope(Guid CrewId) : ICrewScope;

@@ -71,7 +71,11 @@ public sealed class ShelfFileTests(ServerFixture fixture) : IClassFixture<Server
         await using (var connection = new NpgsqlConnection(database.Connection))
         {
             await connection.OpenAsync();
-            await using var empty = new NpgsqlCommand("delete from gear; update crews set shelf_revision = shelf_revision + 1;", connection);
+            await using var empty = new NpgsqlCommand("""
+                select set_config('juxtopsis.crew', id::text, false) from crews;
+                delete from gear;
+                update crews set shelf_revision = shelf_revision + 1;
+                """, connection);
             await empty.ExecuteNonQueryAsync();
         }
 

@@ -35,6 +35,8 @@ public sealed class TestDatabase : IAsyncDisposable
 
     public async ValueTask DisposeAsync()
     {
+        // Whoever made a role may not end its sessions before belonging to it.
+        await AdminAsync($"do $$ begin if exists (select from pg_roles where rolname = '{Name}') then grant {Name} to current_user; end if; end $$");
         await AdminAsync($"drop database if exists {Name} with (force)");
         await AdminAsync($"drop role if exists {Name}");
     }

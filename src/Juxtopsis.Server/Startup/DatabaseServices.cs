@@ -10,7 +10,7 @@ internal static class DatabaseServices
         var connection = builder.Configuration.GetConnectionString("Juxtopsis") ?? "Host=127.0.0.1;Database=juxtopsis";
         builder.Services.AddDbContext<JuxtopsisDb>(options => JuxtopsisDb.Configure(options, connection), optionsLifetime: ServiceLifetime.Singleton);
         builder.Services.AddSingleton<DatabaseStartup>();
-        builder.Services.AddSingleton<ICrewScope>(services => services.GetRequiredService<DatabaseStartup>());
+        builder.Services.AddScoped<ICrewScope, RequestCrew>();
         builder.Services.AddHostedService(services => services.GetRequiredService<DatabaseStartup>());
     }
 }

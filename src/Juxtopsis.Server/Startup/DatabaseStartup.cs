@@ -11,11 +11,11 @@ namespace Juxtopsis.Server.Startup;
 internal sealed partial class DatabaseStartup(
     DbContextOptions<JuxtopsisDb> options,
     TimeProvider clock,
-    ILogger<DatabaseStartup> log) : BackgroundService, ICrewScope
+    ILogger<DatabaseStartup> log) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(1);
 
-    /// <inheritdoc/>
+    /// <summary>The one crew; <see cref="Guid.Empty"/> before it is known.</summary>
     public Guid CrewId { get; private set; }
 
     public bool IsReady => CrewId != Guid.Empty;
@@ -51,4 +51,12 @@ internal sealed partial class DatabaseStartup(
     private partial void LogAway(string reason);
 
     private sealed record Fixed(Guid CrewId) : ICrewScope;
+}
+
+/// <summary>The crew on whose behalf a request works: until there are accounts, the one that everybody works in.</summary>
+/// <param name="startup">Knows that one.</param>
+internal sealed class RequestCrew(DatabaseStartup startup) : ICrewScope
+{
+    /// <inheritdoc/>
+    public Guid CrewId { get; } = startup.CrewId;
 }
