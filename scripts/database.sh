@@ -93,11 +93,11 @@ db_start() {
   db_roles
 }
 
-# db_launch PORT — starts PostgreSQL there.
+# db_launch PORT — starts PostgreSQL there. It outlives this script, and so must not hold its locks.
 db_launch() {
   printf '%s' "$1" >"$data/$cluster-port"
   if ! db_as "$(postgres_bin)/pg_ctl" -D "$(db_real)" -w -t 30 -s -l "$(db_real)/server.log" \
-    -o "-p $1 -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=100" start >"$data/pg_ctl.log" 2>&1; then
+    -o "-p $1 -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=100" start >"$data/pg_ctl.log" 2>&1 8>&- 9>&-; then
     tail -n 5 "$(db_real)/server.log" >&2 || true
     fail "the private database did not start." "Its log: .data/$cluster/server.log" \
       "If it cannot be mended, start afresh with ./dev reset, and bring a backup back with ./dev restore FILE"

@@ -27,7 +27,7 @@ server_start() {
     cd "$app"
     ConnectionStrings__Juxtopsis="$2" Juxtopsis__Pages="$pages" Juxtopsis__Hosts="${JUXTOPSIS_HOSTS:-}" ASPNETCORE_URLS="http://$(listens_on):$1" \
       DOTNET_TieredPGO=0 exec dotnet Juxtopsis.Server.dll
-  ) >"$3" 2>&1 &
+  ) >"$3" 2>&1 8>&- 9>&- &
   server=$!
 }
 

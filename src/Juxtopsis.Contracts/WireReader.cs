@@ -1,7 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Serialization.Metadata;
 using Juxtopsis.Contracts.Diagnostics;
+using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Fields;
+using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 
 namespace Juxtopsis.Contracts;
@@ -9,6 +11,8 @@ namespace Juxtopsis.Contracts;
 /// <summary>Reads JSON into a wire type, and says in words of its own why it could not.</summary>
 public static class WireReader
 {
+    private const int MostDeep = 1000;
+
     /// <summary>Reads a body.</summary>
     /// <typeparam name="T">The wire type.</typeparam>
     /// <param name="json">UTF-8 text.</param>
@@ -29,68 +33,145 @@ public static class WireReader
 
             return value;
         }
-        catch (JsonException e)
+        catch (JsonException)
         {
-            problem = Problem.OfBody(Explain(e));
+            problem = Problem.OfBody(Explain(json, type));
             return null;
         }
     }
 
-    private static DiagnosticOutput Explain(JsonException e)
+    /// <summary>Looks for the first fault: first of the text, then, along the shape that is asked for, of what it says.</summary>
+    private static DiagnosticOutput Explain(ReadOnlySpan<byte> json, JsonTypeInfo type)
     {
-        var field = e.Path is { Length: > 2 } path && path.StartsWith("$.", StringComparison.Ordinal) ? path[2..] : "";
-        if (e is MemberException member)
+        JsonDocument document;
+        try
         {
-            return Explain(member, field);
+            document = JsonDocument.Parse(json.ToArray(), new JsonDocumentOptions { MaxDepth = MostDeep });
+        }
+        catch (JsonException e)
+        {
+            return new(
+                "", "", "JSON (RFC 8259)", $"The body is not JSON from line {e.LineNumber + 1 ?? 1}, byte {e.BytePositionInLine + 1 ?? 1}.", "Mend it there. JSON has no NaN, no infinity and no comments.");
         }
 
-        var quoted = Quoted(e.Message);
-        var where = field.Length > 0 ? $"At {field}" : "At the top";
-        if (e.Message.Contains("missing required", StringComparison.Ordinal))
+        using (document)
         {
-            // The first name is that of the type, which is nobody's business.
-            var names = string.Join(", ", quoted.Skip(1));
-            return new DiagnosticOutput(field, "", "required", $"{where}, this is missing: {names}.", $"Add {names}.");
+            return FaultOf(document.RootElement, type, "", depth: 1) ?? OtherKind("");
         }
-
-        if (e.Message.Contains("could not be mapped", StringComparison.Ordinal))
-        {
-            var name = quoted.FirstOrDefault() ?? field;
-            return new DiagnosticOutput(field, name, "known fields only", $"“{name}” is not a field that is known here.", "Leave it out, or mend its spelling.");
-        }
-
-        if (e.Message.Contains("Duplicate", StringComparison.OrdinalIgnoreCase))
-        {
-            return new DiagnosticOutput(field, "", "each field once", $"{where}, a field is given twice.", "Give it once.");
-        }
-
-        return e.Message.Contains("could not be converted", StringComparison.Ordinal) || e.Message.Contains("nullable", StringComparison.Ordinal)
-            ? OtherKind(field, where)
-            : new DiagnosticOutput(
-                field,
-                "",
-                "JSON (RFC 8259)",
-                $"The body is not JSON from line {e.LineNumber + 1 ?? 1}, byte {e.BytePositionInLine + 1 ?? 1}.",
-                "Mend it there. JSON has no NaN, no infinity and no comments.");
     }
 
-    private static DiagnosticOutput Explain(MemberException e, string path)
+    private static DiagnosticOutput? FaultOf(JsonElement element, JsonTypeInfo type, string path, int depth)
     {
-        var field = string.Join('.', new[] { path, e.Members[0] }.Where(p => p.Length > 0));
-        var at = field.Length > 0 ? $"At {field}" : "At the top";
-        var names = string.Join(", ", e.Members);
-        return e.Fault switch
+        if (depth > type.Options.MaxDepth)
         {
-            MemberFault.Missing => new(path, "", "required", $"{(path.Length > 0 ? $"At {path}" : "At the top")}, this is missing: {names}.", $"Add {names}."),
-            MemberFault.Unknown => new(field, names, "known fields only", $"“{names}” is not a field that is known here.", "Leave it out, or mend its spelling."),
-            MemberFault.Twice => new(field, "", "each field once", $"{at}, a field is given twice.", "Give it once."),
-            _ => OtherKind(field, at),
+            return new(path, "", $"{type.Options.MaxDepth} deep", $"{At(path)}, objects and lists stand more than {type.Options.MaxDepth} deep in each other.", "Nothing that is known here is that deep.");
+        }
+
+        return type.Kind switch
+        {
+            JsonTypeInfoKind.Object => element.ValueKind == JsonValueKind.Object ? FaultOfObject(element, type, path, depth) : OtherKind(path),
+            JsonTypeInfoKind.Enumerable when type.ElementType is { } of => element.ValueKind == JsonValueKind.Array
+                ? element.EnumerateArray().Select((one, i) => FaultOf(one, type.Options.GetTypeInfo(of), $"{path}[{i}]", depth + 1)).FirstOrDefault(fault => fault is not null)
+                : OtherKind(path),
+            _ => FaultOfValue(element, type, path, depth),
         };
     }
 
-    private static DiagnosticOutput OtherKind(string field, string at) =>
-        new(field, "", "see /openapi/v1.json", $"{at}, the value is not of the kind asked for.", "Numbers stand without quotes; a null stands only where it is allowed.");
+    private static DiagnosticOutput? FaultOfObject(JsonElement element, JsonTypeInfo type, string path, int depth)
+    {
+        var members = type.Properties.ToDictionary(p => p.Name, StringComparer.Ordinal);
+        var seen = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var member in element.EnumerateObject())
+        {
+            var name = JsonTexts.NameOf(member);
+            if (!members.TryGetValue(name, out var property))
+            {
+                return Unknown(Under(path, name), name);
+            }
 
-    /// <summary>The names between single quotes: every second piece.</summary>
-    private static string[] Quoted(string message) => [.. message.Split('\'').Where((_, i) => i % 2 == 1)];
+            if (!seen.Add(name))
+            {
+                return Twice(Under(path, name));
+            }
+
+            var fault = member.Value.ValueKind != JsonValueKind.Null ? FaultOf(member.Value, type.Options.GetTypeInfo(property.PropertyType), Under(path, name), depth + 1)
+                : MayBeNull(property) ? null
+                : OtherKind(Under(path, name));
+            if (fault is not null)
+            {
+                return fault;
+            }
+        }
+
+        var missing = string.Join(", ", type.Properties.Where(p => p.IsRequired && !seen.Contains(p.Name)).Select(p => p.Name));
+        return missing.Length > 0 ? Missing(path, missing) : null;
+    }
+
+    /// <summary>What a converter of its own hands on to another type.</summary>
+    private static readonly Dictionary<Type, (string Member, JsonTypeInfo Type)> Within = new()
+    {
+        [typeof(SceneInput)] = ("photo", WireJson.Default.PhotoInput),
+        [typeof(RigInput)] = ("chain", WireJson.Default.ChainInput),
+    };
+
+    private static bool MayBeNull(JsonPropertyInfo property) =>
+        property.PropertyType.IsValueType ? Nullable.GetUnderlyingType(property.PropertyType) is not null : property.IsSetNullable;
+
+    /// <summary>What is read by a converter of its own, or by a plain one.</summary>
+    private static DiagnosticOutput? FaultOfValue(JsonElement element, JsonTypeInfo type, string path, int depth)
+    {
+        if (Within.TryGetValue(type.Type, out var within)
+            && element.ValueKind == JsonValueKind.Object
+            && element.EnumerateObject().FirstOrDefault(m => JsonTexts.NameOf(m) == within.Member) is { Value.ValueKind: not (JsonValueKind.Null or JsonValueKind.Undefined) } member
+            && FaultOf(member.Value, within.Type, Under(path, within.Member), depth + 1) is { } fault)
+        {
+            return fault;
+        }
+
+        try
+        {
+            element.Deserialize(type);
+            return null;
+        }
+        catch (MemberException e)
+        {
+            return Explain(e, path + Inner(e));
+        }
+        catch (JsonException e)
+        {
+            return OtherKind(path + Inner(e));
+        }
+    }
+
+    /// <summary>The path from the value that was read to what is at fault in it.</summary>
+    private static string Inner(JsonException e) => e.Path is { Length: > 1 } path && path[0] == '$' ? path[1..] : "";
+
+    private static DiagnosticOutput Explain(MemberException e, string within)
+    {
+        var path = within.TrimStart('.');
+        var field = Under(path, e.Members[0]);
+        return e.Fault switch
+        {
+            MemberFault.Missing => Missing(path, string.Join(", ", e.Members)),
+            MemberFault.Unknown => Unknown(field, string.Join(", ", e.Members)),
+            MemberFault.Twice => Twice(field),
+            _ => OtherKind(field),
+        };
+    }
+
+    private static string Under(string path, string name) => path.Length > 0 && name.Length > 0 ? $"{path}.{name}" : path + name;
+
+    private static string At(string path) => path.Length > 0 ? $"At {path}" : "At the top";
+
+    private static DiagnosticOutput Missing(string path, string names) => new(path, "", "required", $"{At(path)}, this is missing: {names}.", $"Add {names}.");
+
+    private static DiagnosticOutput Unknown(string field, string name) => new(field, name, "known fields only", $"“{name}” is not a field that is known here.", "Leave it out, or mend its spelling.");
+
+    private static DiagnosticOutput Twice(string field) => new(field, "", "each field once", $"{At(field)}, a field is given twice.", "Give it once.");
+
+    private static DiagnosticOutput OtherKind(string path)
+    {
+        var field = path.TrimStart('.');
+        return new(field, "", "see /openapi/v1.json", $"{At(field)}, the value is not of the kind asked for.", "Numbers stand without quotes; a null stands only where it is allowed.");
+    }
 }

@@ -36,12 +36,16 @@ builder.AddDatabase();
 builder.Services.AddHealth();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddShelf();
+builder.Services.AddLimits();
 
 var app = builder.Build();
 app.UseSecurityHeaders();
 app.UseExceptionHandler();
 app.UseOriginGate();
 app.UseProblemsForStatuses();
+app.UseRouting();
+app.UseRateLimiter();
+app.UseRequestTimeouts();
 app.MapOpenApi("/openapi/{documentName}.json");
 app.MapScalarApiReference("/api/docs", page => page.WithTitle("Juxtopsis API").DisableDefaultFonts().DisableAgent());
 app.MapHealth();

@@ -155,4 +155,48 @@ public sealed class EdgeTests(ServerFixture fixture) : IClassFixture<ServerFixtu
             Assert.True(status is 400 or 422 || status == 200 && path.EndsWith("import", StringComparison.Ordinal), $"{status} {path} {body}");
         }
     }
+
+    [Theory]
+    [InlineData("/api/comparisons?skip=abc", "skip")]
+    [InlineData("/api/comparisons?deleted=perhaps", "deleted")]
+    [InlineData("/api/shelf?take=1e9", "take")]
+    [InlineData("/api/shelf?aspect=wide", "aspect")]
+    [InlineData("/api/shelf/ways?camera=x&lens=10f7a7e0-0000-4000-8000-000000000001", "camera")]
+    [InlineData("/api/shelf?body=12", "body")]
+    public async Task A_bad_parameter_of_an_address_is_named(string address, string parameter)
+    {
+        var refused = await fixture.Server.SendAsync(HttpMethod.Get, address);
+        refused.IsProblem(400);
+        Assert.Equal([parameter], refused.Fields);
+    }
+
+    [Theory]
+    [InlineData("""{"scene":{"subjectDistanceMm":2000},"rigs":[[[[[[[[[[[[[[[[[[[1]]]]]]]]]]]]]]]]]]]}""", "rigs[0]")]
+    [InlineData("""{"scene":[],"rigs":[]}""", "scene")]
+    [InlineData("""{"scene":{"subjectDistanceMm":2000},"rigs":{}}""", "rigs")]
+    [InlineData("""{"scene":{"subjectDistanceMm":2000},"rigs":null}""", "rigs")]
+    [InlineData("""{"scene":{"subjectDistanceMm":2000},"rigs":[],"yardstick":1}""", "yardstick")]
+    [InlineData("""{"scene":{"subjectDistanceMm":2000},"rigs":[{"sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":"35","fNumber":2}]}""", "rigs[0].focalLengthMm")]
+    [InlineData("""{"scene":{"subjectDistanceMm":2000,"photo":{"id":"x","widthPx":1,"heightPx":1,"focalLengthMm":1}},"rigs":[]}""", "scene.photo.id")]
+    [InlineData("""{"scene":{"subjectDistanceMm":2000},"rigs":[],"rigs":[]}""", "rigs")]
+    [InlineData("""[1]""", "")]
+    [InlineData("5", "")]
+    public async Task Valid_JSON_of_another_kind_is_never_called_no_JSON(string json, string field)
+    {
+        var refused = await fixture.Server.SendAsync(HttpMethod.Post, "/api/evaluate", json);
+        refused.IsProblem(400);
+        Assert.Equal([field], refused.Fields);
+        Assert.DoesNotContain("not JSON", refused.Body, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("""{"scene":""", 1)]
+    [InlineData("{\n\"scene\": NaN}", 2)]
+    [InlineData("", 1)]
+    public async Task What_is_no_JSON_is_told_with_its_line(string json, int line)
+    {
+        var refused = await fixture.Server.SendAsync(HttpMethod.Post, "/api/evaluate", json);
+        refused.IsProblem(400);
+        Assert.Contains($"is not JSON from line {line},", refused.Json["detail"]!.GetValue<string>(), StringComparison.Ordinal);
+    }
 }

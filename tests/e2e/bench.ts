@@ -49,7 +49,14 @@ export const test = base.extend<{ bench: Bench; pictures: boolean }, { server: R
   page: async ({ context, pictures }, use) => {
     const page = await context.newPage();
     if (!pictures) {
-      await page.addInitScript(() => Reflect.deleteProperty(window, 'Worker'));
+      await page.addInitScript(() => {
+        window.Worker = new Proxy(window.Worker, {
+          construct(worker, [address, options]: [URL, WorkerOptions?]) {
+            if (options?.name === 'pictures') throw new Error('No pictures here.');
+            return new worker(address, options);
+          },
+        });
+      });
     }
     await page.setViewportSize(viewport);
     await page.emulateMedia({ colorScheme: 'light' });

@@ -294,8 +294,8 @@ test('two change the same production: nothing is overwritten, and a deleted one 
   const row = page.getByRole('listitem').filter({ hasText: '(my version)' });
   await row.getByRole('button', { name: 'Delete' }).click();
   await expect(row).toHaveCount(0);
-  await page.getByRole('button', { name: 'Deleted ones' }).click();
+  await page.getByRole('tab', { name: 'Deleted' }).click();
   await page.getByRole('listitem').filter({ hasText: '(my version)' }).first().getByRole('button', { name: 'Restore' }).click();
-  await page.getByRole('button', { name: 'Those that are kept' }).click();
+  await page.getByRole('tab', { name: 'Current' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: '(my version)' })).toHaveCount(1);
 });

@@ -30,16 +30,14 @@ async function measure(count, withPictures) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   if (!withPictures) await page.addInitScript(() => delete window.Worker);
   const id = randomUUID();
-  const rigs = [18, 25, 40, 60, 90, 150]
-    .slice(0, count)
-    .map((focalLengthMm) => ({
-      id: `r${focalLengthMm}`,
-      name: `${focalLengthMm} mm`,
-      sensorWidthMm: 36,
-      sensorHeightMm: 24,
-      focalLengthMm,
-      fNumber: 2.8,
-    }));
+  const rigs = [18, 25, 40, 60, 90, 150].slice(0, count).map((focalLengthMm) => ({
+    id: `r${focalLengthMm}`,
+    name: `${focalLengthMm} mm`,
+    sensorWidthMm: 36,
+    sensorHeightMm: 24,
+    focalLengthMm,
+    fNumber: 2.8,
+  }));
   const setup = { scene: { subjectDistanceMm: 2500, backgroundDistanceMm: 5000, deliveryAspect: 16 / 9 }, rigs };
   await page.request.put(`${address}/api/comparisons/${id}`, {
     headers: { 'If-None-Match': '*' },

@@ -110,12 +110,17 @@ test('what is no picture is refused in words, and one that is deleted is missed 
   await bench.panel.getByLabel('Taken with').click();
   await bench.page.getByRole('option', { name: /^Rig A/ }).click();
   await expect(bench.panel.getByLabel('Its sensor, mm')).toHaveValue('36×24');
-  await bench.panel.getByRole('button', { name: 'Delete it for good' }).click();
-  await expect(bench.panel.getByRole('status')).toHaveText('The photograph is deleted.');
+  await bench.panel.getByRole('button', { name: 'Delete it' }).click();
+  await expect(bench.panel.getByRole('status')).toHaveText(/^The photograph is deleted\./);
   // Undone, the scene names it again; the page says that it is gone.
   await bench.panel.getByRole('button', { name: 'Close', exact: true }).click();
   await bench.page.keyboard.press('Control+z');
   await expect(bench.saving).toHaveText(/^Saved/);
   await bench.page.reload();
   await expect(bench.rig('A').getByText(/^The photograph cannot be loaded/)).toBeVisible();
+  await bench.page.getByRole('button', { name: 'Place, light' }).click();
+  await bench.panel.getByRole('button', { name: 'Bring the photograph back' }).click();
+  await expect(bench.panel.getByRole('status')).toHaveText('The photograph is back.');
+  await bench.page.reload();
+  await expect(bench.rig('A').getByText(/^The photograph cannot be loaded/)).toHaveCount(0);
 });

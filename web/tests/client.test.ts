@@ -27,3 +27,8 @@ test('files take longer, and whoever asked can stop it', async () => {
   await sent;
   expect(ended).toBe(true);
 });
+
+test('an answer without a body stays one', async () => {
+  vi.stubGlobal('fetch', () => Promise.resolve(new Response(null, { status: 204 })));
+  expect(await comparisons.setDeleted('10f7a7e0-0000-4000-8000-000000000001', true)).toBeNull();
+});

@@ -58,8 +58,9 @@ public static class ShelfFile
     /// <summary>Reads a shelf.</summary>
     /// <param name="json">UTF-8 JSON.</param>
     /// <param name="file">What the file is called, for messages.</param>
+    /// <param name="each">Called before each row: whoever reads may end it by an exception of their own.</param>
     /// <returns>A row for each thing; one refused row when the file as a whole cannot be read.</returns>
-    public static IReadOnlyList<ShelfFileRow> Read(ReadOnlyMemory<byte> json, string file)
+    public static IReadOnlyList<ShelfFileRow> Read(ReadOnlyMemory<byte> json, string file, Action? each = null)
     {
         JsonDocument document;
         try
@@ -75,11 +76,11 @@ public static class ShelfFile
         {
             var root = document.RootElement;
             var problem = Misfit(root);
-            return problem is not null ? [ShelfFileRow.Refused(file, problem, "See /api/shelf/schema.json for the shape of a shelf's file.")] : Rows(root, file);
+            return problem is not null ? [ShelfFileRow.Refused(file, problem, "See /api/shelf/schema.json for the shape of a shelf's file.")] : Rows(root, file, each);
         }
     }
 
-    private static List<ShelfFileRow> Rows(JsonElement root, string file)
+    private static List<ShelfFileRow> Rows(JsonElement root, string file, Action? each)
     {
         var retired = root.TryGetProperty(RetiredKey, out var ids) && ids.ValueKind == JsonValueKind.Array
             ? ids.EnumerateArray().Where(i => i.ValueKind == JsonValueKind.String).Select(i => Guid.TryParseExact(JsonTexts.Of(i), "D", out var id) ? id : Guid.Empty).ToHashSet()
@@ -87,6 +88,7 @@ public static class ShelfFile
         var rows = new List<ShelfFileRow>();
         foreach (var element in root.GetProperty("items").EnumerateArray())
         {
+            each?.Invoke();
             var errors = new List<DiagnosticOutput>();
             var item = GearJson.Read(element, "", errors);
             rows.Add(new($"{file}, item {rows.Count + 1}", item, item is not null && item.Id != Guid.Empty && retired.Contains(item.Id), errors));

@@ -19,6 +19,9 @@ public sealed class Joining(IEnumerable<GearItem> adapters, MountBook mounts)
     /// <summary>Most links in a way: an adapter and an extender, or a plain one and a reducer.</summary>
     public const int MostLinks = 2;
 
+    /// <summary>Most ways to join one body and one lens that are looked at: adapters that join a mount to itself make thousands.</summary>
+    public const int MostWays = 64;
+
     private readonly ILookup<string, GearItem> byBodyMount = adapters
         .Where(a => a.Kind == GearKind.Adapter && (a.Get(AdapterFields.Extension) ?? 0) == 0)
         .ToLookup(a => a.Get(AdapterFields.BodyMount), StringComparer.OrdinalIgnoreCase);
@@ -28,7 +31,7 @@ public sealed class Joining(IEnumerable<GearItem> adapters, MountBook mounts)
     /// <param name="lens">The lens.</param>
     /// <param name="front">What stands in front of the lens, and what carries the rig.</param>
     /// <param name="setting">Mode, focal length, aperture.</param>
-    /// <returns>Ways whose mounts fit; other things may still stop them. Empty when nothing joins the two.</returns>
+    /// <returns>Ways whose mounts fit, <see cref="MostWays"/> at most; other things may still stop them. Empty when nothing joins the two.</returns>
     public IReadOnlyList<Way> Ways(GearItem body, GearItem lens, IReadOnlyList<GearItem> front, ChainSetting setting)
     {
         ArgumentNullException.ThrowIfNull(body);
@@ -46,7 +49,7 @@ public sealed class Joining(IEnumerable<GearItem> adapters, MountBook mounts)
 
     /// <summary>What may stand between a body and a lens so that their mounts fit, not put together yet.</summary>
     internal IEnumerable<IReadOnlyList<GearItem>> Between(GearItem body, GearItem lens) =>
-        Between(body.Get(BodyFields.Mounts), lens.Get(LensFields.Mount), MostLinks);
+        Between(body.Get(BodyFields.Mounts), lens.Get(LensFields.Mount), MostLinks).Take(MostWays);
 
     /// <summary>In a few words what an assembly gives and takes.</summary>
     internal static string Why(Assembly assembly, IReadOnlyList<GearItem> links)

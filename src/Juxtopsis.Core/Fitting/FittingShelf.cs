@@ -10,6 +10,9 @@ namespace Juxtopsis.Core.Fitting;
 /// </summary>
 public sealed class FittingShelf
 {
+    /// <summary>Most rigs that are put together of one shelf; a shelf that makes more is told so.</summary>
+    public const int MostRigs = 100_000;
+
     private readonly GearItem[] items;
     private readonly MountBook mounts;
     private readonly Joining joining;
@@ -37,6 +40,9 @@ public sealed class FittingShelf
 
     /// <summary>How many pairs of body and lens there are.</summary>
     public int Pairs { get; }
+
+    /// <summary>True when the gear makes more rigs than <see cref="MostRigs"/>: what is not among them is not proposed.</summary>
+    public bool IsCut { get; private set; }
 
     /// <summary>How many of them have been looked at.</summary>
     public int Done { get; private set; }
@@ -144,6 +150,7 @@ public sealed class FittingShelf
         var some = new FittingShelf(items.Where(i => i.Kind == GearKind.Mount || kept.Contains(i.Id)));
         some.Done = some.Pairs;
         some.Modes = Modes;
+        some.IsCut = IsCut;
         some.rigs.AddRange(rigs.Where(r => r.Parts.All(p => kept.Contains(p.Id))));
         return some;
     }
@@ -156,6 +163,12 @@ public sealed class FittingShelf
         var each = Math.Max(1, lenses.Count);
         for (; pairs > 0 && Done < Pairs; pairs--, Done++)
         {
+            if (rigs.Count >= MostRigs)
+            {
+                (IsCut, Done) = (true, Pairs);
+                break;
+            }
+
             var (body, modes) = bodies[Done / each];
             if (body.Kind == GearKind.FixedLensCamera)
             {
@@ -179,7 +192,7 @@ public sealed class FittingShelf
 
     private void Add(FitRig? rig)
     {
-        if (rig is not null)
+        if (rig is not null && rigs.Count < MostRigs)
         {
             rigs.Add(rig);
         }

@@ -3,6 +3,7 @@ using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Data;
+using Juxtopsis.Server.Edge;
 using Juxtopsis.Server.Evaluating;
 using Juxtopsis.Server.Problems;
 using Juxtopsis.Server.Shelf;
@@ -13,13 +14,27 @@ namespace Juxtopsis.Server.Fitting;
 /// <summary>What fits of the crew's shelf: the same answers as the page's own core gives.</summary>
 internal static class FitEndpoints
 {
-    private delegate WireAnswer Question(FitDoor door, ReadOnlySpan<byte> json, LengthUnit unit);
+    /// <summary>How many rigs are asked between looking whether whoever asked is still there.</summary>
+    private const int AtOnce = 64;
+
+    private delegate WireAnswer Question(FitDoor door, ReadOnlySpan<byte> json, LengthUnit unit, CancellationToken asker);
 
     public static void MapFitting(this WebApplication app)
     {
         var group = app.MapGroup("/api").WithTags("Fitting").RequireDatabase();
-        group.Map<FitRequest, FitResponse>("fit", "Fit", "Which rigs of the shelf give a shot at a place, from where, and what is in the way of the others.", (door, json, unit) => door.Ask(json, unit) ?? door.Answer(unit));
-        group.Map<DayRequest, DayResponse>("day", "Day", "The fewest lenses of the shelf that do all shots of a day.", (door, json, unit) => door.AskDay(json, unit) ?? door.AnswerDay(unit));
+        group.Map<FitRequest, FitResponse>("fit", "Fit", "Which rigs of the shelf give a shot at a place, from where, and what is in the way of the others.", (door, json, unit, asker) => door.Ask(json, unit) ?? Answer(door.Step, () => door.Answer(unit), asker));
+        group.Map<DayRequest, DayResponse>("day", "Day", "The fewest lenses of the shelf that do all shots of a day.", (door, json, unit, asker) => door.AskDay(json, unit) ?? Answer(door.StepDay, () => door.AnswerDay(unit), asker));
+    }
+
+    /// <summary>Works a little at a time, and gives the processor up when whoever asked has left or the time is over.</summary>
+    private static WireAnswer Answer(Func<int, double> step, Func<WireAnswer> answer, CancellationToken asker)
+    {
+        while (step(AtOnce) < 1)
+        {
+            asker.ThrowIfCancellationRequested();
+        }
+
+        return answer();
     }
 
     private static void Map<TRequest, TResponse>(this RouteGroupBuilder group, string path, string name, string summary, Question question)
@@ -34,11 +49,12 @@ internal static class FitEndpoints
 
                 var json = await RequestBody.ReadAsync(request, cancellationToken);
                 var shelf = await cache.ReadAsync(db);
-                return new CoreEndpoints.Written(question(new FitDoor(shelf.Fitting), json.Span, unit));
+                return new CoreEndpoints.Written(question(new FitDoor(shelf.Fitting), json.Span, unit, cancellationToken));
             })
+            .RequireRateLimiting(Limits.Heavy)
             .WithName(name)
             .WithSummary(summary)
             .Accepts<TRequest>("application/json")
             .Produces<TResponse>()
-            .ProducesProblems(400, 413, 415, 422, 503);
+            .ProducesProblems(400, 413, 415, 422, 429, 503);
 }

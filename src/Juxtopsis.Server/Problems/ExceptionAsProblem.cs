@@ -1,6 +1,9 @@
+using System.Globalization;
+using System.Text.Json;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Problems;
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
 
@@ -11,7 +14,13 @@ internal sealed partial class ExceptionAsProblem(ILogger<ExceptionAsProblem> log
 {
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
-        var problem = Explain(exception);
+        if (exception is OperationCanceledException && httpContext.RequestAborted.IsCancellationRequested)
+        {
+            // Whoever asked has left: there is nobody to answer, and nothing is at fault.
+            return true;
+        }
+
+        var problem = BadQuery(exception, httpContext) ?? Explain(exception);
         if (problem.Status == 500)
         {
             // The framework keeps silent about what a handler has answered.
@@ -22,6 +31,35 @@ internal sealed partial class ExceptionAsProblem(ILogger<ExceptionAsProblem> log
         await httpContext.Response.WriteAsJsonAsync(problem, WireJson.Default.Problem, Problem.MediaType, cancellationToken);
         return true;
     }
+
+    /// <summary>The parameter of the address that is not of its kind, by its name.</summary>
+    private static Problem? BadQuery(Exception exception, HttpContext http)
+    {
+        if (exception is not BadHttpRequestException { StatusCode: 400 } || http.Features.Get<IExceptionHandlerFeature>()?.Endpoint is not { } endpoint)
+        {
+            return null;
+        }
+
+        foreach (var (name, type) in endpoint.Metadata.GetOrderedMetadata<IParameterBindingMetadata>().Select(p => (JsonNamingPolicy.CamelCase.ConvertName(p.Name), p.ParameterInfo.ParameterType)))
+        {
+            if (Kinds.TryGetValue(Nullable.GetUnderlyingType(type) ?? type, out var kind) && http.Request.Query.TryGetValue(name, out var given) && !kind.Reads(given.ToString()))
+            {
+                var text = given.ToString();
+                var shown = text.Length > 40 ? text[..40] + "…" : text;
+                return Problem.OfFields([new(name, shown, kind.Name, $"“{shown}” is no {kind.Name}, as {name} in the address asks for.", "Give one, or leave it out.")]) with { Status = 400 };
+            }
+        }
+
+        return null;
+    }
+
+    private static readonly Dictionary<Type, (string Name, Func<string, bool> Reads)> Kinds = new()
+    {
+        [typeof(int)] = ("whole number", text => int.TryParse(text, NumberStyles.Integer, CultureInfo.InvariantCulture, out _)),
+        [typeof(double)] = ("number", text => double.TryParse(text, NumberStyles.Float | NumberStyles.AllowThousands, CultureInfo.InvariantCulture, out _)),
+        [typeof(bool)] = ("true or false", text => bool.TryParse(text, out _)),
+        [typeof(Guid)] = ("identity", text => Guid.TryParse(text, out _)),
+    };
 
     private static Problem Explain(Exception exception) => exception switch
     {

@@ -10,6 +10,7 @@ using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Shelf;
 using Juxtopsis.Data;
+using Juxtopsis.Server.Edge;
 using Juxtopsis.Server.Problems;
 using Juxtopsis.Server.Shelf.Files;
 using Juxtopsis.Server.Startup;
@@ -45,10 +46,12 @@ internal static class ShelfEndpoints
             .WithSummary("What is stored of a thing, just as it is, whether it can be read or not.")
             .Produces(200, contentType: "application/json").ProducesProblems(404, 503);
         group.MapPost("options", Options).WithName("PartOptions")
+            .RequireRateLimiting(Limits.Heavy)
             .WithSummary("What fits at a place of a chain, best first, and why the rest does not.")
             .Accepts<OptionsRequest>("application/json")
             .Produces<OptionsResponse>().ProducesProblems(400, 413, 415, 422, 503);
         group.MapGet("ways", Ways).WithName("WaysToJoin")
+            .RequireRateLimiting(Limits.Heavy)
             .WithSummary("The ways to join a camera and a lens with the adapters on the shelf, best first.")
             .Produces<IReadOnlyList<WayOutput>>().ProducesProblems(404, 503);
         app.MapShelfWrites();

@@ -10,6 +10,9 @@ namespace Juxtopsis.Server.Shelf;
 /// <summary>What a thing must satisfy among the others of its shelf.</summary>
 internal static class ShelfRules
 {
+    /// <summary>The most things that one shelf holds, retired ones included.</summary>
+    public const int MostThings = 100_000;
+
     /// <summary>The mounts that a thing names and that are not known.</summary>
     /// <param name="item">The thing.</param>
     /// <param name="isKnown">Whether there is a mount of a name.</param>

@@ -17,7 +17,8 @@ export async function fetchInTime(input: Request): Promise<Response> {
   const timer = setTimeout(() => limit.abort(), /\/(import|photos)\b/.test(input.url) ? limitMs.file : limitMs.usual);
   try {
     const response = await fetch(input, { signal: AbortSignal.any([limit.signal, input.signal]) });
-    const body = response.body === null ? null : await response.arrayBuffer();
+    // These carry no body, and none may be given to them.
+    const body = [204, 205, 304].includes(response.status) ? null : await response.arrayBuffer();
     return new Response(body, response);
   } finally {
     clearTimeout(timer);
@@ -65,7 +66,7 @@ export function failure(status: number, error: unknown): Failure {
   if (status === 404) {
     return { kind: 'missing', say: detail };
   }
-  return status >= 500 || status === 409 ? { kind: 'away', say: detail } : { kind: 'refused', say: detail };
+  return status >= 500 || status === 409 || status === 429 ? { kind: 'away', say: detail } : { kind: 'refused', say: detail };
 }
 
 /** A stored piece of work: a name and a document, and what the server knows of it. */

@@ -18,7 +18,7 @@ function send(message: ToWorker): void {
   }
   if (!worker) {
     try {
-      worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+      worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name: 'pictures' });
     } catch (e) {
       fail(String(e));
       return;

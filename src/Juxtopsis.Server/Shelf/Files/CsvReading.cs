@@ -20,7 +20,7 @@ internal static class CsvReading
     private const int LargestRow = 128 * 1024;
 
     /// <summary>Reads the things of one kind.</summary>
-    public static IReadOnlyList<ShelfFileRow> ReadTable(TextReader text, KindDefinition kind, string file)
+    public static IReadOnlyList<ShelfFileRow> ReadTable(TextReader text, KindDefinition kind, string file, ImportBudget budget)
     {
         var rows = new List<ShelfFileRow>();
         ReadRows(
@@ -28,6 +28,7 @@ internal static class CsvReading
             [CsvWriting.Id, CsvWriting.Retired],
             CsvWriting.Columns(kind),
             file,
+            budget,
             problem => rows.Add(problem),
             row =>
             {
@@ -39,7 +40,7 @@ internal static class CsvReading
     }
 
     /// <summary>Reads recording modes.</summary>
-    public static IReadOnlyList<ModeRow> ReadModes(TextReader text, string file)
+    public static IReadOnlyList<ModeRow> ReadModes(TextReader text, string file, ImportBudget budget)
     {
         var rows = new List<ModeRow>();
         ReadRows(
@@ -47,6 +48,7 @@ internal static class CsvReading
             [CsvWriting.CameraId, CsvWriting.Camera],
             GearKinds.Modes.Fields,
             file,
+            budget,
             problem => rows.Add(new(problem.Where, Guid.Empty, "", null, problem.Errors)),
             row =>
             {
@@ -64,7 +66,7 @@ internal static class CsvReading
     }
 
     private static void ReadRows(
-        TextReader text, string[] own, IReadOnlyList<GearField> fields, string file, Action<ShelfFileRow> refuse, Action<TableRow> take)
+        TextReader text, string[] own, IReadOnlyList<GearField> fields, string file, ImportBudget budget, Action<ShelfFileRow> refuse, Action<TableRow> take)
     {
         var broken = new HashSet<long>();
         var options = new CsvReaderOptions
@@ -90,6 +92,7 @@ internal static class CsvReading
 
             while (csv.Read())
             {
+                budget.Take();
                 var where = $"{file}, line {csv.LineNumber}";
                 if (broken.Contains(csv.RowNumber + 1))
                 {

@@ -6,6 +6,7 @@ using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Data;
 using Juxtopsis.Data.Demo;
+using Juxtopsis.Server.Edge;
 using Juxtopsis.Server.Problems;
 using Microsoft.AspNetCore.Mvc;
 
@@ -41,7 +42,9 @@ internal static class FileEndpoints
             .WithSummary("Brings a file: JSON, CSV, a ZIP of these, or the XML lens database. Says row by row what it would do; writes all or nothing when asked to.")
             .WithMetadata(new RequestSizeLimitAttribute(MostBytes))
             .Accepts<byte[]>("application/octet-stream", "text/csv", "application/json", "application/zip", "application/xml", "text/xml")
-            .Produces<ImportOutput>().Produces<ImportOutput>(422).ProducesProblems(400, 409, 413, 503);
+            .Produces<ImportOutput>().Produces<ImportOutput>(422).ProducesProblems(400, 409, 413, 429, 503)
+            .RequireRateLimiting(Limits.Import)
+            .WithRequestTimeout(Limits.Import);
         group.MapPost("demo", Demo).WithName("AddDemoGear")
             .WithSummary("Adds the demo gear to the shelf; what is there already stays.")
             .Produces<ImportOutput>().Produces<ImportOutput>(422).ProducesProblems(503);
@@ -78,32 +81,46 @@ internal static class FileEndpoints
         [Description("True to write; the file is only looked through when left out.")] bool? write,
         [Description("The shelf's revision that the look-through was reckoned against; when the shelf has changed since, nothing is written.")] int? expect,
         HttpRequest request,
+        JuxtopsisDb db,
+        ShelfCache cache,
         ShelfStore store,
         CancellationToken cancellationToken)
     {
         var bytes = await RequestBody.ReadAsync(request, cancellationToken);
         var name = Path.GetFileName(file ?? "");
-        var upload = UploadReader.Read(bytes.ToArray(), name.Length == 0 ? "file" : name);
-        return await PlanAsync(upload, write ?? false, expect, store, cancellationToken);
+        var upload = UploadReader.Read(bytes.ToArray(), name.Length == 0 ? "file" : name, cancellationToken);
+        if (write != true)
+        {
+            // Looking holds nobody up: whoever writes meanwhile is told of by the revision.
+            var now = await cache.ReadAsync(db);
+            return TypedResults.Json(ImportPlan.Of(upload, now.Index).ToOutput(now.Revision, written: false), WireJson.Default.ImportOutput);
+        }
+
+        return await WriteAsync(upload, expect, store, cancellationToken);
     }
 
     private static Task<IResult> Demo(ShelfStore store, CancellationToken cancellationToken) =>
-        PlanAsync(new Upload(ShelfFile.Read(DemoShelf.ToUtf8(), "demo"), []), write: true, null, store, cancellationToken);
+        WriteAsync(new Upload(ShelfFile.Read(DemoShelf.ToUtf8(), "demo"), []), null, store, cancellationToken);
 
-    private static async Task<IResult> PlanAsync(Upload upload, bool write, int? expect, ShelfStore store, CancellationToken cancellationToken)
+    private static async Task<IResult> WriteAsync(Upload upload, int? expect, ShelfStore store, CancellationToken cancellationToken)
     {
         var (transaction, shelf) = await store.BeginAsync(cancellationToken);
         await using (transaction)
         {
-            if (write && expect is { } revision && revision != shelf.Revision)
+            if (expect is { } revision && revision != shelf.Revision)
             {
                 return Problem.Of("changed", 409, "The shelf has changed", "Somebody changed the shelf since the file was looked through. Look through it once more; nothing was written.").ToResult();
             }
 
             var plan = ImportPlan.Of(upload, shelf.Index);
-            if (!write || plan.IsRefused)
+            if (shelf.Index.Entries.Count + plan.Rows.Count(r => r.Stored is null) > ShelfRules.MostThings)
             {
-                return TypedResults.Json(plan.ToOutput(shelf.Revision, written: false), WireJson.Default.ImportOutput, statusCode: write ? 422 : 200);
+                return Problem.Of("shelf-full", 409, "The shelf is full", $"With this file there would be more than {ShelfRules.MostThings} things on the shelf. Delete some, or bring less.").ToResult();
+            }
+
+            if (plan.IsRefused)
+            {
+                return TypedResults.Json(plan.ToOutput(shelf.Revision, written: false), WireJson.Default.ImportOutput, statusCode: 422);
             }
 
             await store.WriteAsync(plan, cancellationToken);

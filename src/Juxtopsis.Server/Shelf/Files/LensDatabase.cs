@@ -18,53 +18,114 @@ internal static partial class LensDatabase
 {
     private const string Root = "lensdatabase";
     private const long MostCharacters = 64L * 1024 * 1024;
+    private const int MostDeep = 16;
+    private const int MostWithin = 5000;
     private const double FullWidth = 36;
     private const double FullHeight = 24;
 
-    public static IReadOnlyList<ShelfFileRow> Read(Stream stream, string file)
+    public static IReadOnlyList<ShelfFileRow> Read(byte[] bytes, string file, ImportBudget budget)
     {
         try
         {
-            // The files name a DTD, which is not fetched: entities stay undefined, so none can grow.
-            using var reader = XmlReader.Create(stream, new XmlReaderSettings
+            if (TooLarge(bytes, budget) is { } line)
             {
-                DtdProcessing = DtdProcessing.Ignore,
-                XmlResolver = null,
-                MaxCharactersInDocument = MostCharacters,
-            });
-            var root = XDocument.Load(reader, LoadOptions.SetLineInfo).Root!;
-            if (root.Name.LocalName != Root)
-            {
-                return [ShelfFileRow.Refused(file, $"This XML is no lens database: it begins with <{root.Name.LocalName}>, not <{Root}>.", "Choose a file of the lens-correction library's database.")];
+                return [ShelfFileRow.Refused($"{file}, line {line}", $"Elements stand more than {MostDeep} deep there, or one holds more than {MostWithin} others.", "Choose a file of the lens-correction library's database.")];
             }
 
-            var rows = new List<ShelfFileRow>();
-            var mounts = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
-            foreach (var element in root.Elements())
+            using var reader = Open(bytes);
+            reader.MoveToContent();
+            if (reader.LocalName != Root)
             {
-                var where = $"{file}, line {((IXmlLineInfo)element).LineNumber}";
-                switch (element.Name.LocalName)
-                {
-                    case "mount":
-                        rows.Add(Row(where, Mount(element, mounts)));
-                        break;
-                    case "camera":
-                        rows.Add(Row(where, Camera(element)));
-                        break;
-                    case "lens":
-                        rows.AddRange(Lenses(element).Select(lens => Row(where, lens)));
-                        break;
-                }
+                return [ShelfFileRow.Refused(file, $"This XML is no lens database: it begins with <{reader.LocalName}>, not <{Root}>.", "Choose a file of the lens-correction library's database.")];
             }
 
-            rows.InsertRange(0, Missing(rows, mounts, file));
-            return rows;
+            return Rows(reader, file, budget);
         }
         catch (XmlException e)
         {
             return [ShelfFileRow.Refused($"{file}, line {e.LineNumber}", "This is not XML that can be read: it is broken there, uses an entity, or is larger than 64 million characters.", "Mend it there, or bring it in parts.")];
         }
     }
+
+    /// <summary>Reads one element after the other: only one of them is held at a time.</summary>
+    private static List<ShelfFileRow> Rows(XmlReader reader, string file, ImportBudget budget)
+    {
+        var rows = new List<ShelfFileRow>();
+        var mounts = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
+        reader.Read();
+        while (!reader.EOF)
+        {
+            if (reader.NodeType != XmlNodeType.Element || reader.Depth != 1)
+            {
+                reader.Read();
+                continue;
+            }
+
+            var where = $"{file}, line {((IXmlLineInfo)reader).LineNumber}";
+            var element = (XElement)XNode.ReadFrom(reader);
+            switch (element.Name.LocalName)
+            {
+                case "mount":
+                    Take(Row(where, Mount(element, mounts)));
+                    break;
+                case "camera":
+                    Take(Row(where, Camera(element)));
+                    break;
+                case "lens":
+                    foreach (var lens in Lenses(element))
+                    {
+                        Take(Row(where, lens));
+                    }
+
+                    break;
+            }
+        }
+
+        rows.InsertRange(0, Missing(rows, mounts, file));
+        return rows;
+
+        void Take(ShelfFileRow row)
+        {
+            budget.Take();
+            rows.Add(row);
+        }
+    }
+
+    /// <summary>Looks through the file without holding any of it.</summary>
+    /// <returns>The line from which on it is too deep, or one element holds too much; null when it is neither.</returns>
+    private static int? TooLarge(byte[] bytes, ImportBudget budget)
+    {
+        using var reader = Open(bytes);
+        var within = 0;
+        while (reader.Read())
+        {
+            if (reader.NodeType != XmlNodeType.Element)
+            {
+                continue;
+            }
+
+            if (reader.Depth == 1)
+            {
+                budget.Take();
+                within = 0;
+            }
+
+            if (reader.Depth >= MostDeep || ++within > MostWithin)
+            {
+                return ((IXmlLineInfo)reader).LineNumber;
+            }
+        }
+
+        return null;
+    }
+
+    // The files name a DTD, which is not fetched: entities stay undefined, so none can grow.
+    private static XmlReader Open(byte[] bytes) => XmlReader.Create(new MemoryStream(bytes), new XmlReaderSettings
+    {
+        DtdProcessing = DtdProcessing.Ignore,
+        XmlResolver = null,
+        MaxCharactersInDocument = MostCharacters,
+    });
 
     private static ShelfFileRow Row(string where, Draft draft)
     {

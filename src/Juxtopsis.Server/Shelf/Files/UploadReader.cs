@@ -16,17 +16,25 @@ internal static class UploadReader
 
     private const int MostFiles = 40;
 
-    public static Upload Read(byte[] bytes, string file)
+    public static Upload Read(byte[] bytes, string file, CancellationToken asker)
     {
         var rows = new List<ShelfFileRow>();
         var modes = new List<ModeRow>();
-        if (bytes is [0x50, 0x4B, 0x03 or 0x05, ..])
+        var budget = new ImportBudget(asker);
+        try
         {
-            ReadZip(bytes, file, rows, modes);
+            if (bytes is [0x50, 0x4B, 0x03 or 0x05, ..])
+            {
+                ReadZip(bytes, file, rows, modes, budget);
+            }
+            else
+            {
+                ReadOne(bytes, file, rows, modes, budget);
+            }
         }
-        else
+        catch (ImportBudgetException)
         {
-            ReadOne(bytes, file, rows, modes);
+            return new([ShelfFileRow.Refused(file, $"It has more than {ImportBudget.MostRows} rows.", "Bring it in parts.")], []);
         }
 
         if (rows.Count == 0 && modes.Count == 0)
@@ -37,7 +45,7 @@ internal static class UploadReader
         return new(rows, modes);
     }
 
-    private static void ReadZip(byte[] bytes, string file, List<ShelfFileRow> rows, List<ModeRow> modes)
+    private static void ReadZip(byte[] bytes, string file, List<ShelfFileRow> rows, List<ModeRow> modes, ImportBudget budget)
     {
         try
         {
@@ -61,7 +69,7 @@ internal static class UploadReader
                     return;
                 }
 
-                ReadOne(unpacked, entry.Name, rows, modes);
+                ReadOne(unpacked, entry.Name, rows, modes, budget);
             }
         }
         catch (InvalidDataException)
@@ -89,7 +97,7 @@ internal static class UploadReader
         return to.ToArray();
     }
 
-    private static void ReadOne(byte[] bytes, string file, List<ShelfFileRow> rows, List<ModeRow> modes)
+    private static void ReadOne(byte[] bytes, string file, List<ShelfFileRow> rows, List<ModeRow> modes, ImportBudget budget)
     {
         var start = bytes.AsSpan();
         start = start.StartsWith(Encoding.UTF8.Preamble) ? start[3..] : start;
@@ -101,19 +109,19 @@ internal static class UploadReader
 
         if (start[0] == (byte)'{' || start[0] == (byte)'[')
         {
-            rows.AddRange(ShelfFile.Read(bytes.AsMemory(bytes.Length - start.Length), file));
+            rows.AddRange(ShelfFile.Read(bytes.AsMemory(bytes.Length - start.Length), file, budget.Take));
         }
         else if (start[0] == (byte)'<')
         {
-            rows.AddRange(LensDatabase.Read(new MemoryStream(bytes), file));
+            rows.AddRange(LensDatabase.Read(bytes, file, budget));
         }
         else
         {
-            ReadTable(bytes, file, rows, modes);
+            ReadTable(bytes, file, rows, modes, budget);
         }
     }
 
-    private static void ReadTable(byte[] bytes, string file, List<ShelfFileRow> rows, List<ModeRow> modes)
+    private static void ReadTable(byte[] bytes, string file, List<ShelfFileRow> rows, List<ModeRow> modes, ImportBudget budget)
     {
         var table = Path.GetFileNameWithoutExtension(file);
         using var text = new StreamReader(new MemoryStream(bytes), new UTF8Encoding(false, throwOnInvalidBytes: true));
@@ -121,11 +129,11 @@ internal static class UploadReader
         {
             if (table.Equals(GearKinds.Modes.Table, StringComparison.OrdinalIgnoreCase))
             {
-                modes.AddRange(CsvReading.ReadModes(text, file));
+                modes.AddRange(CsvReading.ReadModes(text, file, budget));
             }
             else if (GearKinds.OnShelf.FirstOrDefault(k => table.StartsWith(k.Table, StringComparison.OrdinalIgnoreCase)) is { } kind)
             {
-                rows.AddRange(CsvReading.ReadTable(text, kind, file));
+                rows.AddRange(CsvReading.ReadTable(text, kind, file, budget));
             }
             else
             {

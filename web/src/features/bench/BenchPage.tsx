@@ -17,7 +17,7 @@ import { SavingWord } from '../../documents/SavingWord';
 import { UndoButtons } from '../../documents/UndoButtons';
 import { sayAgain, useBench, yardstickOf } from './benchStore';
 import { rename, setNote } from './commands';
-import { assembled } from './chains';
+import { assembled } from '../../gear/chains';
 import { LookCloser } from './LookCloser';
 import { Figures } from './Figures';
 import { GroundLine } from './ground/GroundLine';
@@ -37,6 +37,7 @@ import { WorkingPanel } from './panels/WorkingPanel';
 import { RigColumn, type ChainSpan, type SensorSpan } from './RigColumn';
 import { benchKeeper, telling } from './saving';
 import { SceneStrip } from './SceneStrip';
+import { ShotLink } from './ShotLink';
 
 /** The Bench: rigs side by side. The address names the comparison. */
 export function BenchPage() {
@@ -279,6 +280,7 @@ const Heading = memo(function Heading() {
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
         <SavingWord useDocument={useBench} keeper={benchKeeper} />
         <UndoButtons useDocument={useBench} />
+        <ShotLink />
         <Button onClick={() => setPast(true)} title="Who changed it when; any state can be brought back" sx={{ whiteSpace: 'nowrap' }}>
           Before
         </Button>

@@ -15,7 +15,7 @@ import { useInSight } from '../../ui/useInSight';
 import { idAt, useBench } from './benchStore';
 import { orderRigs } from './rowCommands';
 import { groupsOf, rowDifferences, rowTexts, topics, type FigureGroup, type FigureRow } from './figureRows';
-import { captionOf } from './frameView';
+import { captionOf } from '../../picture/frameView';
 import { openWorking, usePanel } from './panels/panelStore';
 import { copyTable, saveCsv, savePng } from './takeOut';
 

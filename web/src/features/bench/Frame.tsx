@@ -7,8 +7,8 @@ import { tryPicturesAgain, usePictures } from '../../picture/pictures';
 import { lights } from '../../ui/lit';
 import { rigDash, rigLetter, useRigColour } from '../../ui/RigMark';
 import { useCloser } from './closerStore';
-import { FramePicture } from './FramePicture';
-import { Person } from './Person';
+import { FramePicture } from '../../picture/FramePicture';
+import { Person } from '../../drawing/Person';
 
 /** Where the figure behind and the lamps stand, as slopes from the axis: the same place for every rig. */
 const figureBehindSlope = 0.13;

@@ -7,11 +7,11 @@ import { CloseIcon } from '../../ui/icons';
 import { LabelledChoice } from '../../ui/LabelledChoice';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { rigLetter, RigMark } from '../../ui/RigMark';
-import { captionOf } from './frameView';
-import { FramePicture } from './FramePicture';
+import { captionOf } from '../../picture/frameView';
+import { FramePicture } from '../../picture/FramePicture';
 import { Outline } from './Outline';
 import { Sensors } from './Sensors';
-import { distanceOf } from './standing';
+import { distanceOf } from '../../core/standing';
 import { useCloser } from './closerStore';
 import { savePng } from './takeOut';
 

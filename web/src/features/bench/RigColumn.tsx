@@ -1,3 +1,4 @@
+import { chooseForShot, useCanBeChosen } from './ShotLink';
 import { Box, Button, ButtonBase, IconButton, InputBase, Menu, MenuItem, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useMemo, useState, type DragEvent } from 'react';
@@ -11,12 +12,12 @@ import { idAt, useBench } from './benchStore';
 import { bringToYardstick, changeRig, setYardstick, standAt } from './commands';
 import { duplicateRig, mostRigs, moveRig, removeRig } from './rowCommands';
 import { ChainInputs } from './ChainInputs';
-import { assembled, chainOf } from './chains';
+import { assembled, chainOf } from '../../gear/chains';
 import { Frame } from './Frame';
 import { openWorking, usePanel } from './panels/panelStore';
 import { RigInputs } from './RigInputs';
 import { SensorDrawing } from './SensorDrawing';
-import { sceneOf } from './standing';
+import { sceneOf } from '../../core/standing';
 
 /** What all chains are drawn in, mm: the farthest back and front of them, and the highest part. */
 export interface ChainSpan {
@@ -304,6 +305,7 @@ function RigMenu({ index, isYardstick, isChain, hasOwnPlace, count }: RigMenuPro
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const letter = rigLetter(index);
   const open = usePanel((s) => s.open);
+  const canBeChosen = useCanBeChosen(useBench((s) => s.document.setup.rigs[index]?.id ?? ''));
   const item = (label: string, act: () => void, disabled = false) => (
     <MenuItem
       key={label}
@@ -345,6 +347,7 @@ function RigMenu({ index, isYardstick, isChain, hasOwnPlace, count }: RigMenuPro
         {item('Give it the yardstick’s blur', () => bringToYardstick({ blur: true }, idAt(index)), isYardstick)}
         {item('Give it the yardstick’s light', () => bringToYardstick({ light: true }, idAt(index)), isYardstick)}
         {item('Measure the others against it', () => setYardstick(idAt(index)), isYardstick)}
+        {canBeChosen && item('Choose it for the shot', () => void chooseForShot(idAt(index)))}
         {item('Move left', () => moveRig(idAt(index), index - 1), index === 0)}
         {item('Move right', () => moveRig(idAt(index), index + 1), index === count - 1)}
         {item('Remove', () => removeRig(idAt(index)), count === 1)}

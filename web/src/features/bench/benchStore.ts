@@ -3,7 +3,7 @@ import { core, isFocused, type Diagnostic, type RigReport, type Setup, type Word
 import type { ComparisonDocument } from '../../api/client';
 import { createDocumentStore } from '../../documents/documentStore';
 import type { Content as Kept } from '../../documents/history';
-import { fromParts } from './chains';
+import { fromParts } from '../../gear/chains';
 import { changedAlone, follow, holds, noNotes, type HoldNotes } from './holding';
 import { comparisonVersion } from '../../documents/kinds';
 

@@ -2,9 +2,9 @@ import { holdNothing, useSettings, type Hold } from '../../app/settings';
 import { core, type Chain, type Conventions, type LensInput, type RigInput, type SceneInput, type Setup } from '../../core/core';
 import { oneLine } from '../../ui/format';
 import { change, changesNothing, type Content, useBench, withSetup, yardstickOf } from './benchStore';
-import { chainOf, nameOf } from './chains';
+import { chainOf, nameOf } from '../../gear/chains';
 import { follow, type Lead } from './holding';
-import { behind, distanceOf, withSubjectAt } from './standing';
+import { behind, distanceOf, withSubjectAt } from '../../core/standing';
 
 /** Changes something of the scene. */
 export function changeScene(to: Partial<SceneInput> | ((scene: SceneInput) => Partial<SceneInput>)): void {

@@ -4,7 +4,7 @@ import type { RigInput } from '../../core/core';
 import { conventionFields, rigFields, sceneFields, sceneNumber } from '../../core/fields';
 import { distance, plain, shape } from '../../ui/format';
 import type { Difference } from '../../documents/ConflictDialog';
-import { chainOf } from './chains';
+import { chainOf } from '../../gear/chains';
 import { rigLetter } from '../../ui/RigMark';
 
 interface Content {

@@ -1,6 +1,6 @@
 import { useSettings, type Hold } from '../../app/settings';
 import { core, type HoldNote, type RigInput, type Setup } from '../../core/core';
-import { fromParts } from './chains';
+import { fromParts } from '../../gear/chains';
 
 /** For each rig, what gave and what could not be held. */
 export type HoldNotes = HoldNote[][];

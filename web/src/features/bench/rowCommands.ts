@@ -3,8 +3,8 @@ import { core, type Chain, type RigInput } from '../../core/core';
 import { plain, withUnit } from '../../ui/format';
 import { rigLetter } from '../../ui/RigMark';
 import { newId } from '../../documents/unique';
-import { change, useBench, withSetup } from './benchStore';
-import { fromParts, nameOf } from './chains';
+import { change, useBench, withSetup, yardstickOf } from './benchStore';
+import { fromParts, nameOf } from '../../gear/chains';
 import { usePanel } from './panels/panelStore';
 
 /** The most rigs that stand side by side; the contract's own bound. */
@@ -16,7 +16,8 @@ function rearrange(what: string, next: (rigs: RigInput[]) => RigInput[]): void {
   change(
     `${what}${performance.now()}`,
     (c) => {
-      const { rigs, yardstick = '' } = c.document.setup;
+      const { rigs } = c.document.setup;
+      const yardstick = rigs[yardstickOf(c.document.setup)]!.id!;
       const after = next(rigs).slice(0, mostRigs);
       return withSetup(c, { rigs: after, yardstick: after.some((rig) => rig.id === yardstick) ? yardstick : after[0]!.id! });
     },

@@ -1,7 +1,7 @@
 import { Box, Button, InputBase, Typography } from '@mui/material';
 import { memo, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { productions } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { oneLine } from '../../ui/format';
@@ -19,7 +19,7 @@ import { DayPanel } from './DayPanel';
 import { PlaceDrawing } from './PlaceDrawing';
 import { PlaceForm } from './PlaceForm';
 import { ProductionPanel } from './ProductionPanel';
-import { placeOf, shotsOf, shownShot, useProduction } from './productionStore';
+import { placeOf, shotsOf, show, shownShot, useProduction } from './productionStore';
 import { addShot, changeProduction, rename } from './commands';
 import { Proposals } from './Proposals';
 import { productionKeeper, telling } from './saving';
@@ -29,7 +29,13 @@ import { ShotStrip } from './ShotStrip';
 /** The Brief: the shots of a production, and what fits where. The address names the production. */
 export function BriefPage() {
   const { id = '' } = useParams();
+  const [where] = useSearchParams();
+  const shot = where.get('shot');
   useEffect(() => useSettings.getState().openedProduction(id), [id]);
+  const opened = useProduction((s) => s.id === id);
+  useEffect(() => {
+    if (opened && shot !== null) show(shot);
+  }, [opened, shot]);
   return (
     <DocumentPage
       id={id}

@@ -1,7 +1,7 @@
 import { useTheme } from '@mui/material/styles';
 import type { FitResponse, ShotInput } from '../../core/core';
 import { distance } from '../../ui/format';
-import { Person } from '../bench/Person';
+import { Person } from '../../drawing/Person';
 import { isPeople } from './words';
 
 interface CutDrawingProps {

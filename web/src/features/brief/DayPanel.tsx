@@ -18,7 +18,9 @@ import { useSettings } from '../../app/settings';
 import type { DayResponse, Fit, ShotInput } from '../../core/core';
 import { fixed, withUnit } from '../../ui/format';
 import { useAnswers } from './answers';
-import { askDay, stop, useGear, type Outcome } from './fitting';
+import { useProgress } from '../../core/searches';
+import type { Outcome } from '../../core/searching';
+import { askDay, stop, useGear } from './fitting';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { changeProduction } from './commands';
 import { besidesOf, chosenOf } from './rigs';
@@ -37,7 +39,7 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
   const ready = useGear((s) => s.state === 'ready');
   const picked = useAnswers((s) => s.picked);
   const [outcome, setOutcome] = useState<Outcome<DayResponse> | null>(null);
-  const [progress, setProgress] = useState(0);
+  const progress = useProgress((s) => s['day'] ?? 0);
   const shots = shotsOf(document);
 
   useEffect(() => {
@@ -50,7 +52,8 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
         counts: document.counts ?? [],
         rig: picked ? chosenOf(picked) : null,
       };
-      askDay(request, setOutcome, setProgress);
+      useProgress.setState({ day: 0 });
+      void askDay(request, setOutcome);
     }
     return () => stop('day');
     // What is open behind the dialog does not change.

@@ -1,9 +1,10 @@
+import { useProduction } from './productionStore';
 import { styled, useTheme } from '@mui/material/styles';
 import { useEffect, useId, useRef, useState } from 'react';
 import type { Fit, FitResponse, LocationInput, ShotInput } from '../../core/core';
-import { Person } from '../bench/Person';
-import { rulerMarks } from '../bench/ground/groundScale';
-import { Grip } from './Grip';
+import { Person } from '../../drawing/Person';
+import { rulerMarks } from '../../drawing/groundScale';
+import { Grip } from '../../drawing/Grip';
 import { changePlace, changeShot } from './commands';
 import { isPeople } from './words';
 
@@ -21,6 +22,8 @@ interface PlaceDrawingProps {
 /** How far the drawing reaches where the place has no end, over the farthest thing in it. */
 const beyond = 1.08;
 const rulerPx = 20;
+
+const beginStep = () => useProduction.getState().beginStep();
 
 /**
  * The place to scale: from the side and from above, one scale for both. The wall behind the subject is on the left, the camera on
@@ -211,6 +214,7 @@ function FromTheSide(shown: Shown) {
       <line x1={at(0)} x2={at(end)} y1={floor} y2={floor} stroke={text.primary} strokeWidth="2" />
       {shown.behindMm !== null && <line x1={at(0)} x2={at(0)} y1={up(drawnHeightMm)} y2={floor} stroke={text.primary} strokeWidth="2" />}
       <Grip
+        onHold={beginStep}
         label="Subject, from what is behind it"
         valueMm={behind}
         feet={feet}
@@ -243,6 +247,7 @@ function FromTheSide(shown: Shown) {
       </Grip>
       {axisMm !== null && (
         <Grip
+          onHold={beginStep}
           label={`${along === 'length' ? 'Length' : 'Width'} of the place`}
           valueMm={axisMm}
           feet={feet}
@@ -258,6 +263,7 @@ function FromTheSide(shown: Shown) {
       )}
       {heightMm !== null && (
         <Grip
+          onHold={beginStep}
           label="Height of the place"
           valueMm={heightMm}
           feet={feet}
@@ -395,6 +401,7 @@ function FromAbove(shown: Shown) {
       )}
       {(place.keepOffMm ?? 0) > 0 && !overhead && (
         <Grip
+          onHold={beginStep}
           label="Distance to keep from the subject"
           valueMm={place.keepOffMm!}
           feet={feet}
@@ -415,6 +422,7 @@ function FromAbove(shown: Shown) {
         </Grip>
       )}
       <Grip
+        onHold={beginStep}
         label="Subject, from the side"
         valueMm={side}
         feet={feet}
@@ -467,6 +475,7 @@ function FromAbove(shown: Shown) {
         <>
           <line x1={at(0)} x2={at(end)} y1={top} y2={top} stroke={text.primary} strokeWidth="2" />
           <Grip
+            onHold={beginStep}
             label={`${along === 'length' ? 'Width' : 'Length'} of the place`}
             valueMm={acrossMm}
             feet={feet}

@@ -3,13 +3,15 @@ import { startWork } from '../../documents/outbox';
 import { Box, Button, LinearProgress, MenuItem, Tooltip, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useDeferredValue, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { useSettings } from '../../app/settings';
 import type { Diagnostic, Fit, FitResponse, Miss, Remedy, ShotInput } from '../../core/core';
 import { Figure } from '../../ui/Figure';
 import { aperture, distance, fixed, plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
-import { lookAt, pick, stopAsking, useAnswers, type Known } from './answers';
+import { lookAt, pick, shownKey, stopAsking, useAnswers, type Known } from './answers';
+import { useProgress } from '../../core/searches';
+import { shelfKey } from '../../core/searching';
 import { useGear } from './fitting';
 import { placeOf, shotsOf, useProduction } from './productionStore';
 import { changePlace, changeShot } from './commands';
@@ -55,6 +57,7 @@ export function Proposals({ shot }: { shot: ShotInput }) {
   // A hand that moves a wall goes before the list, which follows as fast as it can.
   const shown = useDeferredValue(now);
   const gear = useGear();
+  const putTogether = useProgress((s) => s[shelfKey] ?? 0);
   return (
     <Box component="section" aria-label="What fits" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
       {gear.state !== 'ready' && (
@@ -66,7 +69,7 @@ export function Proposals({ shot }: { shot: ShotInput }) {
               <Typography sx={{ fontSize: 14, mb: 1 }}>
                 {gear.state === 'opening' ? 'Fetching the shelf…' : 'Putting every lens on every camera…'}
               </Typography>
-              <LinearProgress variant="determinate" value={100 * gear.done} aria-label="Progress" />
+              <LinearProgress variant="determinate" value={100 * putTogether} aria-label="Progress" />
             </>
           )}
         </Box>
@@ -155,7 +158,8 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
 
 function Head({ shot, known }: { shot: ShotInput; known: Known }) {
   const { answer, ms } = known;
-  const { progress, stopped } = useAnswers();
+  const { asking, stopped } = useAnswers();
+  const progress = useProgress((s) => s[shownKey] ?? 0);
   return (
     <Box sx={{ p: 1, pb: 0.5, display: 'grid', gap: 0.75 }}>
       <LabelledSelect
@@ -184,7 +188,7 @@ function Head({ shot, known }: { shot: ShotInput; known: Known }) {
       {[...answer.cautions.map((c) => c.message), ...(shot.caution ? [shot.caution] : [])].map((caution) => (
         <Caution key={caution} text={caution} />
       ))}
-      {progress < 1 && (
+      {asking && progress > 0 && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
           <LinearProgress variant="determinate" value={100 * progress} aria-label="Progress" sx={{ flex: 1 }} />
           <Button size="small" onClick={stopAsking}>
@@ -350,7 +354,12 @@ function BenchButton({ fits, label }: { fits: Fit[]; label: string }) {
     const document = known && comparisonOf(known.place, known.shot, known.delivery, known.answer, fits);
     if (document) {
       const name = `${production}: ${known.shot.name}`.slice(0, 120);
-      void startWork(comparison, { name, document }).then((id) => navigate(`/bench/${id}`));
+      const { id: productionId } = useProduction.getState();
+      const shot = { productionId, shotId: known.shot.id };
+      void startWork(comparison, { name, document: { ...document, shot } }).then((id) => {
+        changeShot(known.shot.id, { comparisonId: id });
+        void navigate(`/bench/${id}`);
+      });
     }
   };
   return (
@@ -366,7 +375,12 @@ function ToBench({ known, fits }: { known: Known; fits: Fit[] }) {
     return null;
   }
   return (
-    <Box sx={{ ml: 'auto' }}>
+    <Box sx={{ ml: 'auto', display: 'flex', gap: 0.5 }}>
+      {known.shot.comparisonId != null && (
+        <Button size="small" component={Link} to={`/bench/${known.shot.comparisonId}`}>
+          Its comparison
+        </Button>
+      )}
       {count > 0 ? (
         <BenchButton fits={fits} label={`${count} to the Bench`} />
       ) : (

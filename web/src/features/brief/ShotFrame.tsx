@@ -1,7 +1,7 @@
 import { styled, useColorScheme } from '@mui/material/styles';
 import { memo } from 'react';
 import { usePictures } from '../../picture/pictures';
-import { FramePicture } from '../bench/FramePicture';
+import { FramePicture } from '../../picture/FramePicture';
 import type { Pictured } from './rigs';
 
 const Box = styled('div')(({ theme }) => ({

@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import type { Delivery, Fit, FitRequest, FitResponse, LocationInput, ShotInput } from '../../core/core';
+import { useProgress } from '../../core/searches';
 import { askFit, openShelf, stop, useGear } from './fitting';
 import { placeOf, shotsOf, shownShot, useProduction } from './productionStore';
 import { pictured, type Pictured } from './rigs';
@@ -19,8 +20,8 @@ export interface Known {
 interface Answers {
   /** Of the shot that is looked at; while a new one is on its way, the one before stays. */
   shown: Known | null;
-  /** How much of the new one is done; 1 when none is on its way. */
-  progress: number;
+  /** A new one is on its way. */
+  asking: boolean;
   stopped: boolean;
   /** The rigs that do not give the shot are looked at. */
   failing: boolean;
@@ -30,9 +31,19 @@ interface Answers {
   thumbs: Record<string, { key: string; picture: Pictured | null; fits: boolean }>;
 }
 
-export const useAnswers = create<Answers>()(() => ({ shown: null, progress: 1, stopped: false, failing: false, picked: null, thumbs: {} }));
+export const useAnswers = create<Answers>()(() => ({
+  shown: null,
+  asking: false,
+  stopped: false,
+  failing: false,
+  picked: null,
+  thumbs: {},
+}));
 
 export const pick = (picked: Fit): void => useAnswers.setState({ picked });
+
+/** The key of the question of the shot that is looked at. */
+export const shownKey = 'shown';
 
 const delivered: Delivery = {};
 const same = (a: Fit, b: Fit) => a.rig.body === b.rig.body && a.rig.lens === b.rig.lens;
@@ -63,33 +74,29 @@ export function ask(): void {
   if (!request || useGear.getState().state !== 'ready') {
     return;
   }
-  askFit(
-    'shown',
-    true,
-    request,
-    (outcome) => {
-      if (outcome.kind === 'refused') {
-        useProduction.setState({ problems: outcome.problems });
-        useAnswers.setState({ progress: 1, stopped: false });
-        return;
-      }
-      if (useProduction.getState().problems.length > 0) {
-        useProduction.setState({ problems: [] });
-      }
-      const { answer, ms } = outcome;
-      const { picked, shown } = useAnswers.getState();
-      const fits = answer.fits;
-      const stays = shown?.shot.id === shot.id && picked ? fits.find((f) => same(f, picked)) : undefined;
-      const chosen = answer.chosen ?? undefined;
-      useAnswers.setState({
-        shown: { shot, place: request.location, delivery: request.delivery ?? delivered, answer, ms },
-        progress: 1,
-        stopped: false,
-        picked: stays ?? chosen ?? fits[0] ?? null,
-      });
-    },
-    (progress) => useAnswers.setState({ progress }),
-  );
+  useProgress.setState({ [shownKey]: 0 });
+  useAnswers.setState({ asking: true });
+  void askFit(shownKey, true, request, (outcome) => {
+    if (outcome.kind === 'refused') {
+      useProduction.setState({ problems: outcome.problems });
+      useAnswers.setState({ asking: false, stopped: false });
+      return;
+    }
+    if (useProduction.getState().problems.length > 0) {
+      useProduction.setState({ problems: [] });
+    }
+    const { answer, ms } = outcome;
+    const { picked, shown } = useAnswers.getState();
+    const fits = answer.fits;
+    const stays = shown?.shot.id === shot.id && picked ? fits.find((f) => same(f, picked)) : undefined;
+    const chosen = answer.chosen ?? undefined;
+    useAnswers.setState({
+      shown: { shot, place: request.location, delivery: request.delivery ?? delivered, answer, ms },
+      asking: false,
+      stopped: false,
+      picked: stays ?? chosen ?? fits[0] ?? null,
+    });
+  });
 }
 
 /** Looks at the rigs that give the shot, or at those that do not: these are tried with every remedy, and so only when they are looked at. */
@@ -100,8 +107,8 @@ export function lookAt(failing: boolean): void {
 
 /** Stops looking; what was there before stays. */
 export function stopAsking(): void {
-  stop('shown');
-  useAnswers.setState({ progress: 1, stopped: true });
+  stop(shownKey);
+  useAnswers.setState({ asking: false, stopped: true });
 }
 
 /** Makes the pictures of the strip ready, one after another, while nobody waits for anything else. */
@@ -121,7 +128,7 @@ function askThumbs(document: ProductionDocument): void {
     if (thumbs[shot.id]?.key === key) {
       continue;
     }
-    askFit(`thumb ${shot.id}`, false, asked, (outcome) => {
+    void askFit(`thumb ${shot.id}`, false, asked, (outcome) => {
       const answer = outcome.kind === 'answered' ? outcome.answer : null;
       const fit = answer?.fits[0];
       const picture = fit ? pictured(request.location, shot, request.delivery ?? delivered, answer, fit) : null;

@@ -15,7 +15,7 @@ import {
   type SceneInput,
   type ShotInput,
 } from '../../core/core';
-import { fromParts, mountsOf, nameOf } from '../bench/chains';
+import { fromParts, mountsOf, nameOf } from '../../gear/chains';
 import { comparisonVersion } from '../../documents/kinds';
 import { fixed } from '../../ui/format';
 import { useGear } from './fitting';

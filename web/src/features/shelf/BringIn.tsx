@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress, Link, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { askAgain, bringIn, type ImportResult } from './shelfApi';
+import { askAgain, bringIn, type ImportResult } from '../../gear/shelfApi';
 
 const shownRows = 200;
 

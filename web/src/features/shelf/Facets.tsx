@@ -1,7 +1,7 @@
 import { Box, ButtonBase, MenuItem } from '@mui/material';
 import { CloseIcon } from '../../ui/icons';
 import { LabelledSelect } from '../../ui/LabelledSelect';
-import { useKinds, type Facet, type ShelfAsk, type ShelfPage } from './shelfApi';
+import { useKinds, type Facet, type ShelfAsk, type ShelfPage } from '../../gear/shelfApi';
 
 /** What the typed text was taken to mean, piece by piece; each can be taken out. */
 export function Understood({

@@ -2,8 +2,8 @@ import { Box, Button, IconButton, Tooltip, Typography } from '@mui/material';
 import type { Diagnostic, GearField, GearItem } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
 import { FormField } from './FormField';
-import { modesOf, type Mode } from './gear';
-import { useKinds } from './shelfApi';
+import { modesOf, type Mode } from '../../gear/gear';
+import { useKinds } from '../../gear/shelfApi';
 
 interface GearFormProps {
   item: GearItem;

@@ -4,10 +4,10 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { core, type Diagnostic, type GearField, type GearItem } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
-import { fullName } from './gear';
+import { fullName } from '../../gear/gear';
 import { GearForm } from './GearForm';
 import { areasOf, Circles } from './Outlines';
-import { askAgain, deleteGear, setRetired, useKind, useKinds, useWays, writeGear, type ShelfEntry } from './shelfApi';
+import { askAgain, deleteGear, setRetired, useKind, useKinds, useWays, writeGear, type ShelfEntry } from '../../gear/shelfApi';
 
 /** What stands open: a thing of the shelf, or a new one. */
 export interface Opened {

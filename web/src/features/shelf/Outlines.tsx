@@ -1,7 +1,7 @@
 import { useTheme } from '@mui/material/styles';
 import { memo } from 'react';
 import type { GearItem } from '../../core/core';
-import { list, modesOf, number, text } from './gear';
+import { list, modesOf, number, text } from '../../gear/gear';
 
 const usualLength = 70;
 const usualDiameter = 68;

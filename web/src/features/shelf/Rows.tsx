@@ -3,9 +3,9 @@ import { styled } from '@mui/material/styles';
 import { memo, useEffect, useRef, type KeyboardEvent } from 'react';
 import { figureFont } from '../../app/theme';
 import { PageMessage } from '../../ui/PageMessage';
-import { factsOf, fullName, held, number, price, text, weight, widest } from './gear';
+import { factsOf, fullName, held, number, price, text, weight, widest } from '../../gear/gear';
 import { RowOutline } from './Outlines';
-import type { ShelfEntry } from './shelfApi';
+import type { ShelfEntry } from '../../gear/shelfApi';
 import { Strip, StripAxis } from './Strip';
 
 const columns = { xs: '40px minmax(0, 1fr)', md: '40px 84px minmax(190px, 1.1fr) minmax(240px, 1.7fr) 64px 64px 108px' };

@@ -11,11 +11,11 @@ import { PageMessage } from '../../ui/PageMessage';
 import { SaidBar, type Said } from '../../ui/SaidBar';
 import { BringIn } from './BringIn';
 import { Facets, Understood } from './Facets';
-import { fullName, modesOf } from './gear';
+import { fullName, modesOf } from '../../gear/gear';
 import { GearPanel, type Opened } from './GearPanel';
 import { areasOf, Circles, LensesInScale } from './Outlines';
 import { Rows } from './Rows';
-import { addDemo, askAgain, useKind, useKinds, useShelf, type ShelfAsk, type ShelfEntry } from './shelfApi';
+import { addDemo, askAgain, useKind, useKinds, useShelf, type ShelfAsk, type ShelfEntry } from '../../gear/shelfApi';
 
 const asked = (params: URLSearchParams): ShelfAsk => ({
   q: params.get('q') ?? '',

@@ -3,7 +3,7 @@ import { styled } from '@mui/material/styles';
 import { memo } from 'react';
 import { figureFont } from '../../app/theme';
 import { aperture, plain } from '../../ui/format';
-import type { Reach } from './shelfApi';
+import type { Reach } from '../../gear/shelfApi';
 
 /** The ends of the axis of equivalents, mm on full frame. */
 const from = 8;

@@ -10,10 +10,10 @@ import { distance } from '../../../ui/format';
 import { Panel } from '../../../ui/Panel';
 import { rigLetter, useRigColour } from '../../../ui/RigMark';
 import { changeRig, changeScene, moveCamera, moveSubject, standAt } from '../commands';
-import { distanceOf } from '../standing';
-import { DragHandle } from './DragHandle';
+import { distanceOf } from '../../../core/standing';
+import { Handle } from '../../../drawing/Handle';
 import { bandPx, Camera, FieldEdges, Microphone, SharpZone, Standing } from './drawings';
-import { groundScale, rulerMarks, type GroundScale } from './groundScale';
+import { groundScale, rulerMarks, type GroundScale } from '../../../drawing/groundScale';
 
 const drawingPx = 118;
 const rulerPx = 22;
@@ -301,19 +301,20 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
           );
         })}
         {movables.map((thing) => (
-          <DragHandle
+          <Handle
             key={thing.key}
             label={thing.label}
             valueMm={thing.mm}
             feet={feet}
             active={drag?.key === thing.key}
-            at={thing.at}
-            half={thing.half}
-            heightPx={drawingPx - 3}
+            x={thing.at - thing.half}
+            y={1.5}
+            width={2 * thing.half}
+            height={drawingPx - 3}
             {...events(thing)}
           >
             <g clipPath="url(#ground-clip)">{thing.drawing}</g>
-          </DragHandle>
+          </Handle>
         ))}
         {backgroundMm === null && (
           <text x={widthPx - 8} y="16" fontSize="12" textAnchor="end" fill={primary.main}>

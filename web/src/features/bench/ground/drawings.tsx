@@ -8,7 +8,7 @@ import { distance } from '../../../ui/format';
 import { lights } from '../../../ui/lit';
 import { rigDash, rigLetter, useRigColour } from '../../../ui/RigMark';
 import { openWorking } from '../panels/panelStore';
-import { Person } from '../Person';
+import { Person } from '../../../drawing/Person';
 
 /** Height of one rig's band under the ruler, px. */
 export const bandPx = 15;

@@ -5,10 +5,10 @@ import type { Chain, Diagnostic, RigInput, SceneInput } from '../../../core/core
 import { plain, withUnit } from '../../../ui/format';
 import { EntryField } from '../../../ui/EntryField';
 import { RigMark } from '../../../ui/RigMark';
-import { fullName, price, weight } from '../../shelf/gear';
-import { readGear } from '../../shelf/shelfApi';
+import { fullName, price, weight } from '../../../gear/gear';
+import { readGear } from '../../../gear/shelfApi';
 import { changeChain, changeRig } from '../commands';
-import { assembled, chainOf } from '../chains';
+import { assembled, chainOf } from '../../../gear/chains';
 import { usePanel } from './panelStore';
 import { Fields, Section } from './RigPanel';
 import { SidePanel } from './SidePanel';

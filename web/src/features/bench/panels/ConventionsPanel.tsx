@@ -1,7 +1,8 @@
 import { Box, Button, FormControlLabel, MenuItem, Radio, RadioGroup, Typography } from '@mui/material';
-import { useId, useMemo } from 'react';
+import { useEffect, useId, useMemo, useState } from 'react';
 import { useSettings } from '../../../app/settings';
 import { core, type Conventions, type Diagnostic, type Question, type Setup } from '../../../core/core';
+import { searches } from '../../../core/searches';
 import { conventionFields, conventionNumber } from '../../../core/fields';
 import { EntryField } from '../../../ui/EntryField';
 import { FieldEntry } from '../../../ui/FieldEntry';
@@ -53,7 +54,13 @@ const calmMs = 250;
 function useQuestions(setup: Setup, conventions: Conventions, feet: boolean): Question[] {
   const calm = useCalm(setup, calmMs);
   const asked = useMemo(() => ({ ...calm, conventions }), [calm, conventions]);
-  return useMemo(() => core().questions(asked, feet), [asked, feet]);
+  const [questions, setQuestions] = useState<Question[]>([]);
+  useEffect(() => {
+    void searches()
+      .questions(asked, conventions, feet)
+      .then((answered) => answered && setQuestions(answered));
+  }, [asked, conventions, feet]);
+  return questions;
 }
 
 function Choice({ question, feet }: { question: Question; feet: boolean }) {

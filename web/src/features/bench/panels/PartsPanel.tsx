@@ -5,11 +5,11 @@ import { Link } from 'react-router';
 import { api, failure, unreachable } from '../../../api/client';
 import type { Chain, ChainPart, GearItem, RigInput, SceneInput } from '../../../core/core';
 import { RigMark } from '../../../ui/RigMark';
-import { factsOf, fullName } from '../../shelf/gear';
-import { patient } from '../../shelf/shelfApi';
+import { factsOf, fullName } from '../../../gear/gear';
+import { patient } from '../../../gear/shelfApi';
 import { changeChain } from '../commands';
 import { makeRowOfChains, mostRigs } from '../rowCommands';
-import { assemblyOf, chainOf, mountsOf } from '../chains';
+import { assemblyOf, chainOf, mountsOf } from '../../../gear/chains';
 import { usePanel } from './panelStore';
 import { SidePanel } from './SidePanel';
 

@@ -8,7 +8,7 @@ import { rigLetter } from '../../../ui/RigMark';
 import { useBench, yardstickOf } from '../benchStore';
 import { changeScene } from '../commands';
 import { Outline } from '../Outline';
-import { bringPhoto, deletePhoto, photoAddress, type Brought, type Photo } from '../photo';
+import { bringPhoto, deletePhoto, photoAddress, restorePhoto, type Brought, type Photo } from '../../../picture/photo';
 import { Fields, Section } from './RigPanel';
 
 const typed = 'typed';
@@ -69,12 +69,12 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
     );
   };
   const remove = async () => {
-    const failed = photo && (await deletePhoto(photo));
+    const failed = photo && (await deletePhoto(photo, useBench.getState().id));
     if (failed) {
       setSaid(failed.say);
     } else {
       changeScene({ photo: null, backdrop: 'shed' });
-      setSaid('The photograph is deleted.');
+      setSaid('The photograph is deleted. Undo shows it again where it can still be brought back, for 30 days.');
     }
   };
   const rigOf = photo
@@ -96,7 +96,7 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
         }}
         sx={{ border: '1px dashed', borderColor: over ? 'primary.main' : 'divider', borderRadius: 1, p: 1, display: 'grid', gap: 1 }}
       >
-        {photo && <Cuts photo={photo} reports={reports} />}
+        {photo && <Cuts key={photo.id} photo={photo} reports={reports} say={setSaid} />}
         <Button disabled={busy} onClick={() => input.current?.click()}>
           {photo ? 'Drop another still here, or choose one' : 'Drop a still from your scout here, or choose one'}
         </Button>
@@ -172,7 +172,7 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
           </Fields>
           <Box sx={{ display: 'flex', gap: 1 }}>
             <Button onClick={() => changeScene({ photo: null, backdrop: 'shed' })}>Take it out</Button>
-            <Button onClick={() => void remove()}>Delete it for good</Button>
+            <Button onClick={() => void remove()}>Delete it</Button>
           </Box>
         </>
       )}
@@ -181,14 +181,22 @@ export function PhotoSection({ scene, problems }: { scene: SceneInput; problems:
 }
 
 /** The whole photograph with what each rig would take of it. */
-function Cuts({ photo, reports }: { photo: Photo; reports: RigReport[] }) {
+function Cuts({ photo, reports, say }: { photo: Photo; reports: RigReport[]; say: (text: string) => void }) {
+  const [missing, setMissing] = useState(false);
+  const bringBack = async () => {
+    const failed = await restorePhoto(photo);
+    say(failed ? failed.say : 'The photograph is back.');
+    setMissing(failed !== null);
+  };
   const wider = reports.flatMap(({ figures: f }, i) => (f.stillShareAcross > 1.0005 || f.stillShareUp > 1.0005 ? [rigLetter(i)] : []));
   return (
     <Box>
       <Box sx={{ position: 'relative', aspectRatio: photo.widthPx / photo.heightPx, overflow: 'hidden', borderRadius: 0.5 }}>
         <Box
           component="img"
+          key={String(missing)}
           src={photoAddress(photo)}
+          onError={() => setMissing(true)}
           alt="The photograph, with the cut of each rig"
           sx={{ width: '100%', height: '100%', display: 'block' }}
         />
@@ -196,6 +204,11 @@ function Cuts({ photo, reports }: { photo: Photo; reports: RigReport[] }) {
           ({ figures: f }, i) => f.stillShareAcross > 0 && <Outline key={i} index={i} across={f.stillShareAcross} up={f.stillShareUp} />,
         )}
       </Box>
+      {missing && (
+        <Button variant="outlined" size="small" sx={{ mt: 0.5 }} onClick={() => void bringBack()}>
+          Bring the photograph back
+        </Button>
+      )}
       {wider.length > 0 && (
         <Box sx={{ fontSize: 12.5, mt: 0.5 }}>
           Wider than the photograph: {wider.length === 1 ? 'rig' : 'rigs'} {wider.join(', ')}.

@@ -5,7 +5,7 @@ import { plain } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
 import { makeRow, mostRigs } from '../rowCommands';
-import { chainOf } from '../chains';
+import { chainOf } from '../../../gear/chains';
 import { usePanel } from './panelStore';
 import { SidePanel } from './SidePanel';
 

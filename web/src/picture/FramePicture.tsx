@@ -1,8 +1,8 @@
 import { styled } from '@mui/material/styles';
 import { useCallback, useState } from 'react';
-import type { Numbers, RigInput, SceneInput } from '../../core/core';
-import { PhotoCanvas } from '../../picture/PhotoCanvas';
-import { PictureCanvas } from '../../picture/PictureCanvas';
+import type { Numbers, RigInput, SceneInput } from '../core/core';
+import { PhotoCanvas } from './PhotoCanvas';
+import { PictureCanvas } from './PictureCanvas';
 import { stageOf, viewOf } from './frameView';
 import { photoAddress } from './photo';
 

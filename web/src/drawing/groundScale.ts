@@ -1,4 +1,4 @@
-import { roundDistance } from '../../../ui/format';
+import { roundDistance } from '../ui/format';
 
 /** A side elevation in true proportion: one scale for both directions. */
 export interface GroundScale {

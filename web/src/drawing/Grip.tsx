@@ -1,14 +1,6 @@
-import { styled } from '@mui/material/styles';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
-import { core } from '../../core/core';
-import { distance } from '../../ui/format';
-import { useProduction } from './productionStore';
-
-const Handle = styled('g')(({ theme }) => ({
-  outline: 'none',
-  '& .grip': { fill: 'transparent', stroke: theme.vars!.palette.primary.main, strokeWidth: 2, opacity: 0 },
-  '&:hover .grip, &:focus-visible .grip, &.held .grip': { opacity: 1 },
-}));
+import { core } from '../core/core';
+import { Handle } from './Handle';
 
 interface GripProps {
   label: string;
@@ -22,18 +14,20 @@ interface GripProps {
   upright?: boolean;
   /** mm for each px, with the sign of the direction in which the value grows. */
   mmPerPx: number;
+  /** A hand takes hold of it: what follows is one step of undo. */
+  onHold: () => void;
   onMove: (mm: number) => void;
   children?: ReactNode;
 }
 
 /** Something in the drawing that a hand or a key moves. */
-export function Grip({ label, valueMm, feet, x, y, width, height, upright = false, mmPerPx, onMove, children }: GripProps) {
+export function Grip({ label, valueMm, feet, x, y, width, height, upright = false, mmPerPx, onHold, onMove, children }: GripProps) {
   const from = useRef<{ px: number; mm: number } | null>(null);
   const [held, setHeld] = useState(false);
   const at = (event: PointerEvent) => (upright ? event.clientY : event.clientX);
   const down = (event: PointerEvent<SVGGElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId);
-    useProduction.getState().beginStep();
+    onHold();
     from.current = { px: at(event), mm: valueMm };
     setHeld(true);
   };
@@ -56,23 +50,14 @@ export function Grip({ label, valueMm, feet, x, y, width, height, upright = fals
   };
   return (
     <Handle
-      role="slider"
-      tabIndex={0}
-      aria-label={label}
-      aria-orientation={upright ? 'vertical' : 'horizontal'}
-      aria-valuemin={0}
-      aria-valuenow={Math.round(valueMm)}
-      aria-valuetext={distance(valueMm, feet)}
-      className={held ? 'held' : ''}
-      style={{ cursor: upright ? 'ns-resize' : 'ew-resize' }}
+      {...{ label, valueMm, feet, upright, x, y, width, height }}
+      active={held}
       onPointerDown={down}
       onPointerMove={move}
       onPointerUp={up}
-      onPointerCancel={up}
       onKeyDown={press}
     >
       {children}
-      <rect className="grip" x={x} y={y} width={width} height={height} rx="4" />
     </Handle>
   );
 }

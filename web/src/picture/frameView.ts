@@ -1,9 +1,9 @@
-import type { Numbers, RigInput, RigReport, SceneInput } from '../../core/core';
-import { sceneNumber } from '../../core/fields';
-import type { Stage, View } from '../../picture/view';
-import { aperture, distance, fixed, withUnit } from '../../ui/format';
-import { rigLetter } from '../../ui/RigMark';
-import { distanceOf } from './standing';
+import type { Numbers, RigInput, RigReport, SceneInput } from '../core/core';
+import { sceneNumber } from '../core/fields';
+import type { Stage, View } from './view';
+import { aperture, distance, fixed, withUnit } from '../ui/format';
+import { rigLetter } from '../ui/RigMark';
+import { distanceOf } from '../core/standing';
 
 /** Nearer than a micrometre is the same place; without this, sums of distances would never be alike. */
 const metres = (mm: number) => Math.round(mm * 1e3) / 1e6;

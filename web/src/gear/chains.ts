@@ -4,11 +4,12 @@ import {
   type Assembled,
   type Chain,
   type ChainPart,
+  type ChosenRig,
   type GearItem,
   type RigInput,
   type SceneInput,
-} from '../../core/core';
-import { useSettings } from '../../app/settings';
+} from '../core/core';
+import { useSettings } from '../app/settings';
 
 const known = new WeakMap<RigInput, { aspect: number | null; feet: boolean; assembled: Assembled | null }>();
 
@@ -47,6 +48,26 @@ export function fromParts(rig: RigInput, scene: SceneInput): RigInput {
   const next: RigInput = { ...answer.rig, id: rig.id!, chain: rig.chain ?? null };
   known.set(next, known.get(rig)!);
   return next;
+}
+
+/** A rig of parts as a shot keeps it; null for a rig of bare numbers, or one without a body or a lens. */
+export function chosenOf(rig: RigInput): ChosenRig | null {
+  const chain = chainOf(rig);
+  const items = chain?.parts.map((part) => part.item) ?? [];
+  const [body] = items;
+  const lens = body?.kind === 'fixedLensCamera' ? 0 : items.findIndex((item) => item.kind === 'lens');
+  if (!chain || !body || lens < 0) {
+    return null;
+  }
+  return {
+    body: body.id,
+    mode: chain.mode ?? '',
+    lens: items[lens]!.id,
+    links: items.slice(1, Math.max(1, lens)).map((item) => item.id),
+    front: items.slice(lens + 1).map((item) => item.id),
+    punchIn: rig.punchIn ?? 1,
+    name: items.map((item) => item.name).join(' + '),
+  };
 }
 
 /** What a rig is called when nobody has named it: its camera and lens. */

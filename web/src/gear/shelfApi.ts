@@ -1,7 +1,7 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
-import { api, failure, fetchInTime, unreachable, type Failure } from '../../api/client';
-import type { components } from '../../api/schema';
-import type { GearItem, GearKind } from '../../core/core';
+import { api, failure, fetchInTime, unreachable, type Failure } from '../api/client';
+import type { components } from '../api/schema';
+import type { GearItem, GearKind } from '../core/core';
 
 type Schemas = components['schemas'];
 export type Reach = Schemas['ReachOutput'];

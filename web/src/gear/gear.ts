@@ -1,5 +1,5 @@
-import type { GearItem } from '../../core/core';
-import { plain, withUnit } from '../../ui/format';
+import type { GearItem } from '../core/core';
+import { plain, withUnit } from '../ui/format';
 
 /** Reading what is known of a thing; undefined for what is not. */
 export const number = (item: GearItem, field: string): number | undefined => (typeof item[field] === 'number' ? item[field] : undefined);

@@ -1,6 +1,6 @@
-import { newId } from '../../documents/unique';
-import { api, failure, fetchInTime, unreachable, type Failure } from '../../api/client';
-import type { SceneInput } from '../../core/core';
+import { newId } from '../documents/unique';
+import { api, failure, fetchInTime, unreachable, type Failure } from '../api/client';
+import type { SceneInput } from '../core/core';
 
 export type Photo = NonNullable<SceneInput['photo']>;
 
@@ -73,10 +73,20 @@ async function said(file: File): Promise<Pick<Brought, 'focalLength' | 'place'>>
   }
 }
 
-/** Deletes a photograph for good. */
-export async function deletePhoto({ id }: Photo): Promise<Failure | null> {
+/** Deletes a photograph, unless other comparisons than the one named show it too. */
+export async function deletePhoto({ id }: Photo, from: string): Promise<Failure | null> {
   try {
-    const { error, response } = await api.DELETE('/api/photos/{id}', { params: { path: { id } } });
+    const { error, response } = await api.DELETE('/api/photos/{id}', { params: { path: { id }, query: { from } } });
+    return response.ok ? null : failure(response.status, error);
+  } catch {
+    return unreachable;
+  }
+}
+
+/** Brings a deleted photograph back. */
+export async function restorePhoto({ id }: Photo): Promise<Failure | null> {
+  try {
+    const { error, response } = await api.POST('/api/photos/{id}/restore', { params: { path: { id } } });
     return response.ok ? null : failure(response.status, error);
   } catch {
     return unreachable;

@@ -1,4 +1,4 @@
-import type { RigInput, SceneInput } from '../../core/core';
+import type { RigInput, SceneInput } from './core';
 
 /** How far from the subject a rig stands, mm. */
 export const distanceOf = (rig: RigInput, scene: SceneInput): number => rig.subjectDistanceMm ?? scene.subjectDistanceMm;

@@ -1,0 +1,332 @@
+import type { components } from '../api/schema';
+
+type Schemas = components['schemas'];
+export type Setup = Schemas['EvaluateRequest'];
+export type SceneInput = Schemas['SceneInput'];
+export type RigInput = Schemas['RigInput'];
+export type LensInput = NonNullable<RigInput['lens']>;
+export type Conventions = Schemas['ConventionsInput'];
+export type FigureId = Schemas['FigureId'];
+export type FigureUnit = Schemas['FigureUnit'];
+export type FigureInfo = Schemas['FigureInfo'];
+export type Diagnostic = Schemas['DiagnosticOutput'];
+export type Working = Schemas['WorkingOutput'];
+export type Question = Schemas['QuestionOutput'];
+export type SolveRequest = Schemas['SolveRequest'];
+export type Solution = Schemas['SolutionOutput'];
+export type HoldRequest = Schemas['HoldRequest'];
+export type Held = Schemas['HeldOutput'];
+export type HoldNote = Schemas['HoldNoteOutput'];
+export type Problem = Schemas['Problem'];
+export type AssembleRequest = Schemas['AssembleRequest'];
+export type Assembled = Schemas['AssembleResponse'];
+export type GearKind = Schemas['KindOutput'];
+export type GearField = Schemas['FieldOutput'];
+export type LocationInput = Schemas['LocationInput'];
+export type ShotInput = Schemas['ShotInput'];
+export type SubjectInput = Schemas['SubjectInput'];
+export type ChosenRig = Schemas['ChosenInput'];
+export type Delivery = Schemas['DeliveryInput'];
+export type FitRequest = Schemas['FitRequest'];
+export type FitResponse = Schemas['FitResponse'];
+export type Fit = Schemas['FitOutput'];
+export type Miss = Schemas['MissOutput'];
+export type Remedy = Schemas['RemedyOutput'];
+export type FitRig = Schemas['RigOutput'];
+export type DayRequest = Schemas['DayRequest'];
+export type DayResponse = Schemas['DayResponse'];
+
+/** A chain of parts, as it is stored with a rig. */
+export type Chain = Omit<Schemas['ChainInput'], 'parts' | 'mounts'> & { parts: ChainPart[]; mounts?: GearItem[] };
+export interface ChainPart {
+  item: GearItem;
+  revision: number;
+}
+
+/** A piece of gear: its kind, its id, and a member for each thing that is known of it; see /api/shelf/schema.json. */
+export interface GearItem {
+  kind: string;
+  id: string;
+  name: string;
+  [field: string]: unknown;
+}
+
+/** What was read of the text of a gear's field. */
+export interface FieldReading {
+  value: unknown;
+  problem: string | null;
+}
+
+/** Numbers by figure; NaN for a figure that does not exist, infinity where it is meant. */
+export type Numbers = Record<FigureId, number>;
+
+/** What one rig gives. */
+export interface RigReport {
+  figures: Numbers;
+  /** Against the yardstick: per cent, stops or the figure's own unit. */
+  differences: Numbers;
+  /** Which reasons stand in the way, as a number: when it stays the same, so do the words, but for the numbers in them. */
+  reasons: number;
+}
+
+/** What is to be said besides the figures. */
+export interface Words {
+  conventions: string[];
+  /** For each rig, the weightiest first. */
+  reasons: Diagnostic[][];
+  problems: Diagnostic[];
+}
+
+/** What was read from a typed text; see EntryOutput in the contract. */
+export interface Entry {
+  values: number[];
+  infinite: boolean;
+  problem: string | null;
+}
+
+/** A generic sensor format; see SensorFormat in the core. */
+export interface SensorFormat {
+  name: string;
+  widthMm: number;
+  heightMm: number;
+}
+
+/** The kinds of typed text that the core reads; see EntryKind in the core. */
+export type EntryKind =
+  | 'subjectDistance'
+  | 'backgroundDistance'
+  | 'lensHeight'
+  | 'cameraPlace'
+  | 'sideways'
+  | 'minimumFocusDistance'
+  | 'viewing'
+  | 'fieldSize'
+  | 'focalLength'
+  | 'zoomRange'
+  | 'fNumber'
+  | 'widestAperture'
+  | 'tNumber'
+  | 'optics'
+  | 'squeeze'
+  | 'squeezeTurn'
+  | 'punchIn'
+  | 'deliveryAspect'
+  | 'deliveryWidth'
+  | 'sensorArea'
+  | 'recordedPixels'
+  | 'magnification'
+  | 'pupilMagnification'
+  | 'frontFromSensor'
+  | 'imageCircle'
+  | 'frontOpening'
+  | 'closeUp'
+  | 'extension'
+  | 'mountError'
+  | 'rearFilter'
+  | 'refractiveIndex'
+  | 'sensitivity'
+  | 'filter'
+  | 'variableFilter'
+  | 'stabilisationStops'
+  | 'fps'
+  | 'shutterAngle'
+  | 'brightness'
+  | 'mains'
+  | 'cocDivisor'
+  | 'circle'
+  | 'circlePx'
+  | 'blurShare'
+  | 'weight'
+  | 'price'
+  | 'partLength'
+  | 'flange'
+  | 'count'
+  | 'minutes'
+  | 'wattHours'
+  | 'gigabytes'
+  | 'pixels'
+  | 'sensorSide'
+  | 'roomSize'
+  | 'kept'
+  | 'subjectSize'
+  | 'pictureShare'
+  | 'seconds'
+  | 'closeUpPlace'
+  | 'converterPlace'
+  | 'figureHeight';
+
+interface Exports {
+  Evaluate: (json: string) => Float64Array;
+  Words: (json: string, feet: boolean) => string;
+  Working: (json: string, feet: boolean) => string;
+  Solve: (json: string, feet: boolean) => string;
+  Hold: (json: string, feet: boolean) => string;
+  Conventions: (json: string, feet: boolean) => string;
+  Assemble: (json: string, feet: boolean) => string;
+  ReadGearField: (kind: string, field: string, text: string) => string;
+  Upgraded: (kind: string, json: string) => string;
+  ReadEntry: (kind: string, text: string, feet: boolean) => string;
+  StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
+  FitRead: (json: string) => void;
+  FitOpen: () => void;
+  FitPrepare: (pairs: number) => number;
+  FitAsk: (json: string, feet: boolean) => string | null;
+  FitStep: (rigs: number) => number;
+  FitAnswer: (feet: boolean) => string;
+  DayAsk: (json: string, feet: boolean) => string | null;
+  DayStep: (rigs: number) => number;
+  DayAnswer: (feet: boolean) => string;
+  Formats: () => string[];
+  Figures: () => string[];
+}
+
+interface DotnetModule {
+  dotnet: {
+    create: () => Promise<{
+      getConfig: () => { mainAssemblyName: string };
+      getAssemblyExports: (name: string) => Promise<{ Juxtopsis: { Browser: { Exports: Exports } } }>;
+    }>;
+  };
+}
+
+/** A question that is answered a few rigs at a time. A new one takes the place of the one before. */
+export interface Stepwise<Request, Response> {
+  /** Takes a question on; what is at fault with it, or null. */
+  ask: (request: Request, feet: boolean) => Diagnostic[] | null;
+  /** Goes on for so many rigs; how much is done, 0 to 1. */
+  step: (rigs: number) => number;
+  answer: (feet: boolean) => Response;
+}
+
+/** The typed door to the core. The page draws and asks; every rule of the job is on the other side. */
+export interface Core {
+  /** A report for each rig; null when the request is refused, and the words say why. */
+  evaluate: (setup: Setup) => RigReport[] | null;
+  words: (setup: Setup, feet: boolean) => Words;
+  working: (setup: Setup, rig: number, figure: FigureId, feet: boolean) => Working | null;
+  solve: (request: SolveRequest, feet: boolean) => Solution[][] | Diagnostic[];
+  /** How each rig is set after it has followed a change; null when a setup is refused. */
+  hold: (request: Omit<HoldRequest, 'fixedFilters'>, feet: boolean) => Held[] | null;
+  questions: (setup: Setup, feet: boolean) => Question[];
+  /** Parts put together; null when a part cannot be read. */
+  assemble: (request: AssembleRequest, feet: boolean) => Assembled | null;
+  readGearField: (kind: string, field: string, text: string) => FieldReading;
+  /** A kept document of any version, brought up to the version of now; null when it cannot be read. */
+  upgraded: (kind: string, document: unknown) => unknown;
+  read: (kind: EntryKind, text: string, feet: boolean) => Entry;
+  step: (kind: EntryKind, value: number, up: boolean, large: boolean, feet: boolean) => number;
+  /** Reads a part of a shelf. */
+  readShelf: (file: object) => void;
+  /** Takes what was read in place of the shelf before, to be put together by `prepareShelf`. */
+  openShelf: () => void;
+  /** Puts so many pairs of body and lens together; how much is done, 0 to 1. */
+  prepareShelf: (pairs: number) => number;
+  fit: Stepwise<FitRequest, FitResponse>;
+  day: Stepwise<DayRequest, DayResponse>;
+  formats: SensorFormat[];
+  /** What each figure is. */
+  figures: Record<FigureId, FigureInfo>;
+}
+
+const noReasons: Diagnostic[][] = [];
+
+/** Texts in a row, taken apart into rows of so many. */
+const rowsOf = (texts: string[], each: number): string[][] =>
+  Array.from({ length: texts.length / each }, (_, i) => texts.slice(i * each, (i + 1) * each));
+
+/** Rigs without the parts that they came from: figures go by the numbers alone, and reading parts takes its time. */
+const bare = (setup: Setup): Setup =>
+  setup.rigs.some((rig) => rig.chain) ? { ...setup, rigs: setup.rigs.map((rig) => ({ ...rig, chain: undefined })) } : setup;
+
+const refusal = (json: string | null): Diagnostic[] | null => (json === null ? null : (JSON.parse(json) as Problem).errors);
+
+/** Starts a core: one for the page, under the hand, and one in a worker, for what takes longer. */
+export async function boot(): Promise<Core> {
+  const address = '/_framework/dotnet.js';
+  const { dotnet } = (await import(/* @vite-ignore */ address)) as DotnetModule;
+  const { getConfig, getAssemblyExports } = await dotnet.create();
+  const { Exports: door } = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser;
+  const infos = rowsOf(door.Figures(), 5).map(
+    ([id, name, unit, comparison, meaning]) => ({ id, name, unit, comparison, meaning }) as FigureInfo,
+  );
+  const names = infos.map((info) => info.id);
+  const each = 1 + 2 * names.length;
+
+  const named = (row: Float64Array, from: number): Numbers => {
+    const numbers = {} as Numbers;
+    for (let i = 0; i < names.length; i++) {
+      numbers[names[i]!] = row[from + i]!;
+    }
+    return numbers;
+  };
+
+  return {
+    evaluate(setup) {
+      const row = door.Evaluate(JSON.stringify(bare(setup)));
+      if (row[0] !== 0) {
+        return null;
+      }
+      const reports: RigReport[] = [];
+      for (let at = 1; at < row.length; at += each) {
+        reports.push({ reasons: row[at]!, figures: named(row, at + 1), differences: named(row, at + 1 + names.length) });
+      }
+      return reports;
+    },
+    words(setup, feet) {
+      const said = JSON.parse(door.Words(JSON.stringify(bare(setup)), feet)) as
+        { conventionWords: string[]; reasons: Diagnostic[][] } | Problem;
+      return 'reasons' in said
+        ? { conventions: said.conventionWords, reasons: said.reasons, problems: [] }
+        : { conventions: [], reasons: noReasons, problems: said.errors };
+    },
+    working(setup, rig, figure, feet) {
+      const said = JSON.parse(door.Working(JSON.stringify({ setup: bare(setup), rig, figure }), feet)) as Working | Problem;
+      return 'steps' in said ? said : null;
+    },
+    solve(request, feet) {
+      const said = JSON.parse(door.Solve(JSON.stringify({ ...request, setup: bare(request.setup) }), feet)) as
+        Schemas['SolveResponse'] | Problem;
+      return 'rigs' in said ? said.rigs : said.errors;
+    },
+    hold(request, feet) {
+      const { before, after } = request;
+      const fixedFilters = after.rigs.flatMap((rig, i) => (rig.chain ? [i] : []));
+      const said = JSON.parse(door.Hold(JSON.stringify({ ...request, before: bare(before), after: bare(after), fixedFilters }), feet)) as
+        Schemas['HoldResponse'] | Problem;
+      return 'rigs' in said ? said.rigs : null;
+    },
+    questions(setup, feet) {
+      const said = JSON.parse(door.Conventions(JSON.stringify(bare(setup)), feet)) as Question[] | Problem;
+      return Array.isArray(said) ? said : [];
+    },
+    assemble(request, feet) {
+      const said = JSON.parse(door.Assemble(JSON.stringify(request), feet)) as Assembled | Problem;
+      return 'findings' in said ? said : null;
+    },
+    readGearField: (kind, field, text) => JSON.parse(door.ReadGearField(kind, field, text)) as FieldReading,
+    upgraded: (kind, document) => {
+      const text = door.Upgraded(kind, JSON.stringify(document));
+      return text === '' ? null : (JSON.parse(text) as unknown);
+    },
+    read: (kind, text, feet) => JSON.parse(door.ReadEntry(kind, text, feet)) as Entry,
+    step: (kind, value, up, large, feet) => door.StepEntry(kind, value, up, large, feet),
+    readShelf: (file) => door.FitRead(JSON.stringify(file)),
+    openShelf: () => door.FitOpen(),
+    prepareShelf: (pairs) => door.FitPrepare(pairs),
+    fit: {
+      ask: (request, feet) => refusal(door.FitAsk(JSON.stringify(request), feet)),
+      step: (rigs) => door.FitStep(rigs),
+      answer: (feet) => JSON.parse(door.FitAnswer(feet)) as FitResponse,
+    },
+    day: {
+      ask: (request, feet) => refusal(door.DayAsk(JSON.stringify(request), feet)),
+      step: (rigs) => door.DayStep(rigs),
+      answer: (feet) => JSON.parse(door.DayAnswer(feet)) as DayResponse,
+    },
+    formats: rowsOf(door.Formats(), 3).map(([name, width, height]) => ({ name: name!, widthMm: Number(width), heightMm: Number(height) })),
+    figures: Object.fromEntries(infos.map((info) => [info.id, info])) as Record<FigureId, FigureInfo>,
+  };
+}
+
+/** True when the rig has a plane of focus. */
+export const isFocused = (report: RigReport): boolean => !Number.isNaN(report.figures.magnification);

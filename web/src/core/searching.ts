@@ -1,0 +1,97 @@
+import type {
+  boot,
+  Conventions,
+  DayRequest,
+  DayResponse,
+  Diagnostic,
+  FitRequest,
+  FitResponse,
+  GearItem,
+  Question,
+  Setup,
+  Stepwise,
+} from './boot';
+import { createQueue, type Work } from './queue';
+
+/** What came of a question. */
+export type Outcome<T> = { kind: 'answered'; answer: T; ms: number } | { kind: 'refused'; problems: Diagnostic[] };
+
+const itemsAtOnce = 20;
+const pairsAtOnce = 8;
+const rigsAtOnce = 24;
+
+/** What takes longer than a hand waits: asked of a core beside the page. */
+export interface Searches {
+  /** Tells how far things are, by their key. */
+  listen: (onProgress: (key: string, done: number) => void) => void;
+  /** Puts a shelf together in place of the one before; false when a newer one took its place. */
+  openShelf: (file: object, items: GearItem[]) => Promise<boolean>;
+  fit: (key: string, isUrgent: boolean, request: FitRequest, feet: boolean) => Promise<Outcome<FitResponse> | null>;
+  day: (request: DayRequest, feet: boolean) => Promise<Outcome<DayResponse> | null>;
+  /** What each answer to the conventions would change; null when others were asked since. */
+  questions: (setup: Setup, conventions: Conventions, feet: boolean) => Promise<Question[] | null>;
+  stop: (key?: string) => void;
+}
+
+/** The key of putting a shelf together. */
+export const shelfKey = 'shelf';
+
+/** Searches with a core of their own. A shelf that changes while a question is asked waits for it, and questions wait for a shelf. */
+export function searchesWith(starting: ReturnType<typeof boot>): Searches {
+  let tell: (key: string, done: number) => void = () => undefined;
+  const queue = createQueue((key, done) => tell(key, done));
+
+  const stepwise = <Request, Response>(door: Stepwise<Request, Response>, request: Request, feet: boolean): Work<Outcome<Response>> => {
+    let began = 0;
+    return {
+      begin() {
+        began = performance.now();
+        const problems = door.ask(request, feet);
+        return problems && { kind: 'refused', problems };
+      },
+      step: () => door.step(rigsAtOnce),
+      end: () => ({ kind: 'answered', answer: door.answer(feet), ms: performance.now() - began }),
+    };
+  };
+
+  return {
+    listen(onProgress) {
+      tell = onProgress;
+    },
+    async openShelf(file, items) {
+      const core = await starting;
+      let at = 0;
+      const made = await queue.ask(shelfKey, true, {
+        begin() {
+          at = 0;
+          core.openShelf();
+          return null;
+        },
+        step() {
+          if (at < items.length) {
+            core.readShelf({ ...file, items: items.slice(at, at + itemsAtOnce), retired: [] });
+            at += itemsAtOnce;
+            if (at >= items.length) {
+              core.openShelf();
+            }
+            return 0;
+          }
+          return core.prepareShelf(pairsAtOnce);
+        },
+        end: () => true,
+      });
+      return made ?? false;
+    },
+    fit: async (key, isUrgent, request, feet) => queue.ask(key, isUrgent, stepwise((await starting).fit, request, feet)),
+    day: async (request, feet) => queue.ask('day', true, stepwise((await starting).day, request, feet)),
+    async questions(setup, conventions, feet) {
+      const core = await starting;
+      return queue.ask('questions', true, {
+        begin: () => core.questions({ ...setup, conventions }, feet),
+        step: () => 1,
+        end: () => [],
+      });
+    },
+    stop: (key) => queue.stop(key),
+  };
+}

@@ -1,0 +1,53 @@
+import { expect, test, vi } from 'vitest';
+import type { Core, FitRequest } from '../src/core/boot';
+import { searchesWith } from '../src/core/searching';
+
+vi.mock('../src/core/boot', () => ({}));
+
+/** A core that answers with the shelf that it holds, and faults where it is asked half way through another. */
+function fakeCore() {
+  let [shelf, read, asked] = ['', [] as string[], ''];
+  let left = 0;
+  const core = {
+    readShelf: ({ items }: { items: { name: string }[] }) => void read.push(...items.map((i) => i.name)),
+    openShelf: () => {
+      [shelf, read, asked] = [read.join(), [], ''];
+      left = 3;
+    },
+    prepareShelf: () => (--left <= 0 ? 1 : 0.5),
+    fit: {
+      ask: (request: { shot: string }) => {
+        asked = request.shot;
+        left = 4;
+        return null;
+      },
+      step: () => (--left <= 0 ? 1 : 0.5),
+      answer: () => {
+        if (asked === '') throw new Error('Nothing was asked.');
+        return `${asked} on ${shelf}`;
+      },
+    },
+  };
+  return core as unknown as Core;
+}
+
+const shelfOf = (...names: string[]) => names.map((name) => ({ id: name, kind: 'lens', name })) as never;
+const shot = (name: string) => ({ shot: name }) as unknown as FitRequest;
+
+test('a shelf that is refreshed while a question runs waits for it, and the Brief goes on', async () => {
+  const searches = searchesWith(Promise.resolve(fakeCore()));
+  expect(await searches.openShelf({}, shelfOf('old'))).toBe(true);
+  const [first, refreshed] = await Promise.all([
+    searches.fit('shown', true, shot('one'), false),
+    searches.openShelf({}, shelfOf('new', 'more')),
+  ]);
+  expect(first).toMatchObject({ answer: 'one on old' });
+  expect(refreshed).toBe(true);
+  expect(await searches.fit('shown', true, shot('two'), false)).toMatchObject({ kind: 'answered', answer: 'two on new,more' });
+});
+
+test('of shelves that follow each other the last one is held', async () => {
+  const searches = searchesWith(Promise.resolve(fakeCore()));
+  await Promise.all([searches.openShelf({}, shelfOf('a')), searches.openShelf({}, shelfOf('b')), searches.openShelf({}, shelfOf('c'))]);
+  expect(await searches.fit('shown', true, shot('x'), false)).toMatchObject({ answer: 'x on c' });
+});
