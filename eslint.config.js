@@ -2,6 +2,12 @@ import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+/** The layers of the page, from what knows nothing of the others to what knows them all. */
+const layers = ['api', 'core', 'ui', 'drawing', 'gear', 'documents', 'picture', 'features', 'app'];
+
+/** What a folder may not import, and why. */
+const forbid = (group, message) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] });
+
 export default tseslint.config(
   { ignores: ['**/dist', '**/bin', '**/obj', 'artifacts', '.data', 'web/src/api/schema.d.ts'] },
   js.configs.recommended,
@@ -17,6 +23,17 @@ export default tseslint.config(
       '@typescript-eslint/method-signature-style': ['error', 'property'],
       '@typescript-eslint/no-non-null-assertion': 'off',
     },
+  },
+  ...['bench', 'brief', 'shelf', 'comparisons'].map((feature) => ({
+    files: [`web/src/features/${feature}/**`],
+    rules: forbid(
+      ['bench', 'brief', 'shelf', 'comparisons'].filter((other) => other !== feature).map((other) => `**/${other}/**`),
+      'Features do not know each other: what two of them need lies in gear/, drawing/, documents/, picture/ or ui/.',
+    ),
+  })),
+  {
+    files: layers.slice(0, layers.indexOf('features')).map((layer) => `web/src/${layer}/**`),
+    rules: forbid(['**/features/**'], 'What all features share knows none of them.'),
   },
   {
     files: ['**/*.js', '**/*.mjs'],

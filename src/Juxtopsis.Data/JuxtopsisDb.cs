@@ -18,7 +18,7 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     /// <summary>The setting of a connection that tells the database's policies on whose behalf it works.</summary>
     internal const string CrewSetting = "juxtopsis.crew";
 
-    private const int MaxNameLength = 120;
+    private const int MaxNameLength = WorkStore.MaxName;
     private const int MaxNoteLength = 280;
     private const int MaxKindLength = 40;
     private const int MaxNameKeyLength = 1000;

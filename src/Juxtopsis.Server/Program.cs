@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Juxtopsis.Contracts;
 using Juxtopsis.Server.Comparisons;
+using Juxtopsis.Server.Crews;
 using Juxtopsis.Server.Edge;
 using Juxtopsis.Server.Evaluating;
 using Juxtopsis.Server.Fitting;
@@ -54,6 +55,7 @@ app.MapComparisons();
 app.MapProductions();
 app.MapFitting();
 app.MapPhotos();
+app.MapCrew();
 app.MapShelf();
 app.UsePages(builder.Configuration["Juxtopsis:Pages"]);
 

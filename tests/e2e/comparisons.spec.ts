@@ -29,7 +29,7 @@ test('the list opens, renames, duplicates, deletes with undo, and restores', asy
   await row(renamed).getByRole('button', { name: 'Restore' }).click();
   await expect(row(renamed)).toHaveCount(0);
   await page.getByRole('tab', { name: 'Current' }).click();
-  await row(renamed).getByRole('button', { name: 'Open' }).click();
+  await row(renamed).getByRole('link', { name: 'Open' }).click();
   await expect(page.getByLabel('Name of the comparison')).toHaveValue(renamed);
 });
 

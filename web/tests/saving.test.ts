@@ -141,9 +141,11 @@ test('what is at fault is held back until it is mended', async () => {
   expect(server.write).not.toHaveBeenCalled();
   expect(now().saving.kind).toBe('held');
   store.setState({ problems: [] });
+  await pass(50);
+  expect(server.all.get('w')!.document).toEqual({ n: 2 });
   change({ n: 3 });
   await pass(600);
-  expect(server.write).toHaveBeenCalledTimes(1);
+  expect(server.write).toHaveBeenCalledTimes(2);
 });
 
 test('work that the server does not know any more is made there again', async () => {

@@ -42,6 +42,13 @@ public abstract class Work : ICrewOwned
     public DateTimeOffset? DeletedAt { get; set; }
 }
 
+/// <summary>What all kinds of work have in common.</summary>
+public static class WorkStore
+{
+    /// <summary>Longest name, characters.</summary>
+    public const int MaxName = 120;
+}
+
 /// <summary>What a kind of work is to the database: how its documents are read and told.</summary>
 /// <typeparam name="TDocument">What it holds.</typeparam>
 /// <param name="Kind">Its name in rows that are of several kinds, such as <c>comparison</c>.</param>

@@ -14,7 +14,7 @@ const limitMs = { usual: 20_000, file: 180_000 };
 /** Fetches with a limit of time; an answer that is still coming in at the limit is broken off too. */
 export async function fetchInTime(input: Request): Promise<Response> {
   const limit = new AbortController();
-  const timer = setTimeout(() => limit.abort(), /\/(import|photos)\b/.test(input.url) ? limitMs.file : limitMs.usual);
+  const timer = setTimeout(() => limit.abort(), /\/(import|export|photos)\b/.test(input.url) ? limitMs.file : limitMs.usual);
   try {
     const response = await fetch(input, { signal: AbortSignal.any([limit.signal, input.signal]) });
     // These carry no body, and none may be given to them.
@@ -169,3 +169,19 @@ function worksAt<D>(base: '/api/comparisons' | '/api/productions'): Works<D> {
 
 export const comparisons = worksAt<ComparisonDocument>('/api/comparisons');
 export const productions = worksAt<ProductionDocument>('/api/productions');
+
+/** All that the crew has, as one file. */
+export const crewFileAddress = '/api/crew/export.zip';
+
+/** Brings such a file in. */
+export async function bringCrewIn(file: File): Promise<Schemas['CrewImportOutput'] | Failure> {
+  try {
+    const response = await fetchInTime(
+      new Request('/api/crew/import', { method: 'POST', body: file, headers: { 'Content-Type': 'application/zip' } }),
+    );
+    const said = (await response.json()) as Schemas['CrewImportOutput'] | { detail?: string };
+    return 'added' in said ? said : failure(response.status, said);
+  } catch {
+    return unreachable;
+  }
+}

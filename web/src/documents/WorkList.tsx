@@ -7,6 +7,7 @@ import { oneLine, when } from '../ui/format';
 import { DeleteIcon, DuplicateIcon, RenameIcon, RestoreIcon } from '../ui/icons';
 import { PageMessage } from '../ui/PageMessage';
 import { SaidBar, type Said } from '../ui/SaidBar';
+import { CrewFile } from './CrewFile';
 import { startWork, useOutbox, type Kind } from './outbox';
 import { newId } from './unique';
 import { UnsavedWork } from './UnsavedWork';
@@ -151,6 +152,7 @@ export function WorkList<D>({ kind, title, address, none, make, lines }: WorkLis
           Show more
         </Button>
       )}
+      <CrewFile />
       <SaidBar said={said} onDone={() => setSaid(null)} />
     </Box>
   );

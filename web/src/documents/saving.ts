@@ -292,6 +292,10 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
   /** Starts saving by itself; stops with the returned function. */
   function autosave(): () => void {
     const unsubscribe = store.subscribe((state, before) => {
+      if (state.saving.kind === 'held' && state.problems.length === 0 && before.problems.length > 0) {
+        // What was at fault is mended, or was found to be none, a moment after it was tried.
+        schedule(0);
+      }
       if (state.id !== before.id || (state.name === before.name && state.document === before.document)) {
         return;
       }

@@ -65,7 +65,13 @@ function useQuestions(setup: Setup, conventions: Conventions, feet: boolean): Qu
 
 function Choice({ question, feet }: { question: Question; feet: boolean }) {
   const id = useId();
-  const chosen = question.options.findIndex((o) => o.isChosen);
+  // A choice shows at once; what it changes is told a moment later.
+  const [picked, setPicked] = useState<{ of: Question; option: number } | null>(null);
+  const chosen = picked?.of === question ? picked.option : question.options.findIndex((o) => o.isChosen);
+  const pick = (option: number) => {
+    setPicked({ of: question, option });
+    changeConventions(question.options[option]!.conventions);
+  };
   // Of the many formats by name only the two that most people compare with stand open.
   const open = question.school === 'reference' ? commonFormats : question.options.length;
   const others = question.options.slice(open);
@@ -75,11 +81,7 @@ function Choice({ question, feet }: { question: Question; feet: boolean }) {
         {question.title}
       </Typography>
       <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>{question.sentence}</Typography>
-      <RadioGroup
-        aria-labelledby={id}
-        value={chosen}
-        onChange={(event) => changeConventions(question.options[Number(event.target.value)]!.conventions)}
-      >
+      <RadioGroup aria-labelledby={id} value={chosen} onChange={(event) => pick(Number(event.target.value))}>
         {question.options.slice(0, open).map((option, i) => (
           <FormControlLabel
             key={option.name}
