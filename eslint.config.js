@@ -53,6 +53,8 @@ export default tseslint.config(
           'requestAnimationFrame',
           'setTimeout',
           'fetch',
+          'AbortSignal',
+          'Buffer',
           'MutationObserver',
           'MessageChannel',
         ].map((name) => [name, 'readonly']),

@@ -29,6 +29,7 @@ server_start() {
       DOTNET_TieredPGO=0 exec dotnet Juxtopsis.Server.dll
   ) >"$3" 2>&1 8>&- 9>&- &
   server=$!
+  printf '%s' "$server" >"$data/$cluster-server.pid"
 }
 
 # server_wait ADDRESS LOG — until it and its database are well; for a while only, then it is enough that it answers.
@@ -62,15 +63,15 @@ stop_all() {
 # One start of a clone at a time: who holds the lock owns the private database.
 start_lock() {
   mkdir -p "$data"
-  exec 9>>"$data/start.lock"
+  exec 9>>"$data/$cluster-start.lock"
   flock -n 9 || return 1
-  printf '%s %s %s\n' "$$" "$(here)" "$port" >"$data/start.owner"
+  printf '%s %s %s\n' "$$" "$(here)" "$port" >"$data/$cluster-start.owner"
 }
 
 # The address at which a start that is under way here answers.
 running_at() {
   local pid at its
-  read -r pid at its <"$data/start.owner" 2>/dev/null || return 1
+  read -r pid at its <"$data/$cluster-start.owner" 2>/dev/null || return 1
   printf 'http://%s:%s' "$at" "$its"
 }
 
@@ -80,6 +81,7 @@ not_running() {
 }
 
 # Whatever ends by itself, server or database, is started again; five times in a minute is no accident.
+most_restarts="${JUXTOPSIS_MOST_RESTARTS:-5}"
 watch_over() {
   local address=$1 again=() now
   while sleep 1; do
@@ -95,9 +97,9 @@ watch_over() {
     fi
     now=$(date +%s)
     again+=("$now")
-    if [ "${#again[@]}" -ge 5 ] && [ $((now - again[${#again[@]} - 5])) -lt 60 ]; then
+    if [ "${#again[@]}" -ge "$most_restarts" ] && [ $((now - again[${#again[@]} - most_restarts])) -lt 60 ]; then
       tail -n 15 "$data/server.log" >&2
-      fail "it ended five times within a minute." "The logs: .data/server.log and .data/pg/server.log"
+      fail "it ended $most_restarts times within a minute." "The logs: .data/server.log and .data/pg/server.log"
     fi
   done
 }
@@ -112,6 +114,7 @@ run_start() {
   [[ "$port" =~ ^[0-9]+$ ]] && [ "$port" -ge 1 ] && [ "$port" -le 65535 ] || fail "JUXTOPSIS_PORT is \"$port\"; a port is a number from 1 to 65535."
   need_sdks
   [ -w "$root" ] || fail "you may not write in $root." "Clone it as the user who runs it, or give that user the folder: chown -R \$USER $root"
+  db_use "${JUXTOPSIS_CLUSTER:-pg}"
   local address
   address="http://$(here):$port"
   if ! start_lock; then

@@ -131,3 +131,22 @@ run_tests() {
   say "$test_passed passed, $test_failed failed"
   [ "$test_failed" = 0 ]
 }
+
+# Kills, floods and outages, against a server that is watched over as a person's own, with a database of its own.
+run_faults() {
+  need_sdks
+  need_postgres
+  need_chromium
+  build_all
+  db_use faults
+  local at watched
+  at=$(free_port)
+  JUXTOPSIS_CLUSTER=faults JUXTOPSIS_PORT=$at JUXTOPSIS_MOST_RESTARTS=100000 "$root/dev" start >"$data/faults.log" 2>&1 &
+  watched=$!
+  trap 'kill -INT "$watched" 2>/dev/null; wait "$watched" 2>/dev/null; exit 1' INT TERM
+  local result=0
+  NODE_PATH="$root/node_modules" node tests/faults/faults.mjs "http://127.0.0.1:$at" "$(db_dir)" "$data/faults-server.pid" || result=1
+  kill -TERM "$watched" 2>/dev/null || true
+  wait "$watched" 2>/dev/null || true
+  return "$result"
+}

@@ -202,4 +202,31 @@ public sealed class ShelfTests(ServerFixture fixture) : IClassFixture<ServerFixt
         Assert.Equal(["name"], (await Put(Guid.NewGuid(), new JsonObject { ["kind"] = "lens", ["name"] = "a\nb", ["focalShortMm"] = 35 }.ToJsonString())).Fields);
         await Delete(id);
     }
+
+    [Fact]
+    public async Task A_stored_thing_that_cannot_be_read_is_set_aside_and_takes_nothing_down()
+    {
+        await using var database = await TestDatabase.CreateAsync();
+        await using var server = await new RunningServer(database.Connection).ReadyAsync();
+        var lens = (await server.SendAsync(HttpMethod.Get, "/api/shelf?kind=lens&take=1")).Json["items"]![0]!["item"]!["id"]!.GetValue<string>();
+        await using (var connection = new Npgsql.NpgsqlConnection(database.Connection))
+        {
+            await connection.OpenAsync();
+            await using var spoil = new Npgsql.NpgsqlCommand(
+                $$"""
+                select set_config('juxtopsis.crew', id::text, false) from crews;
+                update gear set document = jsonb_set(document, '{focalShortMm}', '-5') where id = '{{lens}}';
+                update crews set shelf_revision = shelf_revision + 1;
+                """,
+                connection);
+            await spoil.ExecuteNonQueryAsync();
+        }
+
+        var page = (await server.SendAsync(HttpMethod.Get, "/api/shelf?take=1000")).Json;
+        Assert.Equal([lens], page["setAside"]!.AsArray().Select(a => a!["id"]!.GetValue<string>()));
+        Assert.DoesNotContain(page["items"]!.AsArray(), i => i!["item"]!["id"]!.GetValue<string>() == lens);
+        Assert.Equal(-5, (await server.SendAsync(HttpMethod.Get, $"/api/shelf/{lens}/stored")).Json["focalShortMm"]!.GetValue<double>());
+        Assert.Equal(204, (int)(await server.SendAsync(HttpMethod.Delete, $"/api/shelf/{lens}")).Status);
+        Assert.Empty((await server.SendAsync(HttpMethod.Get, "/api/shelf")).Json["setAside"]!.AsArray());
+    }
 }

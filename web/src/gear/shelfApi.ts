@@ -7,6 +7,7 @@ type Schemas = components['schemas'];
 export type Reach = Schemas['ReachOutput'];
 export type Facet = Schemas['FacetOutput'];
 export type Way = Schemas['WayOutput'];
+export type SetAsideThing = Schemas['SetAsideOutput'];
 export type ImportResult = Schemas['ImportOutput'];
 export type ShelfEntry = Omit<Schemas['ShelfItemOutput'], 'item'> & { item: GearItem };
 export type ShelfPage = Omit<Schemas['ShelfPageOutput'], 'items'> & { items: ShelfEntry[] };
@@ -149,11 +150,11 @@ export async function writeGear(item: GearItem, base: number | null): Promise<Ge
   }
 }
 
-/** Deletes a thing, or retires it where saved comparisons use it. */
-export async function deleteGear(id: string): Promise<Schemas['ShelfDeleteOutput'] | Failure> {
+/** Deletes a thing, or retires it where saved work names it; null for one that could not be read, which is gone for good. */
+export async function deleteGear(id: string): Promise<Schemas['ShelfDeleteOutput'] | Failure | null> {
   try {
     const { data, error, response } = await api.DELETE('/api/shelf/{id}', { params: { path: { id } } });
-    return data ?? failure(response.status, error);
+    return response.status === 204 ? null : (data ?? failure(response.status, error));
   } catch {
     return unreachable;
   }

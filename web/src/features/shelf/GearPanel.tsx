@@ -73,11 +73,14 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
   };
   const remove = async () => {
     const outcome = await deleteGear(item.id);
-    if ('kind' in outcome) {
+    if (outcome && 'kind' in outcome) {
       setSay(outcome.say);
       return;
     }
     close();
+    if (outcome === null) {
+      return;
+    }
     const was = outcome.was as ShelfEntry;
     if (outcome.retired) {
       onSaid(

@@ -15,6 +15,7 @@ import { fullName, modesOf } from '../../gear/gear';
 import { GearPanel, type Opened } from './GearPanel';
 import { areasOf, Circles, LensesInScale } from './Outlines';
 import { Rows } from './Rows';
+import { SetAside } from './SetAside';
 import { addDemo, askAgain, useKind, useKinds, useShelf, type ShelfAsk, type ShelfEntry } from '../../gear/shelfApi';
 
 const asked = (params: URLSearchParams): ShelfAsk => ({
@@ -98,6 +99,7 @@ export function ShelfPage() {
         <Button onClick={() => setBringing(true)}>Bring in</Button>
         <TakeOut />
       </Box>
+      <SetAside things={first?.setAside ?? []} />
       <Understood understood={first?.understood ?? []} text={ask.q} onText={(q) => change({ q })} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'end', position: 'relative' }}>
         <Facets ask={ask} page={first} onChange={change} />
