@@ -82,3 +82,9 @@ format_all() {
   quietly "Laying out C#" dotnet format Juxtopsis.slnx
   quietly "Laying out TypeScript" npm run format
 }
+
+run_outdated() {
+  need_sdks
+  dotnet list Juxtopsis.slnx package --outdated || true
+  npm outdated --workspaces --include-workspace-root || true
+}

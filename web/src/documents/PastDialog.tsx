@@ -75,6 +75,8 @@ export function PastDialog<D>({ kind, useDocument, word, differences, onClose }:
             </ListItemButton>
           ))}
         </List>
+        {one.error && <Typography>{one.error.message}</Typography>}
+        {one.data && <Changes rows={differences(useDocument.getState(), one.data)} />}
         <TextField
           size="small"
           fullWidth
@@ -84,8 +86,6 @@ export function PastDialog<D>({ kind, useDocument, word, differences, onClose }:
           slotProps={{ htmlInput: { maxLength: 40 } }}
           sx={{ mt: 2 }}
         />
-        {one.error && <Typography>{one.error.message}</Typography>}
-        {one.data && <Changes rows={differences(useDocument.getState(), one.data)} />}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
@@ -97,7 +97,9 @@ export function PastDialog<D>({ kind, useDocument, word, differences, onClose }:
   );
 }
 
-const whose = ({ by, isYours }: PastRevision) => (isYours ? 'in this browser' : by === '' ? 'somebody else' : `by ${by}`);
+/** Whose it was; of what was there from the beginning nobody is told. */
+const whose = ({ by, isYours, cause }: PastRevision) =>
+  isYours ? 'in this browser' : by !== '' ? `by ${by}` : cause === 'made' ? '' : 'somebody else';
 
 function Changes({ rows }: { rows: { what: string; mine: string; theirs: string }[] }) {
   return (

@@ -179,9 +179,8 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
     }
     clearTimeout(pausing);
     const before = textOf(store.getState());
-    const [drafts] = await Promise.all([draftsHere(kind, id), ready]);
-    const kept = drafts[0] as Draft<D> | undefined;
-    const [found, copy] = await Promise.all([kept?.base === null ? neverStored : works.read(id), copyOf(kind, id)]);
+    const kept = (await draftsHere(kind, id))[0] as Draft<D> | undefined;
+    const [found, copy] = await Promise.all([kept?.base === null ? neverStored : works.read(id), copyOf(kind, id), ready]);
     const now = store.getState();
     if (turn !== openings || (now.id === id && textOf(now) !== before)) {
       // Another was opened since; or it was on the page already, and a hand was quicker than the server: what it did stands.

@@ -60,7 +60,7 @@ export function Proposals({ shot }: { shot: ShotInput }) {
   const putTogether = useProgress((s) => s[shelfKey] ?? 0);
   return (
     <Box component="section" aria-label="What fits" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
-      {gear.state !== 'ready' && (
+      {(gear.state === 'away' || (gear.state !== 'ready' && !shown)) && (
         <Box role="status" sx={{ p: 1.5 }}>
           {gear.state === 'away' ? (
             <Typography sx={{ color: 'warning.main' }}>The shelf cannot be read now: {gear.say} It is tried again by itself.</Typography>

@@ -4,7 +4,8 @@ import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import type { Delivery, Fit, FitRequest, FitResponse, LocationInput, ShotInput } from '../../core/core';
 import { useProgress } from '../../core/searches';
-import { askFit, openShelf, stop, useGear } from './fitting';
+import type { Outcome } from '../../core/searching';
+import { askFit, askServer, openShelf, stop, useGear } from './fitting';
 import { placeOf, shotsOf, shownShot, useProduction } from './productionStore';
 import { pictured, type Pictured } from './rigs';
 
@@ -71,12 +72,21 @@ export function ask(): void {
   const { document } = useProduction.getState();
   const shot = shownShot(useProduction.getState());
   const request = shot && requestOf(document, shot);
-  if (!request || useGear.getState().state !== 'ready') {
+  if (!request) {
+    return;
+  }
+  if (useGear.getState().state !== 'ready') {
+    void askServer(request, take);
     return;
   }
   useProgress.setState({ [shownKey]: 0 });
   useAnswers.setState({ asking: true });
-  void askFit(shownKey, true, request, (outcome) => {
+  void askFit(shownKey, true, request, take);
+
+  function take(outcome: Outcome<FitResponse>): void {
+    if (!shot || !request) {
+      return;
+    }
     if (outcome.kind === 'refused') {
       useProduction.setState({ problems: outcome.problems });
       useAnswers.setState({ asking: false, stopped: false });
@@ -96,7 +106,7 @@ export function ask(): void {
       stopped: false,
       picked: stays ?? chosen ?? fits[0] ?? null,
     });
-  });
+  }
 }
 
 /** Looks at the rigs that give the shot, or at those that do not: these are tried with every remedy, and so only when they are looked at. */

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { api, failure, unreachable } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import { type DayRequest, type DayResponse, type FitRequest, type FitResponse, type GearItem } from '../../core/core';
+import { coreReady, type DayRequest, type DayResponse, type FitRequest, type FitResponse, type GearItem } from '../../core/core';
 import { searches } from '../../core/searches';
 import type { Outcome } from '../../core/searching';
 
@@ -27,7 +27,9 @@ export function openShelf(): Promise<void> {
 
 async function open(): Promise<void> {
   const away = (say: string) => useGear.setState({ state: known === '' ? 'away' : 'ready', say });
-  // The core starts while the shelf is on its way.
+  // The page's own core and the first answer go first: until the second core is ready the server answers.
+  await coreReady;
+  await Promise.race([served, new Promise((done) => setTimeout(done, servedAfterMs))]);
   const searching = searches();
   try {
     const { data: text, error, response } = await api.GET('/api/shelf/export.json', { parseAs: 'text' });
@@ -62,6 +64,34 @@ export async function askFit(
   const outcome = await searches().fit(key, isUrgent, request, useSettings.getState().feet);
   if (outcome) {
     onOutcome(outcome);
+  }
+}
+
+/** How long the server is given for the first answer, before the second core takes a processor. */
+const servedAfterMs = 1500;
+const drawnAfterMs = 300;
+let serve: () => void;
+const served = new Promise<void>((done) => (serve = done));
+let askedOfServer = 0;
+
+/**
+ * Asks the server what fits, as long as the page's own searching core is not ready: it has the same core and the same shelf, and so the
+ * same answer. Without a server the own one answers in a moment.
+ */
+export async function askServer(request: FitRequest, onOutcome: (outcome: Outcome<FitResponse>) => void): Promise<void> {
+  const turn = ++askedOfServer;
+  const began = performance.now();
+  try {
+    const units = useSettings.getState().feet ? 'feet' : 'metres';
+    const { data } = await api.POST('/api/fit', { params: { query: { units } }, body: request });
+    if (data && turn === askedOfServer && useGear.getState().state !== 'ready') {
+      onOutcome({ kind: 'answered', answer: data, ms: performance.now() - began });
+    }
+  } catch {
+    // The own core answers.
+  } finally {
+    // Drawing what came goes first.
+    setTimeout(serve, drawnAfterMs);
   }
 }
 
