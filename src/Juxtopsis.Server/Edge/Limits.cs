@@ -36,7 +36,10 @@ internal static class Limits
                 ? RateLimitPartition.GetNoLimiter("")
                 : RateLimitPartition.GetTokenBucketLimiter(http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new()
                 {
-                    TokenLimit = Burst, TokensPerPeriod = PerSecond, ReplenishmentPeriod = TimeSpan.FromSeconds(1), QueueLimit = 0,
+                    TokenLimit = Burst,
+                    TokensPerPeriod = PerSecond,
+                    ReplenishmentPeriod = TimeSpan.FromSeconds(1),
+                    QueueLimit = 0,
                 }));
             limits.AddConcurrencyLimiter(Heavy, of => (of.PermitLimit, of.QueueLimit) = (Math.Max(1, Environment.ProcessorCount - 1), MostWaiting));
             limits.AddConcurrencyLimiter(Import, of => (of.PermitLimit, of.QueueLimit) = (1, MostWaiting));

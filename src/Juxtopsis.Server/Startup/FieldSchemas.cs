@@ -50,7 +50,9 @@ internal static class FieldSchemas
                 await Fill(schema, context, RigFields.All, "A rig: its numbers, and the parts that they came from where it has some.");
                 schema.Properties!["id"] = new OpenApiSchema
                 {
-                    Type = JsonSchemaType.String, MaxLength = RigInput.MaxIdLength, Description = "Its identity among the rigs that it stands beside; stored rigs have one.",
+                    Type = JsonSchemaType.String,
+                    MaxLength = RigInput.MaxIdLength,
+                    Description = "Its identity among the rigs that it stands beside; stored rigs have one.",
                 };
                 schema.Properties["name"] = new OpenApiSchema { Type = JsonSchemaType.String, MaxLength = RigInput.MaxNameLength, Description = "What a person calls it; may be empty." };
                 schema.Properties[SceneFields.OwnDistance.Key] = Number(SceneFields.OwnDistance, null);
