@@ -17,6 +17,7 @@ const rows = Array.from({ length: things - 149 }, (_, i) => {
 const began = performance.now();
 const brought = await fetch(`${address}/api/shelf/import?file=lenses.csv&write=true`, {
   method: 'POST',
+  headers: { 'Content-Type': 'text/csv' },
   body: [header, ...rows].join('\n'),
 });
 const { added, written } = await brought.json();

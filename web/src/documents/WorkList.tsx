@@ -1,10 +1,11 @@
-import { Alert, Box, Button, IconButton, InputBase, Paper, Tab, Tabs, TextField, Tooltip, Typography } from '@mui/material';
+import { Alert, Box, Button, InputBase, Tab, Tabs, TextField, Typography } from '@mui/material';
+import { styled } from '@mui/material/styles';
 import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useRef, useState, type ReactNode } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Failure, WorkSummary, Write } from '../api/client';
 import { oneLine, when } from '../ui/format';
-import { DeleteIcon, DuplicateIcon, RenameIcon, RestoreIcon } from '../ui/icons';
+import { DeleteIcon, DuplicateIcon, RenameIcon } from '../ui/icons';
 import { PageMessage } from '../ui/PageMessage';
 import { SaidBar, type Said } from '../ui/SaidBar';
 import { CrewFile } from './CrewFile';
@@ -86,6 +87,23 @@ export function WorkList<D>({ kind, title, address, none, make, lines }: WorkLis
     await again();
     tell(outcome, done);
   };
+  // One for as long as the list stands, so that a row is drawn anew only when it is another.
+  const act = useRef<Does>(null!);
+  useEffect(() => {
+    act.current = {
+      rename: (item, name) => void writeAs(item, name, item.id, null),
+      duplicate: (item) => void writeAs(item, copyName(item.name), newId(), { text: `“${copyName(item.name)}” is made.` }),
+      setDeleted: (item, to) => void setDeleted(item, to),
+    };
+  });
+  const does = useMemo<Does>(
+    () => ({
+      rename: (item, name) => act.current.rename(item, name),
+      duplicate: (item) => act.current.duplicate(item),
+      setDeleted: (item, to) => act.current.setDeleted(item, to),
+    }),
+    [],
+  );
   const items = data?.pages.flat() ?? [];
 
   return (
@@ -133,17 +151,7 @@ export function WorkList<D>({ kind, title, address, none, make, lines }: WorkLis
       ) : (
         <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 1 }}>
           {items.map((item) => (
-            <Row
-              key={item.id}
-              item={item}
-              address={`${address}/${item.id}`}
-              storedAt={works.storedAt(item.id)}
-              lines={lines}
-              onRename={(name) => void writeAs(item, name, item.id, null)}
-              onDuplicate={() => void writeAs(item, copyName(item.name), newId(), { text: `“${copyName(item.name)}” is made.` })}
-              onDelete={() => void setDeleted(item, true)}
-              onRestore={() => void setDeleted(item, false)}
-            />
+            <Row key={item.id} item={item} address={`${address}/${item.id}`} storedAt={works.storedAt(item.id)} lines={lines} does={does} />
           ))}
         </Box>
       )}
@@ -200,28 +208,29 @@ interface RowProps {
   address: string;
   storedAt: string;
   lines: (lines: string[]) => ReactNode;
-  onRename: (name: string) => void;
-  onDuplicate: () => void;
-  onDelete: () => void;
-  onRestore: () => void;
+  does: Does;
 }
 
-function Row({ item, address, storedAt, lines, onRename, onDuplicate, onDelete, onRestore }: RowProps) {
+/** What can be done with one. */
+interface Does {
+  rename: (item: WorkSummary, name: string) => void;
+  duplicate: (item: WorkSummary) => void;
+  setDeleted: (item: WorkSummary, to: boolean) => void;
+}
+
+const Row = memo(function Row({ item, address, storedAt, lines, does }: RowProps) {
   const [renaming, setRenaming] = useState<string | null>(null);
   const finish = () => {
     const name = renaming?.trim() ?? '';
     setRenaming(null);
     if (name !== '' && name !== item.name) {
-      onRename(name);
+      does.rename(item, name);
     }
   };
   const readable = item.canBeRead;
   return (
-    <Paper
-      component="li"
-      sx={{ p: 1.5, border: 1, borderColor: 'divider', display: 'flex', gap: 1, alignItems: 'start', flexWrap: 'wrap' }}
-    >
-      <Box sx={{ flex: '1 1 280px', minWidth: 0 }}>
+    <Card>
+      <div className="what">
         {renaming !== null ? (
           <InputBase
             autoFocus
@@ -237,17 +246,13 @@ function Row({ item, address, storedAt, lines, onRename, onDuplicate, onDelete, 
             sx={{ fontWeight: 650, fontSize: 16, border: 1, borderColor: 'primary.main', borderRadius: 1, px: 1 }}
           />
         ) : readable ? (
-          <Typography
-            component={Link}
-            to={address}
-            sx={{ fontWeight: 650, fontSize: 16, color: 'primary.main', overflowWrap: 'anywhere', display: 'inline-block', py: 0.5 }}
-          >
+          <Link className="name" to={address}>
             {item.name}
-          </Typography>
+          </Link>
         ) : (
-          <Typography sx={{ fontWeight: 650, fontSize: 16, overflowWrap: 'anywhere', py: 0.5 }}>{item.name}</Typography>
+          <div className="name">{item.name}</div>
         )}
-        {item.note !== '' && <Typography sx={{ color: 'text.secondary', maxWidth: 640 }}>{item.note}</Typography>}
+        {item.note !== '' && <p>{item.note}</p>}
         {readable ? (
           lines(item.lines)
         ) : (
@@ -255,45 +260,75 @@ function Row({ item, address, storedAt, lines, onRename, onDuplicate, onDelete, 
             This version cannot read it. Nothing of it is lost: take it out as it is, or leave it for a version that can.
           </Alert>
         )}
-      </Box>
-      <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, ml: 'auto' }}>
-        <Typography variant="body2" sx={{ color: 'text.secondary', mr: 1, whiteSpace: 'nowrap' }}>
-          {item.deletedAt == null ? when(item.updatedAt) : `deleted ${when(item.deletedAt)}`}
-        </Typography>
+      </div>
+      <div className="acts">
+        <span>{item.deletedAt == null ? when(item.updatedAt) : `deleted ${when(item.deletedAt)}`}</span>
         {!readable && (
-          <Button component="a" href={storedAt} download={`${item.id}.json`}>
+          <a href={storedAt} download={`${item.id}.json`}>
             Take it out
-          </Button>
+          </a>
         )}
         {item.deletedAt == null ? (
           <>
             {readable && (
               <>
-                <Button component={Link} to={address}>
-                  Open
-                </Button>
+                <Link to={address}>Open</Link>
                 <Action label={`Rename ${item.name}`} title="Rename" onClick={() => setRenaming(item.name)} icon={<RenameIcon />} />
-                <Action label={`Duplicate ${item.name}`} title="Duplicate" onClick={onDuplicate} icon={<DuplicateIcon />} />
+                <Action label={`Duplicate ${item.name}`} title="Duplicate" onClick={() => does.duplicate(item)} icon={<DuplicateIcon />} />
               </>
             )}
-            <Action label={`Delete ${item.name}`} title="Delete" onClick={onDelete} icon={<DeleteIcon />} />
+            <Action label={`Delete ${item.name}`} title="Delete" onClick={() => does.setDeleted(item, true)} icon={<DeleteIcon />} />
           </>
         ) : (
-          <Button startIcon={<RestoreIcon />} onClick={onRestore}>
-            Restore
-          </Button>
+          <button onClick={() => does.setDeleted(item, false)}>Restore</button>
         )}
-      </Box>
-    </Paper>
+      </div>
+    </Card>
   );
-}
+});
 
 function Action({ label, title, icon, onClick }: { label: string; title: string; icon: ReactNode; onClick: () => void }) {
   return (
-    <Tooltip title={title}>
-      <IconButton aria-label={label} onClick={onClick}>
-        {icon}
-      </IconButton>
-    </Tooltip>
+    <button aria-label={label} title={title} onClick={onClick}>
+      {icon}
+    </button>
   );
 }
+
+/** Styled once: a hundred rows with buttons styled one by one take a second to draw. */
+const Card = styled('li')(({ theme }) => ({
+  display: 'flex',
+  flexWrap: 'wrap',
+  alignItems: 'start',
+  gap: 8,
+  padding: 12,
+  background: theme.vars!.palette.background.paper,
+  border: `1px solid ${theme.vars!.palette.divider}`,
+  borderRadius: 4,
+  contentVisibility: 'auto',
+  containIntrinsicSize: 'auto 110px',
+  '& .what': { flex: '1 1 280px', minWidth: 0 },
+  '& .name': { fontWeight: 650, fontSize: 16, overflowWrap: 'anywhere', display: 'inline-block', padding: '4px 0' },
+  '& a': { color: theme.vars!.palette.primary.main },
+  '& p': { margin: 0, maxWidth: 640, color: theme.vars!.palette.text.secondary },
+  '& .acts': { display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 4, marginLeft: 'auto' },
+  '& .acts span': { fontSize: 14, whiteSpace: 'nowrap', marginRight: 8, color: theme.vars!.palette.text.secondary },
+  '& .acts a, & .acts button': {
+    minWidth: 40,
+    minHeight: 40,
+    padding: 8,
+    display: 'inline-flex',
+    alignItems: 'center',
+    border: 0,
+    borderRadius: 4,
+    background: 'none',
+    font: 'inherit',
+    fontWeight: 600,
+    textDecoration: 'none',
+    cursor: 'pointer',
+    color: theme.vars!.palette.primary.main,
+    '&:hover': { background: theme.vars!.palette.background.default },
+    '&:focus-visible': { outline: `2px solid ${theme.vars!.palette.primary.main}` },
+  },
+  '& .acts button svg': { color: theme.vars!.palette.text.secondary },
+}));

@@ -31,6 +31,12 @@ async function whereToGo(last: string | null): Promise<string | undefined> {
   return known ? last : away ? undefined : list[0]?.id;
 }
 
+const counts = (lines: string[]) => (
+  <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+    {lines.join(', ')}
+  </Typography>
+);
+
 /** All productions that the crew has saved. */
 export function ProductionsPage() {
   const navigate = useNavigate();
@@ -52,11 +58,7 @@ export function ProductionsPage() {
           New production
         </Button>
       }
-      lines={(lines) => (
-        <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-          {lines.join(', ')}
-        </Typography>
-      )}
+      lines={counts}
     />
   );
 }

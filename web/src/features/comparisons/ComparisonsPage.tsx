@@ -1,9 +1,31 @@
-import { Box, Button } from '@mui/material';
+import { Button } from '@mui/material';
+import { styled } from '@mui/material/styles';
 import { Link } from 'react-router';
 import { figureFont } from '../../app/theme';
 import { comparison } from '../../documents/kinds';
 import { WorkList } from '../../documents/WorkList';
 import { RigMark } from '../../ui/RigMark';
+
+const Rigs = styled('div')({
+  display: 'flex',
+  flexWrap: 'wrap',
+  gap: '6px 16px',
+  marginTop: 6,
+  fontFamily: figureFont,
+  fontSize: 13,
+  '& > span': { display: 'flex', alignItems: 'center', gap: 4 },
+});
+
+const rigLines = (rigs: string[]) => (
+  <Rigs>
+    {rigs.map((rig, i) => (
+      <span key={i}>
+        <RigMark index={i} size={20} />
+        {rig}
+      </span>
+    ))}
+  </Rigs>
+);
 
 /** All comparisons that the crew has saved. */
 export function ComparisonsPage() {
@@ -18,27 +40,7 @@ export function ComparisonsPage() {
           New comparison
         </Button>
       }
-      lines={(rigs) => (
-        <Box
-          sx={{
-            display: 'flex',
-            flexWrap: 'wrap',
-            gap: 0.75,
-            columnGap: 2,
-            mt: 0.75,
-            alignItems: 'center',
-            fontFamily: figureFont,
-            fontSize: 13,
-          }}
-        >
-          {rigs.map((rig, i) => (
-            <Box key={i} sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
-              <RigMark index={i} size={20} />
-              {rig}
-            </Box>
-          ))}
-        </Box>
-      )}
+      lines={rigLines}
     />
   );
 }
