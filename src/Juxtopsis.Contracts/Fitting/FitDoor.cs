@@ -81,7 +81,7 @@ public sealed class FitDoor
 
         var result = search.Finish(asked.Most, asked.MostMisses);
         var chosen = asked.Rig is null && asked.Shot.Chosen is { } choice ? SearchOf(asked, shelf.Alone(choice.ToCore())).Finish(1) : null;
-        return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(asked, search.Criterion, search.Looked, chosen, unit), WireJson.Default.FitResponse));
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(asked, search.Criterion, search.Looked, shelf.IsCut, chosen, unit), WireJson.Default.FitResponse));
     }
 
     /// <summary>Asks which lenses do all shots of a day, in place of what was asked before.</summary>

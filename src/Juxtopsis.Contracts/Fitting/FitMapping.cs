@@ -66,7 +66,7 @@ internal static class FitMapping
         HighestIso = delivery.HighestIso,
     };
 
-    public static FitResponse ToWire(this FitResult result, FitRequest request, RankingCriterion criterion, int looked, FitResult? chosen, LengthUnit unit)
+    public static FitResponse ToWire(this FitResult result, FitRequest request, RankingCriterion criterion, int looked, bool isCut, FitResult? chosen, LengthUnit unit)
     {
         var (location, brief) = (request.Location.ToCore(request.Shot), request.Shot.ToCore(request.Delivery));
         var words = new FitWords(unit);
@@ -74,7 +74,7 @@ internal static class FitMapping
         FitOutput Say(Fit fit) => ToWire(fit, words, criterion, location, brief, own);
         return new(
             new(result.Frame.WidthMm, result.Frame.HeightMm, result.Frame.BottomMm, result.Frame.LensHeightMm, result.Frame.Decider, Finite(location.RoomMm(brief))),
-            FitWords.Order(criterion),
+            FitWords.Order(criterion, isCut),
             [.. result.Fits.Select(Say)],
             [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), words.Shortfall(m).ToWire(), [.. m.Remedies.Select(r => ToWire(r, words, Say))]))],
             result.FitCount,

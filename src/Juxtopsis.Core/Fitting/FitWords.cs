@@ -65,8 +65,12 @@ public sealed class FitWords(LengthUnit unit)
 
     /// <summary>What an order goes by.</summary>
     /// <param name="criterion">The criterion.</param>
-    /// <returns>A sentence.</returns>
-    public static string Order(RankingCriterion criterion) => "Those that nothing speaks against first, then those at a cost, then the spoilt. Within these: " + criterion switch
+    /// <param name="isCut">True when the shelf makes more rigs than were put together.</param>
+    /// <returns>A sentence, or two.</returns>
+    public static string Order(RankingCriterion criterion, bool isCut) =>
+        (isCut ? string.Create(CultureInfo.InvariantCulture, $"This gear makes more rigs than are looked at together: the best of {FittingShelf.MostRigs} are told, which is not proven of all. A bag of some of it is looked through whole. ") : "") + Order(criterion);
+
+    private static string Order(RankingCriterion criterion) => "Those that nothing speaks against first, then those at a cost, then the spoilt. Within these: " + criterion switch
     {
         RankingCriterion.MostBlur => "by the disc that a point behind becomes, as a share of the picture's height; each as open, and from where it blurs most, as the shot allows.",
         RankingCriterion.Deepest => "by the depth of the sharp zone; each closed as far as diffraction does not soften it and the accepted sensitivity goes.",
