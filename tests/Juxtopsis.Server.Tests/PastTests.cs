@@ -84,4 +84,21 @@ public sealed class PastTests(ServerFixture fixture) : IClassFixture<ServerFixtu
         Assert.Equal(0, await Found("keel 100__done"));
         Assert.Equal(0, await Found("keel 'drop"));
     }
+
+    [Fact]
+    public async Task A_production_of_as_many_shots_as_may_be_is_stored_and_a_larger_body_is_refused_in_words()
+    {
+        var place = Guid.NewGuid();
+        string Shot(int i, int note) =>
+            $$"""{"id":"{{Guid.NewGuid()}}","name":"Shot {{i}}","locationId":"{{place}}","subject":{"kind":"standing","heightMm":1750},"note":"{{new string('n', note)}}"}""";
+        string Of(int shots, int note) =>
+            $$"""{"name":"A long season","document":{"schemaVersion":2,"locations":[{"id":"{{place}}","name":"Shed"}],"shots":[{{string.Join(',', Enumerable.Range(0, shots).Select(i => Shot(i, note)))}}] } }""";
+        Assert.Equal(201, (int)(await fixture.Server.SendAsync(HttpMethod.Put, At(Guid.NewGuid()), Of(1000, 490), ifNoneMatch: "*")).Status);
+        using var request = new HttpRequestMessage(HttpMethod.Put, At(Guid.NewGuid())) { Content = new StringContent(Of(1000, 2500), Encoding.UTF8, "application/json") };
+        request.Headers.IfNoneMatch.Add(EntityTagHeaderValue.Any);
+        request.Headers.ExpectContinue = true;
+        using var refused = await fixture.Server.Client.SendAsync(request);
+        Assert.Equal(413, (int)refused.StatusCode);
+        Assert.Contains("2 MB for a piece of work", await refused.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+    }
 }

@@ -271,6 +271,30 @@ test('shots are gone through and the place is changed by keys alone; nothing kee
   await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
 });
 
+test('a shot and its comparison know each other, and a rig of the Bench becomes the shot’s choice', async ({ page, server }) => {
+  const brief = new Brief(page, server.address);
+  await page.goto(`${server.address}/brief/10f7a7e0-0000-4000-8000-0000000000a1`);
+  await brief.go('Two people on one plank');
+  await brief.fits.getByRole('button', { name: /^Best \d to the Bench$/ }).click();
+  await page.waitForURL(/\/bench\//);
+  await expect(page.getByRole('region', { name: 'Rig B', exact: true })).toBeVisible();
+  const name = await page.getByLabel('Name of rig B').inputValue();
+  await page.getByRole('button', { name: 'Do with rig B' }).click();
+  await page.getByRole('menuitem', { name: 'Choose it for the shot' }).click();
+  await expect(page.getByText(/^“Two people on one plank.*” is done with /)).toBeVisible();
+  await page.getByRole('link', { name: 'To its shot' }).click();
+  await expect(brief.field('Name of the shot')).toHaveValue('Two people on one plank');
+  await expect(
+    brief.rigs
+      .filter({ hasText: name.split(',')[0]! })
+      .getByText('chosen', { exact: true })
+      .first(),
+  ).toBeVisible();
+  await brief.fits.getByRole('link', { name: 'Its comparison' }).click();
+  await page.waitForURL(/\/bench\//);
+  await expect(page.getByLabel('Name of rig B')).toHaveValue(name);
+});
+
 test('two change the same production: nothing is overwritten, and a deleted one comes back', async ({ page, server }) => {
   const brief = new Brief(page, server.address);
   await brief.startNew();

@@ -1,6 +1,6 @@
 import type { Browser } from '@playwright/test';
 import type { components } from '../../web/src/api/schema';
-import { Bench, expect, test } from './bench';
+import { Bench, expect, expectNobodyKeptOut, test } from './bench';
 
 type Stored = components['schemas']['ComparisonOutput'];
 
@@ -148,6 +148,48 @@ test('where both changed the same, a choice for each is kept', async ({ bench })
   await expect(bench.saving).toHaveText(/^Saved/);
   await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
   await expect(bench.field('Aperture', 'B')).toHaveValue(/4/);
+});
+
+test('what was before is told with who did it, and any of it comes back as a step that undo takes back again', async ({ bench }) => {
+  const { page } = bench;
+  await theyType(bench, 24);
+  await bench.type('85', 'Focal length', 'A');
+  await page.getByRole('dialog').getByRole('button', { name: 'All mine' }).click();
+  await expect(bench.saving).toHaveText(/^Saved/);
+  await page.getByRole('button', { name: 'Before', exact: true }).click();
+  const past = page.getByRole('dialog', { name: 'What was before' });
+  await expect(past.getByRole('button', { name: /as it is stored now/ })).toContainText('in this browser');
+  await past.getByRole('button', { name: /somebody else/ }).click();
+  await expect(past.getByText('A: focal length: 85 mm → 24 mm')).toBeVisible();
+  await expectNobodyKeptOut(page, '[role=dialog]');
+  await past.getByRole('button', { name: 'Bring this state back' }).click();
+  await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
+  await expect(bench.saving).toHaveText(/^Saved/);
+  expect(await seenByOthers(bench, stored(bench))).toBe(24);
+  await page.keyboard.press('Control+z');
+  await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+});
+
+test('a comparison that cannot be saved is taken out as a file, and brought in again', async ({ bench, server }) => {
+  const { page } = bench;
+  await page.getByLabel('Name of the comparison').fill('Taken out');
+  await expect(bench.saving).toHaveText(/^Saved/);
+  server.database.cut();
+  await bench.type('85', 'Focal length', 'A');
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Take out as a file' }).click()]);
+  server.database.mend();
+  await expect(bench.saving).toHaveText(/^Saved/, { timeout: 15_000 });
+  const before = page.url();
+  await page.getByRole('link', { name: 'Saved' }).click();
+  await page
+    .getByLabel('A file to bring in')
+    .setInputFiles({ name: 'notes.json', mimeType: 'application/json', buffer: Buffer.from('[1]') });
+  await expect(page.getByText(/^notes.json is no comparison of this application/)).toBeVisible();
+  await page.getByLabel('A file to bring in').setInputFiles(await download.path());
+  await page.waitForURL(/\/bench\/[0-9a-f-]{36}$/);
+  expect(page.url()).not.toBe(before);
+  await expect(page.getByLabel('Name of the comparison')).toHaveValue('Taken out');
+  await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
 });
 
 test('unsaved work that was left is told in the list and goes by itself when the database is back', async ({ bench, server }) => {

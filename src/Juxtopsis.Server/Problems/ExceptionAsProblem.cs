@@ -67,7 +67,7 @@ internal sealed partial class ExceptionAsProblem(ILogger<ExceptionAsProblem> log
             "too-large",
             413,
             "The body is too large",
-            "The body is larger than this address takes: 256 kB, or 32 MB for a file of gear. Send fewer rigs or shorter texts, or bring the file in parts."),
+            "The body is larger than this address takes: 256 kB, 2 MB for a piece of work, 32 MB for a file of gear. Send fewer rigs, shots or shorter texts, or bring the file in parts."),
         BadHttpRequestException bad => Problem.Of("request", bad.StatusCode, "The request could not be read", bad.Message),
         DbUpdateConcurrencyException => Problem.Of(
             "changed",

@@ -30,6 +30,9 @@ internal sealed record ShelfNow(int Revision, ShelfIndex Index, IReadOnlyList<Se
 /// </summary>
 internal sealed class ShelfCache
 {
+    /// <summary>The most shelves that are kept in memory.</summary>
+    private const int MostCrews = 16;
+
     private readonly ConcurrentDictionary<Guid, ShelfNow> shelves = new();
 
     /// <summary>
@@ -48,6 +51,12 @@ internal sealed class ShelfCache
         var rows = await db.Gear.AsNoTracking().ToListAsync();
         var read = rows.Select(Read).ToArray();
         var now = new ShelfNow(revision, new ShelfIndex([.. read.Select(r => r.Entry).OfType<ShelfEntry>()]), [.. read.Select(r => r.SetAside).OfType<SetAsideOutput>()]);
+        if (shelves.Count >= MostCrews)
+        {
+            // Those who still ask are read again in a moment.
+            shelves.Clear();
+        }
+
         shelves[db.CrewId] = now;
         return now;
     }

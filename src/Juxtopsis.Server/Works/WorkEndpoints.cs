@@ -23,6 +23,7 @@ internal sealed class WorkEndpoints<TRow, TDocument, TInput, TOutput, TConflict>
     private const int PageSize = 100;
     private const int MaxSearch = 200;
     private const int MaxBytes = 2 * 1024 * 1024;
+    private const int MaxWorks = 20_000;
 
     public void Map(WebApplication app)
     {
@@ -132,6 +133,11 @@ internal sealed class WorkEndpoints<TRow, TDocument, TInput, TOutput, TConflict>
 
     private async Task<IResult> Add(Guid id, TInput input, JuxtopsisDb db, TimeProvider clock, HttpContext http, CancellationToken cancellationToken)
     {
+        if (await db.Set<TRow>().CountAsync(cancellationToken) >= MaxWorks)
+        {
+            return Problem.Of("too-many", 409, $"No room for another {kind.Word}", $"There are {MaxWorks} of them already, deleted ones included. Take some out as one file and start on another server.").ToResult();
+        }
+
         var added = kind.Store.Put(kind.Make(id, input.Name, clock.GetUtcNow()), input.Document);
         db.Add(added);
         db.Add(PastOf(added, ChangeCause.Made, http));
