@@ -179,6 +179,7 @@ test('after a reload and somebody else’s change the two are put side by side, 
   closePages();
   const second = await openPage(serverOf(work(3, { n: 60 })));
   await second.keeper.open('w');
+  await pass(50);
   expect(second.now()).toMatchObject({
     document: { n: 8 },
     base: { revision: 1, document: { n: 1 } },
@@ -327,6 +328,7 @@ test('of left work that somebody else changed too nothing is sent; it waits for 
   expect(server.all.get('w')!.document).toEqual({ n: 70 });
   expect(outbox.useOutbox.getState().waiting).toMatchObject([{ id: 'w', conflicts: true }]);
   await keeper.open('w');
+  await pass(50);
   expect(now()).toMatchObject({ document: { n: 2 }, saving: { kind: 'conflict', theirs: { document: { n: 70 } } } });
 });
 
@@ -360,4 +362,21 @@ test('work that one view starts is opened by another, and stored in any case', a
   const other = await outbox.startWork(kind, { name: 'Four', document: { n: 4 } });
   await outbox.flush();
   expect(server.all.get(other)).toMatchObject({ name: 'Four' });
+});
+
+test('a server that writes documents down in its own way is nobody else: opened again, there is no step of theirs', async () => {
+  const server = serverOf();
+  const usual = server.write.getMockImplementation()!;
+  // What is as usual is left out of what is stored, as the real one does.
+  server.write.mockImplementation((id, base, name, { n, m }) => usual(id, base, name, m === 7 ? { n } : { n, m: m! }));
+  const { keeper, now, change } = await openPage(server);
+  keeper.openNew('new', { name: 'New', document: { n: 1, m: 7 } });
+  await pass(600);
+  await keeper.open('new');
+  expect(now()).toMatchObject({ past: [], document: { n: 1, m: 7 }, saving: { kind: 'saved' } });
+  change({ n: 2 });
+  await pass(600);
+  await keeper.open('new');
+  expect(now().past).toHaveLength(1);
+  expect(now().past[0]!.theirsAt).toBeUndefined();
 });

@@ -136,7 +136,9 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
   function show(work: Work<D>): void {
     const now = store.getState();
     const saving = { kind: 'saved', at: work.updatedAt } as const;
-    if (now.id === work.id && says(now, work)) {
+    // The server writes documents down in its own way: what it held before tells whether it holds something else now.
+    const unchanged = says(now, work) || (!isDirty() && now.base !== null && says(now.base, work));
+    if (now.id === work.id && unchanged) {
       setClean(now);
       store.setState({ base: baseOf(work), saving });
     } else {
@@ -200,10 +202,9 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
     if (found !== null && 'id' in found) {
       if (!unsaved || says(unsaved, found)) {
         show(found);
-      } else if (unsaved.base?.revision === found.revision) {
-        showUnsaved(id, unsaved, baseOf(found), { kind: 'unsaved' });
       } else {
-        showUnsaved(id, unsaved, unsaved.base, { kind: 'conflict', theirs: found });
+        // Whether somebody else changed it meanwhile, or only an answer got lost, the server tells when it is saved.
+        showUnsaved(id, unsaved, unsaved.base?.revision === found.revision ? baseOf(found) : unsaved.base, { kind: 'unsaved' });
       }
       return null;
     }
