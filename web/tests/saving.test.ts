@@ -380,3 +380,15 @@ test('a server that writes documents down in its own way is nobody else: opened 
   expect(now().past).toHaveLength(1);
   expect(now().past[0]!.theirsAt).toBeUndefined();
 });
+
+test('what was left and stored by the outbox is clean when one comes back, though somebody else changed it since', async () => {
+  const { server, change, keeper, now } = await opened({ n: 1 });
+  change({ n: 2 });
+  keeper.leave();
+  await pass(100);
+  expect(server.all.get('w')!.document).toEqual({ n: 2 });
+  server.all.set('w', work(3, { n: 2, m: 4 }));
+  await keeper.open('w');
+  await pass(100);
+  expect(now()).toMatchObject({ document: { n: 2, m: 4 }, saving: { kind: 'saved' } });
+});

@@ -65,7 +65,7 @@ export function PastDialog<D>({ kind, useDocument, word, differences, onClose }:
       <DialogContent>
         {list.error && <Typography>{list.error.message}</Typography>}
         {list.data?.length === 0 && <Typography>Nothing of this {word} was kept yet. From the next change on there is.</Typography>}
-        <List dense disablePadding aria-label="States that it had" sx={{ maxHeight: 300, overflowY: 'auto' }}>
+        <List component="div" role="group" dense disablePadding aria-label="States that it had" sx={{ maxHeight: 300, overflowY: 'auto' }}>
           {list.data?.map((past) => (
             <ListItemButton key={past.revision} selected={past.revision === chosen} onClick={() => setChosen(past.revision)}>
               <ListItemText

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Failure, Works, Write } from '../api/client';
+import type { Failure, Work, Works, Write } from '../api/client';
 import { draftsHere, dropDraft, moment, putDraft, type Draft } from './drafts';
 import { says } from './merging';
 import type { Content } from './history';
@@ -13,6 +13,8 @@ export interface Kind<D> {
   works: Works<D>;
   /** A document as it is now, of one that this browser kept from before; null when it cannot be read. */
   upgraded: (document: D) => Promise<D | null>;
+  /** Told when the outbox has stored a piece; the page may still hold it. */
+  onStored?: (draft: Draft<D>, work: Work<D>) => void;
 }
 
 const kinds = new Map<string, Kind<unknown>>();
@@ -104,12 +106,13 @@ async function flushOne(draft: Draft<unknown>): Promise<void> {
     return;
   }
   busy.add(key);
-  const { works, upgraded } = kinds.get(draft.kind)!;
+  const { works, upgraded, onStored } = kinds.get(draft.kind)!;
   const document = await upgraded(draft.document);
   const outcome: Write<unknown> = document === null ? cannotRead : await send(works, { ...draft, document });
   busy.delete(key);
   if (outcome.kind === 'stored') {
     await dropDraft(draft, draft.at);
+    onStored?.(draft, outcome.work);
   } else if (outcome.kind !== 'away' && onPage.get(draft.kind) !== draft.id) {
     const conflicts = outcome.kind === 'conflict';
     await putDraft({ ...draft, conflicts, refused: conflicts ? '' : outcome.say });

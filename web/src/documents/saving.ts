@@ -36,7 +36,18 @@ const baseOf = <D>({ name, document, revision, updatedAt, deletedAt }: Work<D>):
  * left unsaved for another goes by way of the outbox.
  */
 export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
-  register({ kind, works, upgraded });
+  register<D>({
+    kind,
+    works,
+    upgraded,
+    onStored(draft, work) {
+      // It was left, and may be on the page again as it was: then it is stored now.
+      if (store.getState().id === draft.id && textOf(store.getState()) === textOf(draft)) {
+        setClean(draft);
+        store.setState({ base: baseOf(work), saving: { kind: 'saved', at: work.updatedAt } });
+      }
+    },
+  });
   let pausing: ReturnType<typeof setTimeout> | undefined;
   let noting: ReturnType<typeof setTimeout> | undefined;
   let openings = 0;
