@@ -392,3 +392,19 @@ test('what was left and stored by the outbox is clean when one comes back, thoug
   await pass(100);
   expect(now()).toMatchObject({ document: { n: 2, m: 4 }, saving: { kind: 'saved' } });
 });
+
+test('unsaved work that a page of before kept is taken over and sent; copies of before are let go', async () => {
+  const kept = (unsaved: boolean) => JSON.stringify({ at: 1, draft: { name: 'Of before', document: { n: 9 }, revision: 1, unsaved } });
+  localStorage.setItem('juxtopsis.comparison.old', kept(true));
+  localStorage.setItem('juxtopsis.comparison.copy', kept(false));
+  localStorage.setItem('juxtopsis.production.broken', '{');
+  localStorage.setItem('juxtopsis.settings', '{}');
+  const server = serverOf();
+  const { outbox, start } = await openPage(server);
+  outbox.register({ kind: 'comparison', works: server.works, upgraded: (d: Doc) => Promise.resolve(d) });
+  start();
+  await pass(200);
+  expect(server.all.get('old')).toMatchObject({ name: 'Of before', document: { n: 9 } });
+  expect(server.all.has('copy')).toBe(false);
+  expect(Object.keys(localStorage)).toEqual(['juxtopsis.settings']);
+});

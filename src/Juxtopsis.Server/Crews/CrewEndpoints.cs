@@ -222,7 +222,11 @@ internal static class CrewEndpoints
         return JsonElement.DeepEquals(a.RootElement, b.RootElement);
     }
 
-    private static string Copied(string name) => $"{name[..Math.Min(name.Length, WorkStore.MaxName - 10)]} (brought)";
+    private static string Copied(string name)
+    {
+        var most = Math.Min(name.Length, WorkStore.MaxName - 10);
+        return $"{name[..(char.IsHighSurrogate(name[most - 1]) ? most - 1 : most)]} (brought)";
+    }
 
     private static async Task Photograph(ZipArchiveEntry entry, Brought brought, CancellationToken cancellationToken)
     {

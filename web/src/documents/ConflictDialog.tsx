@@ -16,7 +16,7 @@ import {
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Work } from '../api/client';
-import { when } from '../ui/format';
+import { oneLine, when } from '../ui/format';
 import type { DocumentHook } from './editing';
 import type { Content } from './history';
 import { merge, withTheirs } from './merging';
@@ -78,7 +78,7 @@ function Choice<D>({ useDocument, keeper, word, address, differences, whole, the
 
   const keepBoth = () => {
     const copy = newId();
-    keeper.keepBoth(theirs, copy, `${name.slice(0, 105)} (my version)`);
+    keeper.keepBoth(theirs, copy, oneLine(`${name.slice(0, 105)} (my version)`));
     void navigate(`${address}/${copy}`);
   };
 

@@ -166,7 +166,7 @@ export function WorkList<D>({ kind, title, address, none, make, lines }: WorkLis
   );
 }
 
-const copyName = (name: string) => `${name.slice(0, 113)} (copy)`;
+const copyName = (name: string) => oneLine(`${name.slice(0, 113)} (copy)`);
 
 /** Takes up a file that was taken out elsewhere, as new work. */
 function BringInFile<D>({ kind, address, tell }: { kind: Kind<D>; address: string; tell: (text: string) => void }) {

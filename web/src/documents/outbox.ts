@@ -132,10 +132,31 @@ export async function throwAway(draft: Draft<unknown>): Promise<void> {
   useOutbox.setState({ waiting: await pending() });
 }
 
+/** Unsaved work that a page of before kept in the browser's plain storage; what it grew from was not kept with it. */
+async function takeOver(): Promise<void> {
+  for (const key of Object.keys(localStorage)) {
+    const [, kind, id] = /^juxtopsis\.(comparison|production)\.(.+)$/.exec(key) ?? [];
+    if (kind === undefined || id === undefined) {
+      continue;
+    }
+    try {
+      const { at, draft } = JSON.parse(localStorage.getItem(key)!) as { at: number; draft: Content<unknown> & { unsaved: boolean } };
+      const { name, document, unsaved } = draft;
+      if (unsaved && !(await putDraft({ kind, id, tab: 'before', at, name, document, base: null, refused: '', conflicts: false }))) {
+        // There is no room for it elsewhere: it stays where it is.
+        continue;
+      }
+    } catch {
+      // It is nothing that could be read.
+    }
+    localStorage.removeItem(key);
+  }
+}
+
 /** Empties the outbox now, and whenever the network or the person comes back. Stops with the returned function. */
 export function startOutbox(): () => void {
   const go = () => void flush();
-  go();
+  void takeOver().then(flush);
   window.addEventListener('online', go);
   window.addEventListener('focus', go);
   return () => {

@@ -113,5 +113,5 @@ export function when(iso: string): string {
   return date.toLocaleString('en-GB', today ? { timeStyle: 'short' } : { dateStyle: 'medium', timeStyle: 'short' });
 }
 
-/** A name or a note as it may be stored: one line, without the control characters that a paste can bring. */
-export const oneLine = (text: string): string => text.replace(/\p{Cc}+/gu, ' ');
+/** A name or a note as it may be stored: one line, without the control characters that a paste can bring and the half characters that a cut can leave. */
+export const oneLine = (text: string): string => text.replace(/\p{Cs}/gu, '').replace(/\p{Cc}+/gu, ' ');
