@@ -68,6 +68,7 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(OptionsRequest))]
 [JsonSerializable(typeof(OptionsResponse))]
 [JsonSerializable(typeof(IReadOnlyList<WayOutput>))]
+[JsonSerializable(typeof(IReadOnlyList<DeletedGearOutput>))]
 [JsonSerializable(typeof(ImportOutput))]
 [JsonSerializable(typeof(ComparisonInput))]
 [JsonSerializable(typeof(ComparisonOutput))]

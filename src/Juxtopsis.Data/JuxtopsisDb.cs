@@ -35,7 +35,7 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     /// <summary>The states that the current crew's work had.</summary>
     public DbSet<PastRevision> Revisions => Set<PastRevision>();
 
-    /// <summary>The current crew's gear, retired things included.</summary>
+    /// <summary>The current crew's gear, retired and deleted things included.</summary>
     public DbSet<GearRow> Gear => Set<GearRow>();
 
     /// <summary>The current crew's photographs of places.</summary>
@@ -93,7 +93,7 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         gear.Property(g => g.NameKey).HasMaxLength(MaxNameKeyLength);
         gear.Property(g => g.Document).HasColumnType("jsonb");
         gear.Property(g => g.Revision).IsConcurrencyToken();
-        gear.HasIndex(g => new { g.CrewId, g.Kind, g.NameKey }).IsUnique().HasFilter("retired_at is null");
+        gear.HasIndex(g => new { g.CrewId, g.Kind, g.NameKey }).IsUnique().HasFilter("retired_at is null and deleted_at is null");
 
         var photo = modelBuilder.Entity<Photo>();
         Owned(photo);

@@ -7,6 +7,7 @@ using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Data.Demo;
+using Juxtopsis.Server.Fitting;
 
 namespace Juxtopsis.Server.Tests;
 
@@ -65,6 +66,28 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
             Assert.True((int)answer.Status == 200, $"{name}, {criterion}: {answer.Json}");
             Assert.Equal(AfterAChange.Contains(name), answer.Json["fits"]!.AsArray().Count == 0);
         }
+    }
+
+    [Fact]
+    public async Task On_all_processors_the_same_rigs_are_put_together_in_the_same_order()
+    {
+        static IEnumerable<string> Told(FittingShelf shelf) => shelf.Rigs.Select(r => $"{r.Group} {string.Join('+', r.Parts.Select(p => p.Id))}");
+        var built = await ShelfBuilder.BuildAsync(DemoShelf.Items);
+        Assert.Equal((Shelf.Pairs, false), (built.Done, built.IsCut));
+        Assert.Equal(Told(Shelf), Told(built));
+        Assert.Empty((await ShelfBuilder.BuildAsync([])).Rigs);
+    }
+
+    [Fact]
+    public async Task Several_people_ask_one_shelf_at_once_and_each_has_the_answer_of_one_alone()
+    {
+        // Near and small, so that close-up lenses and tubes are tried.
+        var shot = Named("The shipwright speaks") with { FramedMm = 30, FramedAcross = true };
+        var json = JsonSerializer.Serialize(RequestOf(shot), WireJson.Default.FitRequest);
+        var alone = await fixture.Server.SendAsync(HttpMethod.Post, "/api/fit", json);
+        Assert.Equal(200, (int)alone.Status);
+        var together = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => Task.Run(() => fixture.Server.SendAsync(HttpMethod.Post, "/api/fit", json))));
+        Assert.All(together, answer => Assert.Equal(alone.Body, answer.Body));
     }
 
     [Fact]

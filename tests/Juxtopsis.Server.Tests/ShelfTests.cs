@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json.Nodes;
 
 namespace Juxtopsis.Server.Tests;
@@ -12,6 +13,10 @@ public sealed class ShelfTests(ServerFixture fixture) : IClassFixture<ServerFixt
         : fixture.Server.SendAsync(HttpMethod.Put, $"/api/shelf/{id}", json, ifMatch: $"\"{revision}\"");
 
     private Task<Answer> Delete(Guid id) => fixture.Server.SendAsync(HttpMethod.Delete, $"/api/shelf/{id}");
+
+    private Task<Answer> Restore(Guid id) => fixture.Server.SendAsync(HttpMethod.Post, $"/api/shelf/{id}/restore");
+
+    private async Task<string[]> DeletedIds() => [.. (await Get("/deleted")).Json.AsArray().Select(d => d!["id"]!.GetValue<string>())];
 
     private static string Lens(string name, string mount = "K-bay", string more = "") => $$"""{"kind":"lens","name":"{{name}}","mount":"{{mount}}","focalShortMm":40,"widestF":2{{more}}}""";
 
@@ -55,7 +60,61 @@ public sealed class ShelfTests(ServerFixture fixture) : IClassFixture<ServerFixt
         var gone = await Delete(id);
         Assert.False(gone.Json["retired"]!.GetValue<bool>());
         (await Get($"/{id}")).IsProblem(404);
-        Assert.Equal(201, (int)(await Put(id, gone.Json["was"]!["item"]!.ToJsonString())).Status);
+        Assert.Contains($"{id}", await DeletedIds());
+        Assert.Equal(200, (int)(await Restore(id)).Status);
+        Assert.Equal((150, 2), ((await Get($"/{id}")).Json["item"]!["weightG"]!.GetValue<double>(), (await Get($"/{id}")).Json["revision"]!.GetValue<int>()));
+        Assert.DoesNotContain($"{id}", await DeletedIds());
+        (await Restore(Guid.NewGuid())).IsProblem(404);
+    }
+
+    [Fact]
+    public async Task What_is_deleted_leaves_its_name_and_its_id_to_others_and_goes_back_only_where_it_fits()
+    {
+        var (mount, lens, other) = (Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid());
+        await Put(mount, """{"kind":"mount","name":"Gaff","flangeMm":31}""");
+        await Put(lens, Lens("On a gaff", "Gaff"));
+        await Delete(lens);
+        await Put(mount, """{"kind":"mount","name":"Boom","flangeMm":31}""", 1);
+        Assert.Equal(201, (int)(await Put(other, Lens("On a gaff", "Boom"))).Status);
+        Assert.Equal(["name"], (await Restore(lens)).Fields);
+        await Delete(other);
+        await Delete(mount);
+        Assert.Equal(["mount"], (await Restore(lens)).Fields);
+        Assert.Equal(200, (int)(await Restore(mount)).Status);
+
+        // The mount's new name went to what was deleted as well.
+        Assert.Equal("Boom", (await Restore(lens)).Json["item"]!["mount"]!.GetValue<string>());
+        await Delete(lens);
+        Assert.Equal(201, (int)(await Put(lens, Lens("Anew under the same id"))).Status);
+        Assert.DoesNotContain($"{lens}", await DeletedIds());
+
+        // A file may bring a deleted thing again.
+        await Delete(lens);
+        var file = (await Get("/export.json")).Json;
+        file["items"]!.AsArray().Add(JsonNode.Parse(Lens("Brought again", more: $",\"id\":\"{lens}\"")));
+        using var content = new ByteArrayContent(Encoding.UTF8.GetBytes(file.ToJsonString())) { Headers = { ContentType = new("application/octet-stream") } };
+        using var brought = await fixture.Server.Client.PostAsync("/api/shelf/import?file=shelf.json&write=true", content, TestContext.Current.CancellationToken);
+        Assert.Equal(1, JsonNode.Parse(await brought.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!["added"]!.GetValue<int>());
+        Assert.Equal("Brought again", (await Get($"/{lens}")).Json["item"]!["name"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task A_page_of_another_crew_is_refused_before_anything_is_written()
+    {
+        var (crew, id) = ($"{Guid.NewGuid()}", Guid.NewGuid());
+        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/shelf/{id}") { Content = new StringContent(Lens("Astray"), null, "application/json") };
+        request.Headers.Add("If-None-Match", "*");
+        request.Headers.Add("Juxtopsis-Crew", crew);
+        using var refused = await fixture.Server.Client.SendAsync(request, TestContext.Current.CancellationToken);
+        Assert.Equal(421, (int)refused.StatusCode);
+        var told = Assert.Single(refused.Headers.GetValues("Juxtopsis-Crew"));
+        Assert.NotEqual(crew, told);
+        (await Get($"/{id}")).IsProblem(404);
+
+        using var right = new HttpRequestMessage(HttpMethod.Get, "/api/shelf");
+        right.Headers.Add("Juxtopsis-Crew", told);
+        using var answered = await fixture.Server.Client.SendAsync(right, TestContext.Current.CancellationToken);
+        Assert.Equal(200, (int)answered.StatusCode);
     }
 
     [Fact]
@@ -226,7 +285,10 @@ public sealed class ShelfTests(ServerFixture fixture) : IClassFixture<ServerFixt
         Assert.Equal([lens], page["setAside"]!.AsArray().Select(a => a!["id"]!.GetValue<string>()));
         Assert.DoesNotContain(page["items"]!.AsArray(), i => i!["item"]!["id"]!.GetValue<string>() == lens);
         Assert.Equal(-5, (await server.SendAsync(HttpMethod.Get, $"/api/shelf/{lens}/stored")).Json["focalShortMm"]!.GetValue<double>());
+        Assert.Equal(["id"], (await server.SendAsync(HttpMethod.Put, $"/api/shelf/{lens}", Lens("In its place"), ifNoneMatch: "*")).Fields);
         Assert.Equal(204, (int)(await server.SendAsync(HttpMethod.Delete, $"/api/shelf/{lens}")).Status);
         Assert.Empty((await server.SendAsync(HttpMethod.Get, "/api/shelf")).Json["setAside"]!.AsArray());
+        Assert.Equal(204, (int)(await server.SendAsync(HttpMethod.Post, $"/api/shelf/{lens}/restore")).Status);
+        Assert.Single((await server.SendAsync(HttpMethod.Get, "/api/shelf")).Json["setAside"]!.AsArray());
     }
 }

@@ -1,5 +1,5 @@
 import { beforeEach, expect, test, vi } from 'vitest';
-import { comparisons, fetchInTime } from '../src/api/client';
+import { comparisons, has, sendFile } from '../src/api/client';
 
 beforeEach(() => void vi.useFakeTimers());
 
@@ -17,15 +17,13 @@ test('a server that hangs is away after twenty seconds', async () => {
 test('files take longer, and whoever asked can stop it', async () => {
   vi.stubGlobal('fetch', hanging);
   const stop = new AbortController();
-  let ended = false;
-  const sent = fetchInTime(new Request('http://localhost/api/shelf/import?file=a.csv', { signal: stop.signal })).catch(
-    () => (ended = true),
-  );
+  const answered = vi.fn();
+  const sent = sendFile('POST', '/api/shelf/import', new Blob(['a']), 'text/csv', has<{ rows: [] }>('rows'), stop.signal);
+  void sent.then(answered);
   await vi.advanceTimersByTimeAsync(60_000);
-  expect(ended).toBe(false);
+  expect(answered).not.toHaveBeenCalled();
   stop.abort();
-  await sent;
-  expect(ended).toBe(true);
+  expect(await sent).toMatchObject({ kind: 'refused', say: 'Stopped; nothing was written.' });
 });
 
 test('an answer without a body stays one', async () => {

@@ -14,6 +14,7 @@ namespace Juxtopsis.Contracts.Shelf;
 /// <param name="Ownerships">Counts by ownership likewise.</param>
 /// <param name="Mounts">Counts by mount likewise.</param>
 /// <param name="SetAside">What is stored and cannot be read by this version; it is on no page of the shelf.</param>
+/// <param name="Deleted">How many things were deleted lately and can be put back.</param>
 public sealed record ShelfPageOutput(
     int Total,
     int OnShelf,
@@ -23,7 +24,8 @@ public sealed record ShelfPageOutput(
     IReadOnlyList<FacetOutput> Kinds,
     IReadOnlyList<FacetOutput> Ownerships,
     IReadOnlyList<FacetOutput> Mounts,
-    IReadOnlyList<SetAsideOutput> SetAside);
+    IReadOnlyList<SetAsideOutput> SetAside,
+    int Deleted);
 
 /// <summary>A stored thing that this version cannot read. It can be taken out as it is, and deleted.</summary>
 /// <param name="Id">Its identity.</param>
@@ -31,6 +33,13 @@ public sealed record ShelfPageOutput(
 /// <param name="Name">Maker and name, in small letters.</param>
 /// <param name="Why">Why it cannot be read.</param>
 public sealed record SetAsideOutput(Guid Id, string Kind, string Name, string Why);
+
+/// <summary>A thing that was deleted and can be put back.</summary>
+/// <param name="Id">Its identity.</param>
+/// <param name="Kind">Its kind, by its name in JSON.</param>
+/// <param name="Name">Maker and name.</param>
+/// <param name="DeletedAt">When it was deleted.</param>
+public sealed record DeletedGearOutput(Guid Id, string Kind, string Name, DateTimeOffset DeletedAt);
 
 /// <summary>A thing on the shelf.</summary>
 /// <param name="Item">What is known of it, as in /api/shelf/schema.json.</param>
@@ -62,7 +71,7 @@ public sealed record FacetOutput(string Key, int Count);
 /// <summary>What deleting did.</summary>
 /// <param name="Retired">True when it was retired instead, because saved comparisons use it.</param>
 /// <param name="UsedBy">Their names, up to ten.</param>
-/// <param name="Was">The thing as it was, so that deleting can be undone.</param>
+/// <param name="Was">The thing as it was.</param>
 public sealed record ShelfDeleteOutput(bool Retired, IReadOnlyList<string> UsedBy, ShelfItemOutput Was);
 
 /// <summary>An RFC 9457 problem of status 412: someone else changed the thing meanwhile.</summary>

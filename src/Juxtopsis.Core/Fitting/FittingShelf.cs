@@ -19,7 +19,7 @@ public sealed class FittingShelf
     private readonly List<(GearItem Body, IReadOnlyList<FitMode> Modes)> bodies;
     private readonly List<GearItem> lenses;
     private readonly List<FitRig> rigs = [];
-    private readonly Dictionary<(FitRig Rig, GearItem Added, int At), FitRig?> variants = [];
+    private Dictionary<(FitRig Rig, GearItem Added, int At), FitRig?> variants = [];
 
     /// <summary>Begins with some gear.</summary>
     /// <param name="items">Bodies, lenses, adapters, mounts; other kinds are left aside, and so are bodies without a mode and lenses that bend straight lines, since what they frame is not reckoned here.</param>
@@ -141,6 +141,15 @@ public sealed class FittingShelf
         return shelf;
     }
 
+    /// <summary>The same rigs for another question at the same time: what a question puts together besides is its own.</summary>
+    /// <returns>A shelf that may be asked while this one is.</returns>
+    public FittingShelf Shared()
+    {
+        var shared = (FittingShelf)MemberwiseClone();
+        shared.variants = [];
+        return shared;
+    }
+
     /// <summary>The same shelf with some of its gear only.</summary>
     /// <param name="gear">The gear to keep, by identity.</param>
     /// <returns>A shelf with the rigs of which all parts are kept.</returns>
@@ -160,41 +169,68 @@ public sealed class FittingShelf
     /// <returns>True when all are done.</returns>
     public bool Step(int pairs)
     {
-        var each = Math.Max(1, lenses.Count);
-        for (; pairs > 0 && Done < Pairs; pairs--, Done++)
+        for (; pairs > 0 && Done < Pairs; pairs--)
         {
-            if (rigs.Count >= MostRigs)
-            {
-                (IsCut, Done) = (true, Pairs);
-                break;
-            }
-
-            var (body, modes) = bodies[Done / each];
-            if (body.Kind == GearKind.FixedLensCamera)
-            {
-                if (Done % each == 0)
-                {
-                    Add(FitRig.Of(Done, body, body, [], [], modes, mounts));
-                }
-            }
-            else if (lenses.Count > 0)
-            {
-                var lens = lenses[Done % each];
-                foreach (var links in joining.Between(body, lens))
-                {
-                    Add(FitRig.Of(Done, body, lens, links, [], modes, mounts));
-                }
-            }
+            Add(RigsOf(Done, 1), 1);
         }
 
         return Done >= Pairs;
     }
 
-    private void Add(FitRig? rig)
+    /// <summary>Puts the rigs of some pairs together, without adding them: several threads may do so at once.</summary>
+    /// <param name="from">The first pair, from 0.</param>
+    /// <param name="count">How many pairs; those beyond the last are left out.</param>
+    /// <returns>Their rigs, in order.</returns>
+    public IReadOnlyList<FitRig> RigsOf(int from, int count)
     {
-        if (rig is not null && rigs.Count < MostRigs)
+        var found = new List<FitRig>();
+        var each = Math.Max(1, lenses.Count);
+        for (var pair = from; pair < Math.Min(Pairs, from + count) && found.Count <= MostRigs; pair++)
         {
-            rigs.Add(rig);
+            var (body, modes) = bodies[pair / each];
+            if (body.Kind == GearKind.FixedLensCamera)
+            {
+                if (pair % each == 0)
+                {
+                    Put(FitRig.Of(pair, body, body, [], [], modes, mounts));
+                }
+            }
+            else if (lenses.Count > 0)
+            {
+                var lens = lenses[pair % each];
+                foreach (var links in joining.Between(body, lens))
+                {
+                    Put(FitRig.Of(pair, body, lens, links, [], modes, mounts));
+                }
+            }
         }
+
+        return found;
+
+        void Put(FitRig? rig)
+        {
+            if (rig is not null)
+            {
+                found.Add(rig);
+            }
+        }
+    }
+
+    /// <summary>Adds the rigs of the pairs that come next.</summary>
+    /// <param name="next">Their rigs, as <see cref="RigsOf"/> gives them.</param>
+    /// <param name="pairs">How many pairs they are of.</param>
+    /// <returns>True when all pairs are done, or there are as many rigs as are kept.</returns>
+    public bool Add(IReadOnlyList<FitRig> next, int pairs)
+    {
+        ArgumentNullException.ThrowIfNull(next);
+        var room = MostRigs - rigs.Count;
+        rigs.AddRange(next.Take(room));
+        Done = Math.Min(Pairs, Done + pairs);
+        if (next.Count > room || (next.Count == room && Done < Pairs))
+        {
+            (IsCut, Done) = (true, Pairs);
+        }
+
+        return Done >= Pairs;
     }
 }

@@ -120,6 +120,10 @@ namespace Juxtopsis.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<DateTimeOffset?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("deleted_at");
+
                     b.Property<string>("Document")
                         .IsRequired()
                         .HasColumnType("jsonb")
@@ -160,7 +164,7 @@ namespace Juxtopsis.Data.Migrations
                     b.HasIndex("CrewId", "Kind", "NameKey")
                         .IsUnique()
                         .HasDatabaseName("ix_gear_crew_id_kind_name_key")
-                        .HasFilter("retired_at is null");
+                        .HasFilter("retired_at is null and deleted_at is null");
 
                     b.ToTable("gear", (string)null);
                 });

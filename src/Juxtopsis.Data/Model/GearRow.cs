@@ -34,6 +34,9 @@ public sealed class GearRow : ICrewOwned
     /// <summary>When it was retired: kept for what used it, offered no more; null when it was not.</summary>
     public DateTimeOffset? RetiredAt { get; set; }
 
+    /// <summary>When it was deleted; null when it was not. It is kept for a while, for whoever wants it back.</summary>
+    public DateTimeOffset? DeletedAt { get; set; }
+
     /// <summary>A row of an item.</summary>
     /// <param name="item">The item.</param>
     /// <param name="now">When it is written.</param>

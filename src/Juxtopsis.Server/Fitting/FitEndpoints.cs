@@ -49,7 +49,8 @@ internal static class FitEndpoints
 
                 var json = await RequestBody.ReadAsync(request, cancellationToken);
                 var shelf = await cache.ReadAsync(db);
-                return new CoreEndpoints.Written(question(new FitDoor(shelf.Fitting), json.Span, unit, cancellationToken));
+                var fitting = await shelf.Fitting.WaitAsync(cancellationToken);
+                return new CoreEndpoints.Written(question(new FitDoor(fitting.Shared()), json.Span, unit, cancellationToken));
             })
             .RequireRateLimiting(Limits.Heavy)
             .WithName(name)

@@ -8,6 +8,7 @@ using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Shelf;
 using Juxtopsis.Data;
 using Juxtopsis.Data.Model;
+using Juxtopsis.Server.Fitting;
 using Microsoft.EntityFrameworkCore;
 
 namespace Juxtopsis.Server.Shelf;
@@ -16,12 +17,16 @@ namespace Juxtopsis.Server.Shelf;
 /// <param name="Revision">Counts its changes.</param>
 /// <param name="Index">What is on it.</param>
 /// <param name="SetAside">What is stored of it and cannot be read by this version.</param>
-internal sealed record ShelfNow(int Revision, ShelfIndex Index, IReadOnlyList<SetAsideOutput> SetAside)
+/// <param name="Deleted">How many things were deleted lately and can be put back.</param>
+internal sealed record ShelfNow(int Revision, ShelfIndex Index, IReadOnlyList<SetAsideOutput> SetAside, int Deleted)
 {
-    private readonly Lazy<FittingShelf> fitting = new(() => FittingShelf.Of(Index.AtHand));
+    private readonly Lazy<Task<FittingShelf>> fitting = new(() => ShelfBuilder.BuildAsync(Index.AtHand));
 
     /// <summary>All rigs that can be put together of it, made when they are first asked for.</summary>
-    public FittingShelf Fitting => fitting.Value;
+    public Task<FittingShelf> Fitting => fitting.Value;
+
+    /// <summary>True when somebody asked for them and they are there.</summary>
+    public bool HasFitting => fitting is { IsValueCreated: true, Value.IsCompletedSuccessfully: true };
 }
 
 /// <summary>
@@ -48,13 +53,20 @@ internal sealed class ShelfCache
         }
 
         // The rows may be newer than the number read before them; then the next request reads once more.
-        var rows = await db.Gear.AsNoTracking().ToListAsync();
+        var rows = await db.Gear.AsNoTracking().Where(g => g.DeletedAt == null).ToListAsync();
+        var deleted = await db.Gear.CountAsync(g => g.DeletedAt != null);
         var read = rows.Select(Read).ToArray();
-        var now = new ShelfNow(revision, new ShelfIndex([.. read.Select(r => r.Entry).OfType<ShelfEntry>()]), [.. read.Select(r => r.SetAside).OfType<SetAsideOutput>()]);
+        var now = new ShelfNow(revision, new ShelfIndex([.. read.Select(r => r.Entry).OfType<ShelfEntry>()]), [.. read.Select(r => r.SetAside).OfType<SetAsideOutput>()], deleted);
         if (shelves.Count >= MostCrews)
         {
             // Those who still ask are read again in a moment.
             shelves.Clear();
+        }
+
+        if (known is { HasFitting: true })
+        {
+            // Somebody works with what fits: it is put together anew before it is asked for.
+            _ = now.Fitting;
         }
 
         shelves[db.CrewId] = now;
@@ -65,7 +77,7 @@ internal sealed class ShelfCache
         db.Crews.Where(c => c.Id == db.CrewId).Select(c => c.ShelfRevision).FirstAsync();
 
     /// <summary>A row as an entry of the shelf; one that cannot be read is set aside, so that it takes nothing else down with it.</summary>
-    private static (ShelfEntry? Entry, SetAsideOutput? SetAside) Read(GearRow row)
+    public static (ShelfEntry? Entry, SetAsideOutput? SetAside) Read(GearRow row)
     {
         var errors = new List<DiagnosticOutput>();
         using var document = JsonDocument.Parse(Encoding.UTF8.GetBytes(row.Document));

@@ -27,7 +27,8 @@ internal static class ShelfMapping
         Facets(found.Kinds),
         Facets(found.Ownerships),
         Facets(found.Mounts),
-        shelf.SetAside);
+        shelf.SetAside,
+        shelf.Deleted);
 
     public static OptionsResponse ToOutput(IReadOnlyList<PartOption> options, IReadOnlyList<GearItem> chain, ShelfIndex index)
     {

@@ -64,6 +64,11 @@ internal static class ShelfRules
             : null;
     }
 
+    /// <summary>What is stored and cannot be read keeps its id until it is deleted.</summary>
+    public static DiagnosticOutput? IdSetAside(Guid id, ShelfNow shelf) => shelf.SetAside.FirstOrDefault(a => a.Id == id) is { } aside
+        ? new("id", $"{id}", "an id of its own", $"“{aside.Name}” is stored under this id and cannot be read by this version.", "Take it out and delete it first.")
+        : null;
+
     /// <summary>The refusal to delete a mount that things name.</summary>
     public static Problem MountInUse(GearItem mount, IReadOnlyList<ShelfEntry> users)
     {

@@ -14,6 +14,9 @@ namespace Juxtopsis.Server.Shelf;
 /// </summary>
 internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider clock)
 {
+    /// <summary>How long what is deleted can be put back.</summary>
+    private static readonly TimeSpan Kept = TimeSpan.FromDays(30);
+
     /// <summary>Begins to write; the shelf that is handed out stays as it is until the end.</summary>
     public async Task<(IDbContextTransaction Transaction, ShelfNow Shelf)> BeginAsync(CancellationToken cancellationToken)
     {
@@ -36,26 +39,31 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
         row.Revision = stored.Revision + 1;
     }
 
-    /// <summary>Takes a thing off the shelf for good.</summary>
-    public void Remove(Guid id, int revision)
+    /// <summary>Takes a thing off the shelf, whether it can be read or not, or puts it back.</summary>
+    /// <param name="id">Its identity.</param>
+    /// <param name="at">When it was deleted; null puts it back.</param>
+    /// <param name="cancellationToken">Gives the request up.</param>
+    public Task SetDeletedAsync(Guid id, DateTimeOffset? at, CancellationToken cancellationToken) =>
+        db.Gear.Where(g => g.Id == id).ExecuteUpdateAsync(set => set.SetProperty(g => g.DeletedAt, at), cancellationToken);
+
+    /// <summary>Things that were deleted lately, the last one first.</summary>
+    public IQueryable<GearRow> Deleted() => db.Gear.AsNoTracking().Where(g => g.DeletedAt != null).OrderByDescending(g => g.DeletedAt).ThenBy(g => g.Id);
+
+    /// <summary>A mount's new name goes to deleted things too, so that they can be put back.</summary>
+    public async Task RenameMountOfDeletedAsync(string from, string to, CancellationToken cancellationToken)
     {
-        var row = new GearRow
+        foreach (var row in await Deleted().AsTracking().ToListAsync(cancellationToken))
         {
-            CrewId = db.CrewId,
-            Id = id,
-            Kind = "",
-            NameKey = "",
-            Document = "{}",
-            Revision = revision,
-            UpdatedAt = default,
-        };
-        db.Gear.Attach(row);
-        db.Gear.Remove(row);
+            if (ShelfCache.Read(row).Entry is { } entry)
+            {
+                row.Document = GearRow.Of(ShelfRules.WithMountRenamed(entry.Item, from, to), row.UpdatedAt).Document;
+            }
+        }
     }
 
-    /// <summary>Takes a thing off for good that cannot be read.</summary>
-    /// <returns>How many there were.</returns>
-    public Task<int> RemoveSetAsideAsync(Guid id, CancellationToken cancellationToken) => db.Gear.Where(g => g.Id == id).ExecuteDeleteAsync(cancellationToken);
+    /// <summary>Makes room for things that are new under ids which deleted things have.</summary>
+    public Task ForgetDeletedAsync(IReadOnlyCollection<Guid> ids, CancellationToken cancellationToken) =>
+        db.Gear.Where(g => g.DeletedAt != null && ids.Contains(g.Id)).ExecuteDeleteAsync(cancellationToken);
 
     /// <summary>
     /// Writes what a plan asks for. Names may go from one thing to another within one file, so each changed thing lets go of its
@@ -71,7 +79,9 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
             Change(row.Stored!, row.Row.Item!, row.Row.Retired ? row.Stored!.RetiredAt ?? clock.GetUtcNow() : null);
         }
 
-        foreach (var row in plan.Rows.Where(r => r.Stored is null))
+        var added = plan.Rows.Where(r => r.Stored is null).ToArray();
+        await ForgetDeletedAsync([.. added.Select(r => r.Row.Item!.Id)], cancellationToken);
+        foreach (var row in added)
         {
             Add(row.Row.Item!, row.Row.Retired ? clock.GetUtcNow() : null);
         }
@@ -81,6 +91,8 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
     public async Task CommitAsync(IDbContextTransaction transaction, CancellationToken cancellationToken)
     {
         await db.SaveChangesAsync(cancellationToken);
+        var before = clock.GetUtcNow() - Kept;
+        await db.Gear.Where(g => g.DeletedAt < before).ExecuteDeleteAsync(cancellationToken);
         await db.Crews.Where(c => c.Id == db.CrewId)
             .ExecuteUpdateAsync(set => set.SetProperty(c => c.ShelfRevision, c => c.ShelfRevision + 1), cancellationToken);
         await transaction.CommitAsync(cancellationToken);

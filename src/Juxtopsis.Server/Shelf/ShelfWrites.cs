@@ -8,12 +8,16 @@ using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Shelf;
 using Juxtopsis.Server.Problems;
 using Juxtopsis.Server.Writing;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
 
 namespace Juxtopsis.Server.Shelf;
 
 /// <summary>Adding, changing, retiring and deleting. Writing is conditional, so nobody overwrites anybody unawares.</summary>
 internal static class ShelfWrites
 {
+    private const int MostDeletedTold = 200;
+
     public static void MapShelfWrites(this WebApplication app)
     {
         var group = app.ShelfGroup();
@@ -24,14 +28,17 @@ internal static class ShelfWrites
             .Produces<ShelfConflict>(412, Problem.MediaType)
             .ProducesProblems(400, 404, 409, 413, 415, 422, 428, 503);
         group.MapDelete("{id:guid}", Delete).WithName("DeleteGear")
-            .WithSummary("Deletes a thing; one that saved work names is retired instead, one that cannot be read goes for good. A mount that others name is refused.")
+            .WithSummary("Deletes a thing, to be put back within 30 days; one that saved work names is retired instead. A mount that others name is refused.")
             .Produces<ShelfDeleteOutput>().Produces(204).ProducesProblems(404, 409, 503);
-        group.MapPost("{id:guid}/retire", (Guid id, ShelfStore store, TimeProvider clock, CancellationToken stop) => SetRetired(id, clock.GetUtcNow(), store, stop))
-            .WithName("RetireGear").WithSummary("Keeps a thing for what used it, and offers it no more.")
+        group.MapGet("deleted", Deleted).WithName("DeletedGear")
+            .WithSummary($"Things that were deleted in the last 30 days, up to {MostDeletedTold}, the last one first.")
+            .Produces<IReadOnlyList<DeletedGearOutput>>().ProducesProblems(503);
+        group.MapPost("{id:guid}/retire", Retire).WithName("RetireGear")
+            .WithSummary("Keeps a thing for what used it, and offers it no more.")
             .Produces<ShelfItemOutput>().ProducesProblems(404, 422, 503);
-        group.MapPost("{id:guid}/restore", (Guid id, ShelfStore store, CancellationToken stop) => SetRetired(id, null, store, stop))
-            .WithName("RestoreGear").WithSummary("Offers a retired thing again.")
-            .Produces<ShelfItemOutput>().ProducesProblems(404, 422, 503);
+        group.MapPost("{id:guid}/restore", Restore).WithName("RestoreGear")
+            .WithSummary("Offers a retired thing again, or puts a deleted one back: 204 for one that cannot be read.")
+            .Produces<ShelfItemOutput>().Produces(204).ProducesProblems(404, 422, 503);
     }
 
     private static async Task<IResult> Put(Guid id, HttpContext http, ShelfStore store, CancellationToken cancellationToken)
@@ -67,12 +74,12 @@ internal static class ShelfWrites
                 return Conflict(stored);
             }
 
-            if (Misfits(item!, stored, shelf.Index) is { Count: > 0 } errors)
+            if (Misfits(item!, stored, shelf) is { Count: > 0 } errors)
             {
                 return Problem.OfFields(errors).ToResult();
             }
 
-            Write(store, stored, item!, shelf.Index);
+            await WriteAsync(store, stored, item!, shelf.Index, cancellationToken);
             await store.CommitAsync(transaction, cancellationToken);
             http.Response.Headers.Location = $"/api/shelf/{id}";
             return Answer(http, new ShelfEntry(item!, (stored?.Revision ?? 0) + 1, stored?.RetiredAt), stored is null ? 201 : 200);
@@ -99,12 +106,18 @@ internal static class ShelfWrites
         }
     }
 
-    private static List<DiagnosticOutput> Misfits(GearItem item, ShelfEntry? stored, ShelfIndex index)
+    private static List<DiagnosticOutput> Misfits(GearItem item, ShelfEntry? stored, ShelfNow shelf)
     {
+        var index = shelf.Index;
         var errors = new List<DiagnosticOutput>();
         if (stored is not null && stored.Item.Kind != item.Kind)
         {
             errors.Add(new("kind", GearKinds.Of(item.Kind).Key, GearKinds.Of(stored.Item.Kind).Key, "A thing cannot become one of another kind.", "Add a new one instead."));
+        }
+
+        if (stored is null && ShelfRules.IdSetAside(item.Id, shelf) is { } aside)
+        {
+            errors.Add(aside);
         }
 
         // A mount that is being renamed is known by both names meanwhile.
@@ -117,10 +130,11 @@ internal static class ShelfWrites
         return errors;
     }
 
-    private static void Write(ShelfStore store, ShelfEntry? stored, GearItem item, ShelfIndex index)
+    private static async Task WriteAsync(ShelfStore store, ShelfEntry? stored, GearItem item, ShelfIndex index, CancellationToken cancellationToken)
     {
         if (stored is null)
         {
+            await store.ForgetDeletedAsync([item.Id], cancellationToken);
             store.Add(item);
             return;
         }
@@ -132,6 +146,8 @@ internal static class ShelfWrites
             {
                 store.Change(user, ShelfRules.WithMountRenamed(user.Item, stored.Item.Name, item.Name), user.RetiredAt);
             }
+
+            await store.RenameMountOfDeletedAsync(stored.Item.Name, item.Name, cancellationToken);
         }
     }
 
@@ -140,62 +156,99 @@ internal static class ShelfWrites
         var (transaction, shelf) = await store.BeginAsync(cancellationToken);
         await using (transaction)
         {
-            if (shelf.SetAside.Any(aside => aside.Id == id))
-            {
-                await store.RemoveSetAsideAsync(id, cancellationToken);
-                await store.CommitAsync(transaction, cancellationToken);
-                return TypedResults.NoContent();
-            }
-
-            if (shelf.Index.Find(id) is not { } stored)
+            var stored = shelf.Index.Find(id);
+            if (stored is null && shelf.SetAside.All(aside => aside.Id != id))
             {
                 return ShelfEndpoints.NotFound(id);
             }
 
-            if (stored.Item.Kind == GearKind.Mount && ShelfRules.UsersOf(shelf.Index, stored.Item) is { Count: > 0 } users)
+            if (stored?.Item.Kind == GearKind.Mount && ShelfRules.UsersOf(shelf.Index, stored.Item) is { Count: > 0 } users)
             {
                 return ShelfRules.MountInUse(stored.Item, users).ToResult();
             }
 
-            var usedBy = await store.WorksWithAsync(id, cancellationToken);
+            var usedBy = stored is null ? [] : await store.WorksWithAsync(id, cancellationToken);
             if (usedBy.Count == 0)
             {
-                store.Remove(stored.Item.Id, stored.Revision);
+                await store.SetDeletedAsync(id, clock.GetUtcNow(), cancellationToken);
             }
-            else if (stored.RetiredAt is null)
+            else if (stored!.RetiredAt is null)
             {
                 store.Change(stored, stored.Item, clock.GetUtcNow());
             }
 
             await store.CommitAsync(transaction, cancellationToken);
-            return TypedResults.Json(new ShelfDeleteOutput(usedBy.Count > 0, usedBy, stored.ToOutput()), WireJson.Default.ShelfDeleteOutput);
+            return stored is null
+                ? TypedResults.NoContent()
+                : TypedResults.Json(new ShelfDeleteOutput(usedBy.Count > 0, usedBy, stored.ToOutput()), WireJson.Default.ShelfDeleteOutput);
         }
     }
 
-    private static async Task<IResult> SetRetired(Guid id, DateTimeOffset? at, ShelfStore store, CancellationToken cancellationToken)
+    private static async Task<IResult> Deleted(ShelfStore store, CancellationToken cancellationToken)
+    {
+        var rows = await store.Deleted().Take(MostDeletedTold).ToListAsync(cancellationToken);
+        return TypedResults.Json(
+            [.. rows.Select(g => new DeletedGearOutput(g.Id, g.Kind, ShelfCache.Read(g).Entry?.Item.FullName ?? g.NameKey, g.DeletedAt!.Value))],
+            WireJson.Default.IReadOnlyListDeletedGearOutput);
+    }
+
+    private static async Task<IResult> Retire(Guid id, ShelfStore store, TimeProvider clock, CancellationToken cancellationToken)
     {
         var (transaction, shelf) = await store.BeginAsync(cancellationToken);
         await using (transaction)
         {
-            if (shelf.Index.Find(id) is not { } stored)
+            return shelf.Index.Find(id) is { } stored
+                ? await SetRetired(stored, clock.GetUtcNow(), store, transaction, cancellationToken)
+                : ShelfEndpoints.NotFound(id);
+        }
+    }
+
+    private static async Task<IResult> Restore(Guid id, ShelfStore store, CancellationToken cancellationToken)
+    {
+        var (transaction, shelf) = await store.BeginAsync(cancellationToken);
+        await using (transaction)
+        {
+            if (shelf.Index.Find(id) is { } stored)
+            {
+                return ShelfRules.NameTaken(stored.Item, shelf.Index) is { } taken
+                    ? Problem.OfFields([taken]).ToResult()
+                    : await SetRetired(stored, null, store, transaction, cancellationToken);
+            }
+
+            if (await store.Deleted().FirstOrDefaultAsync(g => g.Id == id, cancellationToken) is not { } deleted)
             {
                 return ShelfEndpoints.NotFound(id);
             }
 
-            if (stored.RetiredAt is null == at is null)
+            var (entry, _) = ShelfCache.Read(deleted);
+            if (entry is not null && Misfits(entry, shelf.Index) is { Count: > 0 } errors)
             {
-                return TypedResults.Json(stored.ToOutput(), WireJson.Default.ShelfItemOutput);
+                return Problem.OfFields(errors).ToResult();
             }
 
-            if (at is null && ShelfRules.NameTaken(stored.Item, shelf.Index) is { } taken)
-            {
-                return Problem.OfFields([taken]).ToResult();
-            }
-
-            store.Change(stored, stored.Item, at);
+            await store.SetDeletedAsync(id, null, cancellationToken);
             await store.CommitAsync(transaction, cancellationToken);
-            return TypedResults.Json(new ShelfEntry(stored.Item, stored.Revision + 1, at).ToOutput(), WireJson.Default.ShelfItemOutput);
+            return entry is null ? TypedResults.NoContent() : TypedResults.Json(entry.ToOutput(), WireJson.Default.ShelfItemOutput);
         }
+    }
+
+    /// <summary>Why a deleted thing does not go back among those that are there now.</summary>
+    private static List<DiagnosticOutput> Misfits(ShelfEntry deleted, ShelfIndex index) =>
+        [
+            .. ShelfRules.UnknownMounts(deleted.Item, name => index.Mounts.Find(name) is not null || deleted.Item.Kind == GearKind.Mount && name == deleted.Item.Name),
+            .. deleted.RetiredAt is null && ShelfRules.NameTaken(deleted.Item, index) is { } taken ? [taken] : Array.Empty<DiagnosticOutput>(),
+        ];
+
+    private static async Task<IResult> SetRetired(ShelfEntry stored, DateTimeOffset? at, ShelfStore store, IDbContextTransaction transaction, CancellationToken cancellationToken)
+    {
+        if (stored.RetiredAt is null == at is null)
+        {
+            return TypedResults.Json(stored.ToOutput(), WireJson.Default.ShelfItemOutput);
+        }
+
+        store.Change(stored, stored.Item, at);
+        await store.CommitAsync(transaction, cancellationToken);
+        return TypedResults.Json(new ShelfEntry(stored.Item, stored.Revision + 1, at).ToOutput(), WireJson.Default.ShelfItemOutput);
     }
 
     private static IResult Answer(HttpContext http, ShelfEntry entry, int status)

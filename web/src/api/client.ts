@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch';
 import { newId } from '../documents/unique';
+import { crew, meet } from './crew';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
@@ -10,22 +11,6 @@ export type ProductionDocument = Schemas['ProductionDocument'];
 
 /** No request is waited for longer than this, ms: a server that hangs is away. Files take their time. */
 const limitMs = { usual: 20_000, file: 180_000 };
-
-/** Fetches with a limit of time; an answer that is still coming in at the limit is broken off too. */
-export async function fetchInTime(input: Request): Promise<Response> {
-  const limit = new AbortController();
-  const timer = setTimeout(() => limit.abort(), /\/(import|export|photos)\b/.test(input.url) ? limitMs.file : limitMs.usual);
-  try {
-    const response = await fetch(input, { signal: AbortSignal.any([limit.signal, input.signal]) });
-    // These carry no body, and none may be given to them.
-    const body = [204, 205, 304].includes(response.status) ? null : await response.arrayBuffer();
-    return new Response(body, response);
-  } finally {
-    clearTimeout(timer);
-  }
-}
-
-export const api = createClient<paths>({ baseUrl: location.origin, fetch: fetchInTime });
 
 /** This browser, so that a person finds their own changes among those of others. */
 const browser = browserId();
@@ -45,15 +30,52 @@ let by = '';
 /** Sets the name that others see with what is changed here; empty for none. */
 export const setWriterName = (name: string): void => void (by = name);
 
-api.use({
-  onRequest({ request }) {
-    request.headers.set('Juxtopsis-Writer', browser);
-    if (by !== '') {
-      request.headers.set('Juxtopsis-By', encodeURIComponent(by));
-    }
-    return request;
-  },
-});
+/**
+ * Sends a request with who asks, and with a limit of time; an answer that is still coming in at the limit is broken off too. A
+ * server that works for another crew than this page was opened for refuses: the page is opened anew, for that crew.
+ */
+async function send(request: Request): Promise<Response> {
+  request.headers.set('Juxtopsis-Writer', browser);
+  if (by !== '') {
+    request.headers.set('Juxtopsis-By', encodeURIComponent(by));
+  }
+  if (crew() !== '') {
+    request.headers.set('Juxtopsis-Crew', crew());
+  }
+  const limit = new AbortController();
+  const timer = setTimeout(() => limit.abort(), /\/(import|export|photos)\b/.test(request.url) ? limitMs.file : limitMs.usual);
+  try {
+    const response = await fetch(request, { signal: AbortSignal.any([limit.signal, request.signal]) });
+    meet(response.headers.get('Juxtopsis-Crew'));
+    // These carry no body, and none may be given to them.
+    const body = [204, 205, 304].includes(response.status) ? null : await response.arrayBuffer();
+    return new Response(body, response);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: location.origin, fetch: send });
+
+/** Sends a file as it is; what the server says of it, or why nothing came of it. */
+export async function sendFile<T>(
+  method: 'POST' | 'PUT',
+  path: string,
+  body: Blob,
+  type: string,
+  isAnswer: (said: unknown) => said is T,
+  signal?: AbortSignal,
+): Promise<T | Failure> {
+  try {
+    const response = await send(
+      new Request(new URL(path, location.origin), { method, body, headers: { 'Content-Type': type }, signal: signal ?? null }),
+    );
+    const said: unknown = await response.json().catch(() => undefined);
+    return isAnswer(said) ? said : failure(response.status, said);
+  } catch {
+    return signal?.aborted ? { kind: 'refused', say: 'Stopped; nothing was written.' } : unreachable;
+  }
+}
 
 /** Why a request brought nothing: the server or its database is away (try again later), or it said no (try something else). */
 export type Failure = { kind: 'away'; say: string } | { kind: 'missing'; say: string } | { kind: 'refused'; say: string };
@@ -174,14 +196,11 @@ export const productions = worksAt<ProductionDocument>('/api/productions');
 export const crewFileAddress = '/api/crew/export.zip';
 
 /** Brings such a file in. */
-export async function bringCrewIn(file: File): Promise<Schemas['CrewImportOutput'] | Failure> {
-  try {
-    const response = await fetchInTime(
-      new Request('/api/crew/import', { method: 'POST', body: file, headers: { 'Content-Type': 'application/zip' } }),
-    );
-    const said = (await response.json()) as Schemas['CrewImportOutput'] | { detail?: string };
-    return 'added' in said ? said : failure(response.status, said);
-  } catch {
-    return unreachable;
-  }
-}
+export const bringCrewIn = (file: File): Promise<Schemas['CrewImportOutput'] | Failure> =>
+  sendFile('POST', '/api/crew/import', file, 'application/zip', has<Schemas['CrewImportOutput']>('added'));
+
+/** Tells an answer by a member that no problem has. */
+export const has =
+  <T extends object>(member: keyof T) =>
+  (said: unknown): said is T =>
+    typeof said === 'object' && said !== null && member in said;

@@ -498,7 +498,7 @@ export interface paths {
         /** Adds (If-None-Match: *) or changes (If-Match: "revision") a thing under an id of one's own choice. A mount's new name goes to all that name it. */
         put: operations["PutGear"];
         post?: never;
-        /** Deletes a thing; one that saved work names is retired instead, one that cannot be read goes for good. A mount that others name is refused. */
+        /** Deletes a thing, to be put back within 30 days; one that saved work names is retired instead. A mount that others name is refused. */
         delete: operations["DeleteGear"];
         options?: never;
         head?: never;
@@ -556,6 +556,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/deleted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Things that were deleted in the last 30 days, up to 200, the last one first. */
+        get: operations["DeletedGear"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/{id}/retire": {
         parameters: {
             query?: never;
@@ -582,7 +599,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Offers a retired thing again. */
+        /** Offers a retired thing again, or puts a deleted one back: 204 for one that cannot be read. */
         post: operations["RestoreGear"];
         delete?: never;
         options?: never;
@@ -982,6 +999,23 @@ export interface components {
             isProven: boolean;
             /** @description For each shot, whether the rig that was asked about gives it; empty when none was. */
             ofRig: components["schemas"]["ShotAnswerOutput"][];
+        };
+        /** @description A thing that was deleted and can be put back. */
+        DeletedGearOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /** @description Its kind, by its name in JSON. */
+            kind: string;
+            /** @description Maker and name. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When it was deleted.
+             */
+            deletedAt: string;
         };
         /** @description What is delivered. */
         DeliveryInput: {
@@ -2486,7 +2520,7 @@ export interface components {
             retired: boolean;
             /** @description Their names, up to ten. */
             usedBy: string[];
-            /** @description The thing as it was, so that deleting can be undone. */
+            /** @description The thing as it was. */
             was: components["schemas"]["ShelfItemOutput"];
         };
         /** @description A thing on the shelf. */
@@ -2533,6 +2567,11 @@ export interface components {
             mounts: components["schemas"]["FacetOutput"][];
             /** @description What is stored and cannot be read by this version; it is on no page of the shelf. */
             setAside: components["schemas"]["SetAsideOutput"][];
+            /**
+             * Format: int32
+             * @description How many things were deleted lately and can be put back.
+             */
+            deleted: number;
         };
         /** @description Whether a rig gives a shot. */
         ShotAnswerOutput: {
@@ -5176,6 +5215,35 @@ export interface operations {
             };
         };
     };
+    DeletedGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedGearOutput"][];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     RetireGear: {
         parameters: {
             query?: never;
@@ -5244,6 +5312,13 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ShelfItemOutput"];
                 };
+            };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Work } from '../api/client';
+import { keptUnder } from '../api/crew';
 import type { Base } from './documentStore';
 import { openTabs, thisTab } from './tabs';
 
@@ -39,7 +40,7 @@ const keepCopies = 40;
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
 
 function database(): Promise<IDBPDatabase<Kept>> {
-  opened ??= openDB<Kept>('juxtopsis', 1, {
+  opened ??= openDB<Kept>(keptUnder('juxtopsis'), 1, {
     upgrade(db) {
       db.createObjectStore('drafts', { keyPath: ['kind', 'id', 'tab'] });
       db.createObjectStore('copies', { keyPath: ['kind', 'id'] }).createIndex('byAge', ['kind', 'at']);

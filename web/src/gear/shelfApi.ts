@@ -1,5 +1,5 @@
 import { keepPreviousData, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
-import { api, failure, fetchInTime, unreachable, type Failure } from '../api/client';
+import { api, failure, has, sendFile, unreachable, type Failure } from '../api/client';
 import type { components } from '../api/schema';
 import type { GearItem, GearKind } from '../core/core';
 
@@ -150,7 +150,7 @@ export async function writeGear(item: GearItem, base: number | null): Promise<Ge
   }
 }
 
-/** Deletes a thing, or retires it where saved work names it; null for one that could not be read, which is gone for good. */
+/** Deletes a thing, or retires it where saved work names it; null for one that could not be read. */
 export async function deleteGear(id: string): Promise<Schemas['ShelfDeleteOutput'] | Failure | null> {
   try {
     const { data, error, response } = await api.DELETE('/api/shelf/{id}', { params: { path: { id } } });
@@ -160,18 +160,40 @@ export async function deleteGear(id: string): Promise<Schemas['ShelfDeleteOutput
   }
 }
 
-/** Retires a thing, or offers it again. */
-export async function setRetired(id: string, retired: boolean): Promise<ShelfEntry | Failure> {
+/** Keeps a thing for what used it, and offers it no more. */
+export async function retireGear(id: string): Promise<ShelfEntry | Failure> {
   try {
-    const params = { params: { path: { id } } };
-    const { data, error, response } = retired
-      ? await api.POST('/api/shelf/{id}/retire', params)
-      : await api.POST('/api/shelf/{id}/restore', params);
+    const { data, error, response } = await api.POST('/api/shelf/{id}/retire', { params: { path: { id } } });
     return data ? (data as ShelfEntry) : failure(response.status, error);
   } catch {
     return unreachable;
   }
 }
+
+/** Offers a retired thing again, or puts a deleted one back; null for one that cannot be read. */
+export async function restoreGear(id: string): Promise<ShelfEntry | Failure | null> {
+  try {
+    const { data, error, response } = await api.POST('/api/shelf/{id}/restore', { params: { path: { id } } });
+    return response.status === 204 ? null : data ? (data as ShelfEntry) : failure(response.status, error);
+  } catch {
+    return unreachable;
+  }
+}
+
+/** Things that were deleted lately, the last one first. */
+export const useDeletedGear = (wanted: boolean) =>
+  useQuery({
+    queryKey: [shelfKey, 'deleted'],
+    enabled: wanted,
+    ...patient,
+    queryFn: async () => {
+      const { data, error, response } = await api.GET('/api/shelf/deleted');
+      if (!data) {
+        throw new Error(failure(response.status, error).say);
+      }
+      return data;
+    },
+  });
 
 /** The ways to join a camera and a lens, best first. */
 export const useWays = (camera: string, lens: string, mode: string) =>
@@ -189,24 +211,9 @@ export const useWays = (camera: string, lens: string, mode: string) =>
   });
 
 /** Looks through a file, or brings it in. Sent as it is; what it is, the server tells by its content. */
-export async function bringIn(file: File, write: number | null, signal: AbortSignal): Promise<ImportResult | Failure> {
-  try {
-    const query = new URLSearchParams({ file: file.name, ...(write !== null && { write: 'true', expect: String(write) }) });
-    const response = await fetchInTime(
-      new Request(`/api/shelf/import?${query}`, {
-        method: 'POST',
-        body: file,
-        headers: { 'Content-Type': 'application/octet-stream' },
-        signal,
-      }),
-    );
-    const said = (await response.json()) as ImportResult | { detail?: string };
-    return 'rows' in said ? said : failure(response.status, said);
-  } catch (e) {
-    return signal.aborted
-      ? { kind: 'refused', say: 'Stopped; nothing was written.' }
-      : { ...unreachable, say: `${unreachable.say} ${String(e)}` };
-  }
+export function bringIn(file: File, write: number | null, signal: AbortSignal): Promise<ImportResult | Failure> {
+  const query = new URLSearchParams({ file: file.name, ...(write !== null && { write: 'true', expect: String(write) }) });
+  return sendFile('POST', `/api/shelf/import?${query}`, file, 'application/octet-stream', has<ImportResult>('rows'), signal);
 }
 
 /** Adds the demo gear. */

@@ -1,5 +1,5 @@
 import { newId } from '../documents/unique';
-import { api, failure, fetchInTime, unreachable, type Failure } from '../api/client';
+import { api, failure, has, sendFile, unreachable, type Failure } from '../api/client';
 import type { SceneInput } from '../core/core';
 
 export type Photo = NonNullable<SceneInput['photo']>;
@@ -40,15 +40,9 @@ export async function bringPhoto(file: File): Promise<Brought | Failure> {
   bitmap.close();
   const jpeg = await canvas.convertToBlob({ type: 'image/jpeg', quality });
   const id = newId();
-  try {
-    const response = await fetchInTime(
-      new Request(photoAddress({ id }), { method: 'PUT', headers: { 'Content-Type': 'image/jpeg' }, body: jpeg }),
-    );
-    if (!response.ok) {
-      return failure(response.status, await response.json().catch(() => undefined));
-    }
-  } catch {
-    return unreachable;
+  const outcome = await sendFile('PUT', photoAddress({ id }), jpeg, 'image/jpeg', has<Photo>('id'));
+  if ('kind' in outcome) {
+    return outcome;
   }
   return { photo: { id, widthPx, heightPx }, ...(await said(file)) };
 }

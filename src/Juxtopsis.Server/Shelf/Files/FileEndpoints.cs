@@ -93,7 +93,7 @@ internal static class FileEndpoints
         {
             // Looking holds nobody up: whoever writes meanwhile is told of by the revision.
             var now = await cache.ReadAsync(db);
-            return TypedResults.Json(ImportPlan.Of(upload, now.Index).ToOutput(now.Revision, written: false), WireJson.Default.ImportOutput);
+            return TypedResults.Json(ImportPlan.Of(upload, now).ToOutput(now.Revision, written: false), WireJson.Default.ImportOutput);
         }
 
         return await WriteAsync(upload, expect, store, cancellationToken);
@@ -112,7 +112,7 @@ internal static class FileEndpoints
                 return Problem.Of("changed", 409, "The shelf has changed", "Somebody changed the shelf since the file was looked through. Look through it once more; nothing was written.").ToResult();
             }
 
-            var plan = ImportPlan.Of(upload, shelf.Index);
+            var plan = ImportPlan.Of(upload, shelf);
             if (shelf.Index.Entries.Count + plan.Rows.Count(r => r.Stored is null) > ShelfRules.MostThings)
             {
                 return Problem.Of("shelf-full", 409, "The shelf is full", $"With this file there would be more than {ShelfRules.MostThings} things on the shelf. Delete some, or bring less.").ToResult();

@@ -30,18 +30,19 @@ internal sealed class ImportPlan
 {
     private const int MostRowsTold = 1000;
 
+    private readonly ShelfNow shelf;
     private readonly ShelfIndex index;
     private readonly List<PlannedRow> planned = [];
 
-    private ImportPlan(ShelfIndex index) => this.index = index;
+    private ImportPlan(ShelfNow shelf) => (this.shelf, index) = (shelf, shelf.Index);
 
     public IReadOnlyList<PlannedRow> Rows => planned;
 
     public bool IsRefused => planned.Any(r => r.IsRefused);
 
-    public static ImportPlan Of(Upload upload, ShelfIndex index)
+    public static ImportPlan Of(Upload upload, ShelfNow shelf)
     {
-        var plan = new ImportPlan(index);
+        var plan = new ImportPlan(shelf);
         plan.Add(upload);
         return plan;
     }
@@ -82,7 +83,11 @@ internal sealed class ImportPlan
             var item = read.WithId(stored?.Item.Id ?? (read.Id == Guid.Empty ? Guid.CreateVersion7() : read.Id));
             item = WithModes(item, stored, modes);
             var errors = new List<DiagnosticOutput>(Check(item, row, stored, mounts));
-            if (!seenIds.Add(item.Id))
+            if (stored is null && ShelfRules.IdSetAside(item.Id, shelf) is { } aside)
+            {
+                errors.Add(aside);
+            }
+            else if (!seenIds.Add(item.Id))
             {
                 errors.Add(new("id", $"{item.Id}", "each thing once", "The same thing stands in the file twice.", "Take one of the two out."));
             }

@@ -7,7 +7,7 @@ import { CloseIcon } from '../../ui/icons';
 import { fullName } from '../../gear/gear';
 import { GearForm } from './GearForm';
 import { areasOf, Circles } from './Outlines';
-import { askAgain, deleteGear, setRetired, useKind, useKinds, useWays, writeGear, type ShelfEntry } from '../../gear/shelfApi';
+import { askAgain, deleteGear, restoreGear, retireGear, useKind, useKinds, useWays, writeGear, type ShelfEntry } from '../../gear/shelfApi';
 
 /** What stands open: a thing of the shelf, or a new one. */
 export interface Opened {
@@ -85,10 +85,10 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
     if (outcome.retired) {
       onSaid(
         `“${fullName(was.item)}” is retired rather than deleted: it is used by ${outcome.usedBy.join(', ')}.`,
-        () => void again(() => setRetired(was.item.id, false)),
+        () => void again(() => restoreGear(was.item.id)),
       );
     } else {
-      onSaid(`“${fullName(was.item)}” is deleted.`, () => void again(() => writeGear(was.item, null)));
+      onSaid(`“${fullName(was.item)}” is deleted.`, () => void again(() => restoreGear(was.item.id)));
     }
     await askAgain(queries);
   };
@@ -97,15 +97,16 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
     await askAgain(queries);
   };
   const retire = async (retired: boolean) => {
-    const outcome = await setRetired(item.id, retired);
-    if ('kind' in outcome) {
+    const set = (on: boolean) => (on ? retireGear : restoreGear)(item.id);
+    const outcome = await set(retired);
+    if (outcome && 'kind' in outcome) {
       setSay(outcome.say);
       return;
     }
     close();
     onSaid(
       `“${name}” is ${retired ? 'retired: kept, and offered no more' : 'offered again'}.`,
-      () => void again(() => setRetired(item.id, !retired)),
+      () => void again(() => set(!retired)),
     );
     await askAgain(queries);
   };

@@ -10,6 +10,7 @@ import { LabelledSelect } from '../../ui/LabelledSelect';
 import { PageMessage } from '../../ui/PageMessage';
 import { SaidBar, type Said } from '../../ui/SaidBar';
 import { BringIn } from './BringIn';
+import { DeletedGear } from './DeletedGear';
 import { Facets, Understood } from './Facets';
 import { fullName, modesOf } from '../../gear/gear';
 import { GearPanel, type Opened } from './GearPanel';
@@ -98,6 +99,7 @@ export function ShelfPage() {
         />
         <Button onClick={() => setBringing(true)}>Bring in</Button>
         <TakeOut />
+        <DeletedGear count={first?.deleted ?? 0} onSaid={say} />
       </Box>
       <SetAside things={first?.setAside ?? []} />
       <Understood understood={first?.understood ?? []} text={ask.q} onText={(q) => change({ q })} />
