@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Juxtopsis.Contracts;
@@ -79,15 +80,20 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
     }
 
     [Fact]
-    public async Task Several_people_ask_one_shelf_at_once_and_each_has_the_answer_of_one_alone()
+    public void Several_people_ask_one_shelf_at_once_and_each_has_the_answer_of_one_alone()
     {
         // Near and small, so that close-up lenses and tubes are tried.
-        var shot = Named("The shipwright speaks") with { FramedMm = 30, FramedAcross = true };
-        var json = JsonSerializer.Serialize(RequestOf(shot), WireJson.Default.FitRequest);
-        var alone = await fixture.Server.SendAsync(HttpMethod.Post, "/api/fit", json);
-        Assert.Equal(200, (int)alone.Status);
-        var together = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => Task.Run(() => fixture.Server.SendAsync(HttpMethod.Post, "/api/fit", json))));
-        Assert.All(together, answer => Assert.Equal(alone.Body, answer.Body));
+        var json = JsonSerializer.SerializeToUtf8Bytes(RequestOf(Named("The shipwright speaks") with { FramedMm = 30, FramedAcross = true }), WireJson.Default.FitRequest);
+        string Asked(FittingShelf shelf)
+        {
+            var door = new FitDoor(shelf);
+            Assert.Null(door.Ask(json, LengthUnit.Metres));
+            return Encoding.UTF8.GetString(door.Answer(LengthUnit.Metres).Body.Span);
+        }
+
+        var alone = Asked(FittingShelf.Of(DemoShelf.Items));
+        var shelf = FittingShelf.Of(DemoShelf.Items);
+        Assert.All(Enumerable.Range(0, 6).AsParallel().WithDegreeOfParallelism(6).Select(_ => Asked(shelf.Shared())), answer => Assert.Equal(alone, answer));
     }
 
     [Fact]
