@@ -34,4 +34,5 @@ public sealed record WordsOutput(IReadOnlyList<string> ConventionWords, IReadOnl
 /// <param name="Unit">What its number counts.</param>
 /// <param name="Comparison">The unit of its difference: its own, per cent (<c>percent</c>) or stops (<c>stops</c>); empty for none.</param>
 /// <param name="Meaning">One sentence: what it means on set.</param>
-public sealed record FigureInfo(FigureId Id, string Name, FigureUnit Unit, string Comparison, string Meaning);
+/// <param name="WorryAbove">Above this value it is a worry, in its own unit; null where no value is.</param>
+public sealed record FigureInfo(FigureId Id, string Name, FigureUnit Unit, string Comparison, string Meaning, double? WorryAbove);

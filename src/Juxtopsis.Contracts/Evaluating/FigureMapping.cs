@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Core.Figures;
@@ -12,10 +13,10 @@ internal static class FigureMapping
     private static readonly string[] Names = [.. FigureCatalogue.All.Select(f => JsonNamingPolicy.CamelCase.ConvertName(f.Id.ToString()))];
 
     public static string[] Texts =>
-        [.. FigureCatalogue.All.SelectMany((f, i) => (string[])[Names[i], f.Name, JsonNamingPolicy.CamelCase.ConvertName(f.Unit.ToString()), Comparison(f.Comparison), f.Meaning])];
+        [.. FigureCatalogue.All.SelectMany((f, i) => (string[])[Names[i], f.Name, JsonNamingPolicy.CamelCase.ConvertName(f.Unit.ToString()), Comparison(f.Comparison), f.Meaning, f.WorryAbove?.ToString(CultureInfo.InvariantCulture) ?? ""])];
 
     public static IReadOnlyList<FigureInfo> Infos =>
-        [.. FigureCatalogue.All.Select(f => new FigureInfo(f.Id, f.Name, f.Unit, Comparison(f.Comparison), f.Meaning))];
+        [.. FigureCatalogue.All.Select(f => new FigureInfo(f.Id, f.Name, f.Unit, Comparison(f.Comparison), f.Meaning, f.WorryAbove))];
 
     /// <summary>Numbers a rig: all figures, then all differences.</summary>
     public static int CountEach => 2 * FigureCatalogue.All.Count;

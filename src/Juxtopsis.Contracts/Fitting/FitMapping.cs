@@ -73,7 +73,9 @@ internal static class FitMapping
         var own = Cautions.Of(location, brief, null, null);
         FitOutput Say(Fit fit) => ToWire(fit, words, criterion, location, brief, own);
         return new(
-            new(result.Frame.WidthMm, result.Frame.HeightMm, result.Frame.BottomMm, result.Frame.LensHeightMm, result.Frame.Decider, Finite(location.RoomMm(brief))),
+            new(
+                result.Frame.WidthMm, result.Frame.HeightMm, result.Frame.BottomMm, result.Frame.LensHeightMm, result.Frame.Decider, Finite(location.RoomMm(brief)),
+                brief.Subject.WholeHeightMm(brief.IsOverhead)),
             FitWords.Order(criterion, isCut),
             [.. result.Fits.Select(Say)],
             [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), words.Shortfall(m).ToWire(), [.. m.Remedies.Select(r => ToWire(r, words, Say))]))],

@@ -67,7 +67,9 @@ public sealed record FitResponse(
 /// <param name="LensHeightMm">Height of the level lens, mm.</param>
 /// <param name="Decider">What decides it.</param>
 /// <param name="RoomMm">From the subject to the end of the place behind the camera, mm; null in the open.</param>
-public sealed record FrameOutput(double WidthMm, double HeightMm, double BottomMm, double LensHeightMm, FrameDecider Decider, double? RoomMm);
+/// <param name="SubjectHeightMm">The subject's whole height as the camera sees it, mm: less than its own for somebody who sits, and for a table that is looked down upon.</param>
+public sealed record FrameOutput(
+    double WidthMm, double HeightMm, double BottomMm, double LensHeightMm, FrameDecider Decider, double? RoomMm, double SubjectHeightMm);
 
 /// <summary>A rig by its parts.</summary>
 /// <param name="Body">Identity of the body.</param>

@@ -75,7 +75,7 @@ internal static class BlurFigures
             FigureId.AiryDiscCircles, "dc", "Diffraction, in circles", FigureUnit.Count, FigureComparison.Percent,
             "Diffraction disc in circles of confusion; above 1 it decides what is sharp.",
             (in _) => "dy/c",
-            (in c) => c.Report.Focus?.AiryDiscMm / c.Report.Sharpness.CircleOfConfusionMm) { Source = Hecht, Schools = Schools.Circle },
+            (in c) => c.Report.Focus?.AiryDiscMm / c.Report.Sharpness.CircleOfConfusionMm) { Source = Hecht, Schools = Schools.Circle, WorryAbove = 1 },
         new(
             FigureId.DiffractionFNumber, "Ny", "Diffraction from", FigureUnit.FNumber, FigureComparison.Stops,
             "The aperture on the lens beyond which diffraction overtakes the circle of confusion.",

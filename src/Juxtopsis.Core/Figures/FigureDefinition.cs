@@ -50,6 +50,9 @@ public sealed record FigureDefinition(
     /// <summary>Where it stops being true; empty where it holds always.</summary>
     public string Limits { get; init; } = "";
 
+    /// <summary>Above this value the figure is a worry and is marked as one, in its own unit; null where no value is.</summary>
+    public double? WorryAbove { get; init; }
+
     /// <summary>Its difference from the yardstick's.</summary>
     /// <param name="value">The rig's value.</param>
     /// <param name="yardstick">The yardstick's value.</param>

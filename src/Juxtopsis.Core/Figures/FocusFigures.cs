@@ -5,6 +5,9 @@ namespace Juxtopsis.Core.Figures;
 /// <summary>What counts as sharp, where focus can be, and the sharp zone.</summary>
 internal static class FocusFigures
 {
+    /// <summary>The whole of a photograph, within what its focal length is told to.</summary>
+    private const double WholeStill = 1.0005;
+
     private const string Hecht = "Hecht, Optics, chapter 5";
     private const string Ray = "Ray, Applied Photographic Optics, “Depth of field”";
     private const Schools DepthSchools = Schools.Circle | Schools.SqueezedDepth;
@@ -106,13 +109,13 @@ internal static class FocusFigures
             "How much of the photograph’s width this rig takes in from the same place; above 100 % it is wider than the photograph.",
             (in _) => "Fw·fv/(a·Wv)",
             (in c) => c.Scene.Still is { } v ? c.Report.Focus?.FieldWidthMm * v.FocalLengthMm / (c.Report.Focus?.SubjectFromPupilMm * v.WidthMm) : null)
-        { Limits = "For a still that was focused far away, with its pupil where this rig has its own." },
+        { Limits = "For a still that was focused far away, with its pupil where this rig has its own.", WorryAbove = WholeStill },
         new(
             FigureId.StillShareUp, "Vy", "Of the photograph’s height", FigureUnit.Share, FigureComparison.Percent,
             "How much of the photograph’s height this rig takes in from the same place; above 100 % it is taller than the photograph.",
             (in _) => "Fh·fv/(a·Hv)",
             (in c) => c.Scene.Still is { } v ? c.Report.Focus?.FieldHeightMm * v.FocalLengthMm / (c.Report.Focus?.SubjectFromPupilMm * v.HeightMm) : null)
-        { Limits = "For a still that was focused far away, with its pupil where this rig has its own." },
+        { Limits = "For a still that was focused far away, with its pupil where this rig has its own.", WorryAbove = WholeStill },
         new(
             FigureId.CameraDistanceMm, "Dc", "Camera to subject", FigureUnit.SceneMm, FigureComparison.Plain,
             "How far from the subject this rig stands: where the scene says, or at a distance of its own.",

@@ -1,3 +1,5 @@
+using Juxtopsis.Core.Optics;
+
 namespace Juxtopsis.Core.Figures;
 
 /// <summary>Perspective and movement.</summary>
@@ -9,7 +11,7 @@ internal static class MovementFigures
             FigureId.FaceStretch, "Fs", "Face stretch", FigureUnit.Times, FigureComparison.Percent,
             "How many times larger a nose is drawn than the ear 120 mm behind it; above 1.15 it shows.",
             (in _) => "a/(a − 120)",
-            (in c) => c.Report.Focus?.FaceStretch) { Limits = "Depends on the distance alone, not on the lens." },
+            (in c) => c.Report.Focus?.FaceStretch) { Limits = "Depends on the distance alone, not on the lens.", WorryAbove = Perspective.FaceStretchNoticed },
         new(
             FigureId.BackgroundSize, "Sz₀", "Background against subject", FigureUnit.Share, FigureComparison.Percent,
             "How large a thing at the background is drawn against the same thing beside the subject.",

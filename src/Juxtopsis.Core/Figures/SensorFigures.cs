@@ -44,7 +44,7 @@ internal static class SensorFigures
             FigureId.Enlargement, "G", "Enlargement", FigureUnit.Times, FigureComparison.Percent,
             "How much recorded pixels must be enlarged for what delivery asks; above 1 detail is made up.",
             (in _) => "max(Q/Pu, Q/(A·Pv))",
-            (in c) => c.Report.Sensor.Enlargement),
+            (in c) => c.Report.Sensor.Enlargement) { WorryAbove = ReasonFinder.MeasuringError },
         new(
             FigureId.PunchInLeft, "Gz", "Punch-in left", FigureUnit.Times, FigureComparison.Percent,
             "How far one can still punch in before delivery asks for more pixels than were recorded. Below 1 the picture is enlarged.",
@@ -119,7 +119,7 @@ internal static class SensorFigures
             FigureId.DarkShare, "Sd", "Dark corners", FigureUnit.Share, FigureComparison.Plain,
             "Share of the picture that lies outside the image circle.",
             (in _) => "1 − Ar/(Wu·Hu)",
-            (in c) => c.Report.Sensor.DarkShare) { Limits = "The circle is taken to have a sharp edge; a real one fades." },
+            (in c) => c.Report.Sensor.DarkShare) { Limits = "The circle is taken to have a sharp edge; a real one fades.", WorryAbove = 0 },
     ];
 
     private static string BareOrDelivered(in FigureCase c, string delivered) => c.Conventions.Crop switch

@@ -38,6 +38,20 @@ public sealed class FigureProperties
     }
 
     [Property]
+    public void A_figure_is_marked_as_a_worry_exactly_where_the_words_tell_of_one(RandomFullSetup setup)
+    {
+        var given = setup.Case;
+        foreach (var (id, reason) in (ReadOnlySpan<(FigureId, Reasons)>)
+            [
+                (FigureId.Enlargement, Reasons.Enlarged), (FigureId.DarkShare, Reasons.CircleDoesNotCover),
+                (FigureId.AiryDiscCircles, Reasons.DiffractionSoftens), (FigureId.FaceStretch, Reasons.FaceStretched),
+            ])
+        {
+            Assert.True(given.Figure(id) is not { } value || given.Report.Reasons.HasFlag(reason) == value > FigureCatalogue.All[(int)id].WorryAbove, $"{id} is {given.Figure(id)}");
+        }
+    }
+
+    [Property]
     public void A_rig_does_not_differ_from_itself(RandomFullSetup setup)
     {
         var given = FigureCase.Of(setup.Scene, setup.Conventions, [setup.Rig], 0)[0];

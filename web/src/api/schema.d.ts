@@ -1171,6 +1171,11 @@ export interface components {
             comparison: string;
             /** @description One sentence: what it means on set. */
             meaning: string;
+            /**
+             * Format: double
+             * @description Above this value it is a worry, in its own unit; null where no value is.
+             */
+            worryAbove: null | number;
         };
         /**
          * @description What the number of a figure counts. Decides how it is written, and what becomes of it when all lengths are scaled.
@@ -1401,6 +1406,11 @@ export interface components {
              * @description From the subject to the end of the place behind the camera, mm; null in the open.
              */
             roomMm: null | number;
+            /**
+             * Format: double
+             * @description The subject's whole height as the camera sees it, mm: less than its own for somebody who sits, and for a table that is looked down upon.
+             */
+            subjectHeightMm: number;
         };
         /** @description What at a place can hurt somebody, or what a plan there must mind. */
         Hazards: string;

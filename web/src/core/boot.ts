@@ -246,8 +246,9 @@ export async function boot(): Promise<Core> {
   const { dotnet } = (await import(/* @vite-ignore */ address)) as DotnetModule;
   const { getConfig, getAssemblyExports } = await dotnet.create();
   const { Exports: door } = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser;
-  const infos = rowsOf(door.Figures(), 5).map(
-    ([id, name, unit, comparison, meaning]) => ({ id, name, unit, comparison, meaning }) as FigureInfo,
+  const infos = rowsOf(door.Figures(), 6).map(
+    ([id, name, unit, comparison, meaning, worry]) =>
+      ({ id, name, unit, comparison, meaning, worryAbove: worry === '' ? null : Number(worry) }) as FigureInfo,
   );
   const names = infos.map((info) => info.id);
   const each = 1 + 2 * names.length;

@@ -1,4 +1,4 @@
-import { boot, type Core } from './boot';
+import { boot, type Core, type FigureId, type Numbers } from './boot';
 
 export * from './boot';
 
@@ -15,3 +15,6 @@ export function core(): Core {
   }
   return started;
 }
+
+/** True where a figure has a value that is a worry. */
+export const isWorry = (figures: Numbers, figure: FigureId): boolean => figures[figure] > (core().figures[figure].worryAbove ?? Infinity);

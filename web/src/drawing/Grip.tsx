@@ -1,6 +1,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import { core } from '../core/core';
 import { Handle } from './Handle';
+import { roundForHand } from './roundForHand';
 
 interface GripProps {
   label: string;
@@ -33,7 +34,7 @@ export function Grip({ label, valueMm, feet, x, y, width, height, upright = fals
   };
   const move = (event: PointerEvent<SVGGElement>) => {
     if (from.current) {
-      onMove(Math.max(0, Math.round((from.current.mm + (at(event) - from.current.px) * mmPerPx) / 10) * 10));
+      onMove(Math.max(0, roundForHand(from.current.mm + (at(event) - from.current.px) * mmPerPx, 1 / Math.abs(mmPerPx))));
     }
   };
   const up = () => {

@@ -1,6 +1,6 @@
 import { styled } from '@mui/material/styles';
 import { useCallback, useState } from 'react';
-import type { Numbers, RigInput, SceneInput } from '../core/core';
+import { isWorry, type Numbers, type RigInput, type SceneInput } from '../core/core';
 import { PhotoCanvas } from './PhotoCanvas';
 import { PictureCanvas } from './PictureCanvas';
 import { stageOf, viewOf } from './frameView';
@@ -47,11 +47,11 @@ export function FramePicture({ index, rig, figures, scene, dark, onShown }: Fram
   if (missing === photo.id) {
     return <Word>The photograph cannot be loaded. It may have been deleted; bring it again under “Place, light”.</Word>;
   }
-  const widest = Math.max(across, up);
+  const isWider = isWorry(figures, 'stillShareAcross') || isWorry(figures, 'stillShareUp');
   return (
     <>
       <PhotoCanvas rig={index} address={photoAddress(photo)} across={across} up={up} onShown={onShown} onMissing={onMissing} />
-      {widest > 1.0005 && <Word>{Math.ceil(100 * (widest - 1))} % wider than the photograph</Word>}
+      {isWider && <Word>{Math.ceil(100 * (Math.max(across, up) - 1))} % wider than the photograph</Word>}
     </>
   );
 }

@@ -3,7 +3,7 @@ import { styled } from '@mui/material/styles';
 import { memo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { chosenTopic, useSettings } from '../../app/settings';
 import { figureFont } from '../../app/theme';
-import { core, type FigureId, type RigInput, type RigReport, type SceneInput } from '../../core/core';
+import { core, isWorry, type FigureId, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { usePictures } from '../../picture/pictures';
 import { Figure } from '../../ui/Figure';
 import { MoreIcon } from '../../ui/icons';
@@ -183,7 +183,7 @@ const Rows = memo(function Rows({ name, rigs, scene, reports, yardstick, feet, c
                 <tr key={rowName} data-row={rowName}>
                   <RowHead id={`row-${first}-${place}`} name={rowName} row={row} sortable={reports.length > 1} />
                   {columns.flatMap(({ index, compared }) => [
-                    <td key={index} className={row.warn?.(reports[index]!) ? 'warn' : undefined}>
+                    <td key={index} className={isWorry(reports[index]!.figures, row.worry ?? row.figure) ? 'warn' : undefined}>
                       <div
                         role="button"
                         tabIndex={first === 0 && place === 0 && index === 0 ? 0 : -1}

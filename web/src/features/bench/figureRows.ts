@@ -12,7 +12,8 @@ export interface FigureRow {
   help?: string;
   /** How it reads when more than one figure stands in it. */
   text?: (report: RigReport) => string | null;
-  warn?: (report: RigReport) => boolean;
+  /** The figure whose worry marks the row, where it is another than its own. */
+  worry?: FigureId;
   /** Only worth a line where rigs stand at different distances. */
   whenSpread?: true;
 }
@@ -39,17 +40,14 @@ const chain = ({ figures: f }: RigReport) => {
   return [f.cropSensorStep, ...links].map((x) => fixed(x, 2)).join('×');
 };
 
-/** Areas of modes are known to a few hundredths of a millimetre; the core tells no less than this either. */
-const enlarged = (report: RigReport) => report.figures.enlargement > 1.002;
-
 const usedArea: FigureRow = { figure: 'usedWidthMm', name: 'Used area', text: (r) => both(r, 'usedWidthMm', 'usedHeightMm', 1, 'mm') };
 const usedPixels: FigureRow = {
   figure: 'usedWidthPx',
   name: 'Used pixels',
   text: (r) => both(r, 'usedWidthPx', 'usedHeightPx', 0, ''),
-  warn: enlarged,
+  worry: 'enlargement',
 };
-const punchInLeft: FigureRow = { figure: 'punchInLeft', warn: enlarged };
+const punchInLeft: FigureRow = { figure: 'punchInLeft', worry: 'enlargement' };
 
 /** Groups of rows by topic; the first shows what most people look at first. */
 export const topics: Record<string, FigureGroup[]> = {
@@ -100,10 +98,10 @@ export const topics: Record<string, FigureGroup[]> = {
       rows: [
         usedArea,
         usedPixels,
-        { figure: 'enlargement', warn: enlarged },
+        { figure: 'enlargement' },
         punchInLeft,
         { figure: 'imageCircleMm' },
-        { figure: 'darkShare', warn: (r) => r.figures.darkShare > 0 },
+        { figure: 'darkShare' },
       ],
     },
     {
@@ -192,7 +190,7 @@ export const topics: Record<string, FigureGroup[]> = {
       name: 'Diffraction',
       rows: [
         { figure: 'airyDiscMm' },
-        { figure: 'airyDiscCircles', name: 'In circles', warn: (r) => r.figures.airyDiscCircles > 1 },
+        { figure: 'airyDiscCircles', name: 'In circles' },
         { figure: 'diffractionFNumber', name: 'Overtakes from' },
       ],
     },
@@ -201,7 +199,7 @@ export const topics: Record<string, FigureGroup[]> = {
     {
       name: 'Perspective',
       rows: [
-        { figure: 'faceStretch', warn: (r) => r.figures.faceStretch > 1.15 },
+        { figure: 'faceStretch' },
         { figure: 'edgeStretch' },
         { figure: 'backgroundSize', name: 'Background size' },
         { figure: 'parallaxShare' },

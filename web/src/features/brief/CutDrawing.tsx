@@ -10,9 +10,6 @@ interface CutDrawingProps {
   feet: boolean;
 }
 
-/** How much lower somebody sits, in shares of the standing height; the core's own figure. */
-const seatedBy = 0.22;
-
 /** The picture as a cut on its subject, in true proportion. */
 export function CutDrawing({ shot, frame, feet }: CutDrawingProps) {
   const { primary, text, drawing } = useTheme().vars!.palette;
@@ -24,7 +21,9 @@ export function CutDrawing({ shot, frame, feet }: CutDrawingProps) {
   const count = subject.kind === 'group' ? (subject.count ?? 2) : 1;
   const spacing = subject.spacingMm ?? 650;
   const width = people ? (count - 1) * spacing + 0.32 * height : (subject.widthMm ?? 1000);
-  const whole = subject.kind === 'table' && !overhead ? 0.5736 * height : height;
+  // Somebody who sits is drawn standing, and sinks.
+  const sinks = subject.kind === 'seated' ? height - frame.subjectHeightMm : 0;
+  const whole = people ? height : frame.subjectHeightMm;
   const low = overhead ? -whole / 2 : base;
 
   // The drawing holds subject and frame, with a little air.
@@ -34,7 +33,6 @@ export function CutDrawing({ shot, frame, feet }: CutDrawingProps) {
   const pad = 0.05 * Math.max(across, top - bottom);
   const view = { x: -across / 2 - pad, y: -top - pad, width: across + 2 * pad, height: top - bottom + 2 * pad };
   const unit = Math.max(view.width / 250, view.height / 130);
-  const sinks = subject.kind === 'seated' ? seatedBy * height : 0;
 
   return (
     <svg

@@ -138,8 +138,8 @@ function FromTheSide(shown: Shown) {
   const base = shot.subject.baseMm ?? 0;
   const tall = shot.subject.heightMm ?? 1750;
   const people = isPeople(shot.subject);
-  // Somebody seated is drawn lower: the core's own share of the standing height.
-  const sinks = shot.subject.kind === 'seated' ? 0.22 * tall : 0;
+  // Somebody who sits is drawn standing, and sinks.
+  const sinks = shot.subject.kind === 'seated' ? tall - frame.subjectHeightMm : 0;
   return (
     <Svg height={floor + rulerPx + 4} aria-label="The place from the side" role="group">
       <pattern id={hatch} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

@@ -14,6 +14,7 @@ import { distanceOf } from '../../../core/standing';
 import { Handle } from '../../../drawing/Handle';
 import { bandPx, Camera, FieldEdges, Microphone, SharpZone, Standing } from './drawings';
 import { groundScale, rulerMarks, type GroundScale } from '../../../drawing/groundScale';
+import { roundForHand } from '../../../drawing/roundForHand';
 
 const drawingPx = 118;
 const rulerPx = 22;
@@ -369,12 +370,6 @@ function zoomTo(index: number, setup: Setup, sizeMm: number, isAcross: boolean):
   if (Array.isArray(answer) && answer[0]?.focalLengthMm != null) {
     changeRig(rig.id!, { focalLengthMm: roundForZoom(answer[0].focalLengthMm, rig) });
   }
-}
-
-/** A hand does not aim at fractions of what a pixel shows: rounds to 1, 2 or 5 of a decade below it. */
-function roundForHand(mm: number, pxPerMm: number): number {
-  const step = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000].find((s) => s * pxPerMm >= 0.9) ?? 1000;
-  return Math.round(mm / step) * step;
 }
 
 /** To three digits, within the zoom. */

@@ -1,6 +1,6 @@
 import { Box, Button, MenuItem, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
-import type { Diagnostic, RigReport, SceneInput } from '../../../core/core';
+import { isWorry, type Diagnostic, type RigReport, type SceneInput } from '../../../core/core';
 import { EntryField } from '../../../ui/EntryField';
 import { plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
@@ -188,7 +188,7 @@ function Cuts({ photo, reports, say }: { photo: Photo; reports: RigReport[]; say
     say(failed ? failed.say : 'The photograph is back.');
     setMissing(failed !== null);
   };
-  const wider = reports.flatMap(({ figures: f }, i) => (f.stillShareAcross > 1.0005 || f.stillShareUp > 1.0005 ? [rigLetter(i)] : []));
+  const wider = reports.flatMap(({ figures: f }, i) => (isWorry(f, 'stillShareAcross') || isWorry(f, 'stillShareUp') ? [rigLetter(i)] : []));
   return (
     <Box>
       <Box sx={{ position: 'relative', aspectRatio: photo.widthPx / photo.heightPx, overflow: 'hidden', borderRadius: 0.5 }}>
