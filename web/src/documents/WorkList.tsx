@@ -1,18 +1,17 @@
-import { Alert, Box, Button, InputBase, Tab, Tabs, TextField, Typography } from '@mui/material';
+import { Box, Button, Tab, Tabs, TextField, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
-import { memo, useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useSearchParams } from 'react-router';
 import type { Failure, WorkSummary, Write } from '../api/client';
-import { oneLine, when } from '../ui/format';
-import { DeleteIcon, DuplicateIcon, RenameIcon } from '../ui/icons';
 import { PageMessage } from '../ui/PageMessage';
 import { SaidBar, type Said } from '../ui/SaidBar';
 import { CrewFile } from './CrewFile';
-import { startWork, useOutbox, type Kind } from './outbox';
+import { useOutbox, type Kind } from './outbox';
 import { newId } from './unique';
 import { UnsavedWork } from './UnsavedWork';
-import { readWorkFile } from './workFile';
+import { type Does, Row } from './WorkRow';
+import { copyName, BringInFile } from './BringInFile';
 
 const pageSize = 100;
 
@@ -166,137 +165,8 @@ export function WorkList<D>({ kind, title, address, none, make, lines }: WorkLis
   );
 }
 
-const copyName = (name: string) => oneLine(`${name.slice(0, 113)} (copy)`);
-
-/** Takes up a file that was taken out elsewhere, as new work. */
-function BringInFile<D>({ kind, address, tell }: { kind: Kind<D>; address: string; tell: (text: string) => void }) {
-  const input = useRef<HTMLInputElement>(null);
-  const navigate = useNavigate();
-  const bring = async (file: File) => {
-    const read = await readWorkFile<D>(kind.kind, file);
-    const document = typeof read === 'string' ? null : await kind.upgraded(read.document);
-    if (typeof read === 'string') {
-      tell(read);
-    } else if (document === null) {
-      tell(`${file.name} is of a shape that this version does not read.`);
-    } else {
-      const id = await startWork(kind, { name: read.name, document });
-      void navigate(`${address}/${id}`);
-    }
-  };
-  return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        hidden
-        aria-label="A file to bring in"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void bring(file);
-        }}
-      />
-      <Button onClick={() => input.current?.click()}>Bring in a file</Button>
-    </>
-  );
-}
-
-interface RowProps {
-  item: WorkSummary;
-  address: string;
-  storedAt: string;
-  lines: (lines: string[]) => ReactNode;
-  does: Does;
-}
-
-/** What can be done with one. */
-interface Does {
-  rename: (item: WorkSummary, name: string) => void;
-  duplicate: (item: WorkSummary) => void;
-  setDeleted: (item: WorkSummary, to: boolean) => void;
-}
-
-const Row = memo(function Row({ item, address, storedAt, lines, does }: RowProps) {
-  const [renaming, setRenaming] = useState<string | null>(null);
-  const finish = () => {
-    const name = renaming?.trim() ?? '';
-    setRenaming(null);
-    if (name !== '' && name !== item.name) {
-      does.rename(item, name);
-    }
-  };
-  const readable = item.canBeRead;
-  return (
-    <Card>
-      <div className="what">
-        {renaming !== null ? (
-          <InputBase
-            autoFocus
-            fullWidth
-            value={renaming}
-            onChange={(event) => setRenaming(oneLine(event.target.value))}
-            onBlur={finish}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter') finish();
-              if (event.key === 'Escape') setRenaming(null);
-            }}
-            inputProps={{ 'aria-label': `New name for ${item.name}`, maxLength: 120 }}
-            sx={{ fontWeight: 650, fontSize: 16, border: 1, borderColor: 'primary.main', borderRadius: 1, px: 1 }}
-          />
-        ) : readable ? (
-          <Link className="name" to={address}>
-            {item.name}
-          </Link>
-        ) : (
-          <div className="name">{item.name}</div>
-        )}
-        {item.note !== '' && <p>{item.note}</p>}
-        {readable ? (
-          lines(item.lines)
-        ) : (
-          <Alert severity="warning" variant="outlined" sx={{ mt: 0.5, py: 0 }}>
-            This version cannot read it. Nothing of it is lost: take it out as it is, or leave it for a version that can.
-          </Alert>
-        )}
-      </div>
-      <div className="acts">
-        <span>{item.deletedAt == null ? when(item.updatedAt) : `deleted ${when(item.deletedAt)}`}</span>
-        {!readable && (
-          <a href={storedAt} download={`${item.id}.json`}>
-            Take it out
-          </a>
-        )}
-        {item.deletedAt == null ? (
-          <>
-            {readable && (
-              <>
-                <Link to={address}>Open</Link>
-                <Action label={`Rename ${item.name}`} title="Rename" onClick={() => setRenaming(item.name)} icon={<RenameIcon />} />
-                <Action label={`Duplicate ${item.name}`} title="Duplicate" onClick={() => does.duplicate(item)} icon={<DuplicateIcon />} />
-              </>
-            )}
-            <Action label={`Delete ${item.name}`} title="Delete" onClick={() => does.setDeleted(item, true)} icon={<DeleteIcon />} />
-          </>
-        ) : (
-          <button onClick={() => does.setDeleted(item, false)}>Restore</button>
-        )}
-      </div>
-    </Card>
-  );
-});
-
-function Action({ label, title, icon, onClick }: { label: string; title: string; icon: ReactNode; onClick: () => void }) {
-  return (
-    <button aria-label={label} title={title} onClick={onClick}>
-      {icon}
-    </button>
-  );
-}
-
 /** Styled once: a hundred rows with buttons styled one by one take a second to draw. */
-const Card = styled('li')(({ theme }) => ({
+export const Card = styled('li')(({ theme }) => ({
   display: 'flex',
   flexWrap: 'wrap',
   alignItems: 'start',

@@ -22,7 +22,8 @@ import {
   WebGLRenderer,
   WebGLRenderTarget,
 } from 'three';
-import { build, type Scenery } from './backdrops';
+import { build } from './backdrops';
+import type { Scenery } from './scenery';
 import { cellOfPoint, pupilPoint } from './pupil';
 import type { Order, Stage, View } from './view';
 

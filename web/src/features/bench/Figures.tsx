@@ -1,23 +1,21 @@
-import { Box, ButtonBase, IconButton, Menu, MenuItem, Select, Tooltip } from '@mui/material';
+import { Box, ButtonBase, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { memo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
+import { memo, useRef, type MouseEvent } from 'react';
 import { chosenTopic, useSettings } from '../../app/settings';
 import { figureFont } from '../../app/theme';
-import { core, isWorry, type FigureId, type RigInput, type RigReport, type SceneInput } from '../../core/core';
-import { usePictures } from '../../picture/pictures';
+import { core, isWorry, type FigureId } from '../../core/core';
 import { Figure } from '../../ui/Figure';
-import { MoreIcon } from '../../ui/icons';
 import { Panel } from '../../ui/Panel';
-import { RigMark, rigLetter } from '../../ui/RigMark';
-import { SaidBar, type Said } from '../../ui/SaidBar';
+import { RigMark } from '../../ui/RigMark';
 import { useCalm } from '../../ui/useCalm';
 import { useInSight } from '../../ui/useInSight';
 import { idAt, useBench } from './benchStore';
 import { orderRigs } from './rowCommands';
-import { groupsOf, rowDifferences, rowTexts, topics, type FigureGroup, type FigureRow } from './figureRows';
-import { captionOf } from '../../picture/frameView';
-import { openWorking, usePanel } from './panels/panelStore';
-import { copyTable, saveCsv, savePng } from './takeOut';
+import { groupsOf, rowDifferences, rowTexts, topics, type FigureRow } from './figureRows';
+import { usePanel } from './panels/panelStore';
+import { type FiguresProps, TakeOut } from './figures/TakeOut';
+import { openIt, target, move } from './figures/moving';
+import { TopicPicker } from './figures/TopicPicker';
 
 const Table = styled('table')(({ theme }) => ({
   width: '100%',
@@ -64,55 +62,6 @@ const FiguresPanel = styled(Panel)(({ theme }) => ({
   '&.many td': { fontSize: 13, letterSpacing: '-0.02em' },
   '&.many td.difference, &.many td.difference .figure': { fontSize: 11.5 },
 }));
-
-interface FiguresProps {
-  /** Of the comparison, for files that are saved of it. */
-  name: string;
-  rigs: RigInput[];
-  scene: SceneInput;
-  reports: RigReport[];
-  yardstick: number;
-  feet: boolean;
-  /** The conventions in words: printed with the figures, always. */
-  conventions: string[];
-}
-
-const target = (event: { target: EventTarget }) => (event.target as Element).closest<HTMLElement>('[data-figure], [data-sort]');
-
-const openIt = (cell: HTMLElement | null) => {
-  if (cell?.dataset['sort']) {
-    sortBy(cell.dataset['sort'] as FigureId);
-  } else if (cell) {
-    openWorking(idAt(Number(cell.dataset['rig'])), cell.dataset['figure'] as FigureId);
-  }
-};
-
-/** The table is one stop of the Tab key; arrows go from figure to figure, Enter opens the working. */
-function move(event: KeyboardEvent<HTMLTableElement>): void {
-  const cell = target(event);
-  if (!cell) {
-    return;
-  }
-  if (event.key === 'Enter' || event.key === ' ') {
-    event.preventDefault();
-    openIt(cell);
-    return;
-  }
-  const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
-  if (step) {
-    event.preventDefault();
-    const rows = [...event.currentTarget.querySelectorAll('tr[data-row]')].map((row) => [
-      ...row.querySelectorAll<HTMLElement>('[data-figure], [data-sort]'),
-    ]);
-    const row = rows.findIndex((cells) => cells.includes(cell));
-    const next = rows[row + step[0]!]?.[rows[row]!.indexOf(cell) + step[1]!];
-    if (next) {
-      cell.tabIndex = -1;
-      next.tabIndex = 0;
-      next.focus();
-    }
-  }
-}
 
 const outOfSightMs = 200;
 
@@ -215,7 +164,7 @@ const Rows = memo(function Rows({ name, rigs, scene, reports, yardstick, feet, c
 });
 
 /** Puts the rigs in the order of a figure; when they stand so already, the other way round. Rigs without it come last. */
-function sortBy(figure: FigureId): void {
+export function sortBy(figure: FigureId): void {
   const { reports, document } = useBench.getState();
   // While a field is at fault the figures may be of other rigs than those on the page.
   if (reports.length !== document.setup.rigs.length) {
@@ -237,94 +186,6 @@ const RowHead = memo(function RowHead({ id, name, row, sortable }: { id: string;
         {name}
       </th>
     </Tooltip>
-  );
-});
-
-interface TakeOutProps extends Omit<FiguresProps, 'conventions'> {
-  topic: string;
-  groups: FigureGroup[];
-}
-
-/** Figures and frames, to be used elsewhere. */
-function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic, groups }: TakeOutProps) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [said, setSaid] = useState<Said | null>(null);
-  const failed = usePictures((s) => s.failed);
-  const names = reports.map((_, i) => `${rigLetter(i)} ${rigs[i]?.name ?? ''}`.trim());
-  const item = (label: string, act: () => void | Promise<void>, disabled = false) => (
-    <MenuItem
-      key={label}
-      disabled={disabled}
-      onClick={() => {
-        setAnchor(null);
-        void act();
-      }}
-    >
-      {label}
-    </MenuItem>
-  );
-  const copy = () =>
-    copyTable(topic, groups, names, reports, yardstick, feet).then(
-      () => setSaid({ text: 'The figures are copied. Paste them into a document or a sheet.' }),
-      () => setSaid({ text: 'This browser does not let the page copy. Save them as CSV instead.' }),
-    );
-  const frames = async () => {
-    const captioned = reports.flatMap((report, i) => {
-      const canvas = document.querySelector<HTMLCanvasElement>(`main canvas[data-rig="${i}"][data-samples]`);
-      return canvas && rigs[i] ? [{ canvas, lines: captionOf(i, rigs[i], report, scene, feet) }] : [];
-    });
-    if (captioned.length === 0) {
-      setSaid({ text: 'No frame is rendered yet. Bring the frames into sight and wait a moment.' });
-    } else {
-      await savePng(name, captioned);
-    }
-  };
-  return (
-    <>
-      <IconButton
-        aria-label="Take figures and frames out"
-        aria-haspopup="menu"
-        onClick={(event) => setAnchor(event.currentTarget)}
-        sx={{ color: 'text.secondary', minWidth: 32 }}
-      >
-        <MoreIcon />
-      </IconButton>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {item('Copy the figures as a table', copy)}
-        {item('Choose rows of your own', () => usePanel.getState().open({ kind: 'rows' }))}
-        {item('Save the figures as CSV', () => saveCsv(name, topic, groups, names, reports, yardstick, feet))}
-        {item('Save the frames as PNG', frames, failed !== null)}
-      </Menu>
-      <SaidBar said={said} onDone={() => setSaid(null)} />
-    </>
-  );
-}
-
-const TopicPicker = memo(function TopicPicker({ topic }: { topic: string }) {
-  const showTopic = useSettings((s) => s.showTopic);
-  const hasChosen = useSettings((s) => s.chosenRows.length > 0);
-  return (
-    <Select
-      value={topic}
-      onChange={(event) => showTopic(event.target.value)}
-      inputProps={{ 'aria-label': 'Which figures' }}
-      sx={{
-        height: 40,
-        fontSize: 14,
-        fontWeight: 650,
-        color: 'text.primary',
-        ml: '-8px',
-        '& fieldset': { border: 0 },
-        '& .MuiSelect-select': { pl: 1, pr: '26px !important' },
-        '& .MuiSelect-icon': { right: 0 },
-      }}
-    >
-      {[...Object.keys(topics), ...(hasChosen ? [chosenTopic] : [])].map((name) => (
-        <MenuItem key={name} value={name}>
-          {name}
-        </MenuItem>
-      ))}
-    </Select>
   );
 });
 

@@ -1,23 +1,22 @@
-import { chooseForShot, useCanBeChosen } from './ShotLink';
-import { Box, Button, ButtonBase, IconButton, InputBase, Menu, MenuItem, Tooltip } from '@mui/material';
+import { Button } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useMemo, useState, type DragEvent } from 'react';
-import { isFocused, type Assembled, type FigureId, type Diagnostic, type RigInput, type RigReport, type SceneInput } from '../../core/core';
-import { aperture, fixed, inScale, lengthScale, oneLine, withUnit } from '../../ui/format';
+import { isFocused, type FigureId, type Diagnostic, type RigInput, type RigReport, type SceneInput } from '../../core/core';
+import { aperture, fixed, inScale, lengthScale, withUnit } from '../../ui/format';
 import { Figure } from '../../ui/Figure';
-import { LensIcon, MoreIcon, RulerIcon } from '../../ui/icons';
 import { Panel } from '../../ui/Panel';
-import { RigMark, rigLetter } from '../../ui/RigMark';
-import { idAt, useBench } from './benchStore';
-import { bringToYardstick, changeRig, setYardstick, standAt } from './commands';
-import { duplicateRig, mostRigs, moveRig, removeRig } from './rowCommands';
+import { rigLetter } from '../../ui/RigMark';
+import { idAt } from './benchStore';
+import { moveRig } from './rowCommands';
 import { ChainInputs } from './ChainInputs';
 import { assembled, chainOf } from '../../gear/chains';
 import { Frame } from './Frame';
-import { openWorking, usePanel } from './panels/panelStore';
+import { openWorking } from './panels/panelStore';
 import { RigInputs } from './RigInputs';
 import { SensorDrawing } from './SensorDrawing';
 import { sceneOf } from '../../core/standing';
+import { toKnow, ToKnow } from './ToKnow';
+import { dragged, RigHead } from './RigHead';
 
 /** What all chains are drawn in, mm: the farthest back and front of them, and the highest part. */
 export interface ChainSpan {
@@ -183,9 +182,6 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
   );
 });
 
-/** What a rig is called while it is dragged to another place. */
-const dragged = 'application/x-rig';
-
 function drop(event: DragEvent<HTMLElement>, to: number): void {
   const from = event.dataTransfer.getData(dragged);
   if (from !== '') {
@@ -233,182 +229,6 @@ const AllSettings = memo(function AllSettings({ index, all, onAll }: { index: nu
     >
       {all ? 'Fewer settings' : 'All settings'}
     </Button>
-  );
-});
-
-interface Known {
-  message: string;
-  weight: number;
-  /** Told by the parts, not by the evaluation. */
-  ofParts: boolean;
-}
-
-const weights = { stops: 0, spoils: 1, costs: 2, note: 3 };
-/** What the parts tell better, since they know which of them is at fault and what would cure it. */
-const toldByParts: readonly string[] = ['openingTooSmall'];
-
-/** What is to be known of a rig, the weightiest first: of the evaluation, and of its parts where it has some. */
-function toKnow(reasons: Diagnostic[], parts: Assembled | null): Known[] {
-  const ofRig = reasons
-    .filter((r) => !parts || !(toldByParts.includes(r.code) || parts.findings.some((f) => f.code === r.code)))
-    .map((r) => ({ message: r.message, weight: weights[r.severity], ofParts: false }));
-  const ofParts = parts?.findings.map((f) => ({ message: f.message, weight: weights[f.severity], ofParts: true })) ?? [];
-  return [...ofRig, ...ofParts].sort((a, b) => a.weight - b.weight);
-}
-
-/** The weightiest thing to know of a rig in one line; a press opens all of them. */
-const ToKnow = memo(function ToKnow({ index, known }: { index: number; known: Known[] }) {
-  const open = usePanel((s) => s.open);
-  const [first, ...others] = known;
-  if (!first) {
-    return null;
-  }
-  const quiet = first.weight >= weights.costs;
-  return (
-    <ButtonBase
-      onClick={() => open({ kind: first.ofParts ? 'chain' : 'reasons', rig: idAt(index) })}
-      aria-label={`Rig ${rigLetter(index)}, what to know: ${first.message}`}
-      sx={{
-        minHeight: 40,
-        gap: 0.75,
-        px: 0.75,
-        justifyContent: 'flex-start',
-        textAlign: 'left',
-        fontFamily: 'inherit',
-        fontSize: 12.5,
-        lineHeight: 1.25,
-        border: 1,
-        borderRadius: 1,
-        borderColor: quiet ? 'divider' : 'warning.main',
-        color: quiet ? 'text.secondary' : 'warning.main',
-      }}
-    >
-      <Box component="span" sx={{ flex: 1, display: '-webkit-box', overflow: 'hidden', WebkitBoxOrient: 'vertical', WebkitLineClamp: 2 }}>
-        {first.message}
-      </Box>
-      {others.length > 0 && <span>+{others.length}</span>}
-    </ButtonBase>
-  );
-});
-
-interface RigMenuProps {
-  index: number;
-  isYardstick: boolean;
-  isChain: boolean;
-  /** Whether it stands at a distance of its own. */
-  hasOwnPlace: boolean;
-  count: number;
-}
-
-/** What can be done with a whole rig. */
-function RigMenu({ index, isYardstick, isChain, hasOwnPlace, count }: RigMenuProps) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const letter = rigLetter(index);
-  const open = usePanel((s) => s.open);
-  const canBeChosen = useCanBeChosen(useBench((s) => s.document.setup.rigs[index]?.id ?? ''));
-  const item = (label: string, act: () => void, disabled = false) => (
-    <MenuItem
-      key={label}
-      disabled={disabled}
-      onClick={() => {
-        setAnchor(null);
-        act();
-      }}
-    >
-      {label}
-    </MenuItem>
-  );
-  return (
-    <>
-      <IconButton
-        aria-label={`Do with rig ${letter}`}
-        aria-haspopup="menu"
-        onClick={(event) => setAnchor(event.currentTarget)}
-        sx={{ color: 'text.secondary', minWidth: 32 }}
-      >
-        <MoreIcon />
-      </IconButton>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {item(isChain ? 'Parts, and what they make' : 'More of this rig', () =>
-          open({ kind: isChain ? 'chain' : 'rig', rig: idAt(index) }),
-        )}
-        {!isChain && item('Build it from the shelf', () => open({ kind: 'parts', rig: idAt(index), place: 0, isNew: true }))}
-        {item('Put one like it beside it', () => duplicateRig(idAt(index)), count >= mostRigs)}
-        {item('Make a row of focal lengths', () => open({ kind: 'row', rig: idAt(index) }))}
-        {hasOwnPlace
-          ? item('Stand where the scene says', () => standAt(idAt(index), null))
-          : item('Stand at its own distance', () => standAt(idAt(index), useBench.getState().document.setup.scene.subjectDistanceMm))}
-        {item('Give it the yardstick’s framing, by moving', () => bringToYardstick({ framing: true }, idAt(index)), isYardstick)}
-        {item(
-          'Give it the yardstick’s framing, by zooming',
-          () => bringToYardstick({ place: true, framing: true }, idAt(index)),
-          isYardstick,
-        )}
-        {item('Give it the yardstick’s blur', () => bringToYardstick({ blur: true }, idAt(index)), isYardstick)}
-        {item('Give it the yardstick’s light', () => bringToYardstick({ light: true }, idAt(index)), isYardstick)}
-        {item('Measure the others against it', () => setYardstick(idAt(index)), isYardstick)}
-        {canBeChosen && item('Choose it for the shot', () => void chooseForShot(idAt(index)))}
-        {item('Move left', () => moveRig(idAt(index), index - 1), index === 0)}
-        {item('Move right', () => moveRig(idAt(index), index + 1), index === count - 1)}
-        {item('Remove', () => removeRig(idAt(index)), count === 1)}
-      </Menu>
-    </>
-  );
-}
-
-interface RigHeadProps extends RigMenuProps {
-  name: string;
-}
-
-const RigHead = memo(function RigHead({ index, name, isYardstick, isChain, hasOwnPlace, count }: RigHeadProps) {
-  const letter = rigLetter(index);
-  return (
-    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 40 }}>
-      <span
-        draggable={count > 1}
-        onDragStart={(event) => event.dataTransfer.setData(dragged, String(index))}
-        title={count > 1 ? 'Drag it to another place in the row' : undefined}
-        style={{ lineHeight: 0, cursor: count > 1 ? 'grab' : undefined }}
-      >
-        <RigMark index={index} />
-      </span>
-      <InputBase
-        value={name}
-        placeholder="Name this rig"
-        onChange={(event) => changeRig(idAt(index), { name: oneLine(event.target.value) })}
-        inputProps={{ 'aria-label': `Name of rig ${letter}`, maxLength: 60 }}
-        sx={{ flex: 1, minWidth: 0, height: 40, fontWeight: 650, '&.Mui-focused': { outline: 2, outlineColor: 'primary.main' } }}
-      />
-      {count <= 2 && (
-        <Tooltip title={isChain ? 'Parts, and what they make' : 'More of this rig: lens, filters, steadiness'}>
-          <IconButton
-            aria-label={isChain ? `Parts of rig ${letter}, and what they make` : `More of rig ${letter}`}
-            onClick={() => usePanel.getState().open({ kind: isChain ? 'chain' : 'rig', rig: idAt(index) })}
-            sx={{ color: 'text.secondary' }}
-          >
-            <LensIcon />
-          </IconButton>
-        </Tooltip>
-      )}
-      {(count <= 4 || isYardstick) && (
-        <Tooltip title={isYardstick ? 'The other rigs are measured against this one' : 'Measure the others against this rig'}>
-          <IconButton
-            aria-label={isYardstick ? `Rig ${letter} is the yardstick` : `Make rig ${letter} the yardstick`}
-            aria-pressed={isYardstick}
-            onClick={() => setYardstick(idAt(index))}
-            sx={{ color: isYardstick ? 'primary.main' : 'text.secondary', fontSize: 13, gap: 0.5 }}
-          >
-            <RulerIcon />
-            {isYardstick && (
-              <Box component="span" sx={{ display: 'none', '@container (min-width: 430px)': { display: 'inline' } }}>
-                yardstick
-              </Box>
-            )}
-          </IconButton>
-        </Tooltip>
-      )}
-      <RigMenu index={index} isChain={isChain} isYardstick={isYardstick} hasOwnPlace={hasOwnPlace} count={count} />
-    </Box>
   );
 });
 

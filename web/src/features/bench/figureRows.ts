@@ -95,14 +95,7 @@ export const topics: Record<string, FigureGroup[]> = {
     },
     {
       name: 'Picture',
-      rows: [
-        usedArea,
-        usedPixels,
-        { figure: 'enlargement' },
-        punchInLeft,
-        { figure: 'imageCircleMm' },
-        { figure: 'darkShare' },
-      ],
+      rows: [usedArea, usedPixels, { figure: 'enlargement' }, punchInLeft, { figure: 'imageCircleMm' }, { figure: 'darkShare' }],
     },
     {
       name: 'Squeeze and trim',

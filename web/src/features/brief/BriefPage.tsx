@@ -16,7 +16,7 @@ import { SavingWord } from '../../documents/SavingWord';
 import { UndoButtons } from '../../documents/UndoButtons';
 import { useAnswers, useAsking } from './answers';
 import { DayPanel } from './DayPanel';
-import { PlaceDrawing } from './PlaceDrawing';
+import { PlaceDrawing } from './place/PlaceDrawing';
 import { PlaceForm } from './PlaceForm';
 import { ProductionPanel } from './ProductionPanel';
 import { placeOf, shotsOf, show, shownShot, useProduction } from './productionStore';

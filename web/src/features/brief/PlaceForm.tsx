@@ -7,7 +7,7 @@ import { LabelledSelect } from '../../ui/LabelledSelect';
 import { LabelledChoice } from '../../ui/LabelledChoice';
 import { useProduction } from './productionStore';
 import { changePlace, changeShot } from './commands';
-import { Grid, problemOf, WordsField } from './ShotForm';
+import { Grid, problemOf, WordsField } from './formParts';
 import { entriesOf, hazards, lights } from './words';
 
 type LengthKey = 'lengthMm' | 'widthMm' | 'heightMm' | 'behindMm' | 'leastBehindMm' | 'mostBehindMm' | 'keepOffMm';

@@ -17,7 +17,7 @@ import { LabelledSelect } from '../../ui/LabelledSelect';
 import { useGear } from './fitting';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { changeProduction, removePlace } from './commands';
-import { Grid, problemOf, WordsField } from './ShotForm';
+import { Grid, problemOf, WordsField } from './formParts';
 import { entriesOf, rules } from './words';
 
 const chosenKinds: [string, string][] = [

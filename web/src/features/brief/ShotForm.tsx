@@ -1,80 +1,27 @@
 import { Box, Button, Checkbox, FormControlLabel, IconButton, InputBase, MenuItem, Tooltip, Typography } from '@mui/material';
-import { styled } from '@mui/material/styles';
 import { memo, useState, type ReactNode } from 'react';
 import { useShallow } from 'zustand/react/shallow';
-import type { Diagnostic, ShotInput, SubjectInput } from '../../core/core';
+import type { ShotInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
-import { distance, distanceField, oneLine, plain, shape, withUnit } from '../../ui/format';
+import { distanceField, oneLine, plain, shape, withUnit } from '../../ui/format';
 import { DeleteIcon, DuplicateIcon, NextIcon, PreviousIcon } from '../../ui/icons';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { useAnswers } from './answers';
 import { CutDrawing } from './CutDrawing';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { addPlace, changeShot, duplicateShot, moveShot, removeShot } from './commands';
-import { behinds, cameraSupports, entriesOf, fills, isPeople, sizes, subjects } from './words';
-
-export const Grid = styled('div')({
-  display: 'grid',
-  gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',
-  gap: '8px 6px',
-  '& .all': { gridColumn: '1 / -1' },
-});
-
-const Field = styled('div')(({ theme }) => ({
-  '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: theme.vars!.palette.text.secondary },
-  '& .MuiInputBase-root': {
-    width: '100%',
-    minHeight: 40,
-    padding: '2px 6px',
-    fontSize: 14,
-    background: theme.vars!.palette.background.default,
-    border: `1px solid ${theme.vars!.palette.divider}`,
-    borderRadius: 4,
-  },
-}));
-
-interface WordsProps {
-  label: string;
-  value: string;
-  max: number;
-  many?: boolean;
-  placeholder?: string;
-  problem?: string | undefined;
-  onChange: (text: string) => void;
-}
-
-/** A text in words. */
-export function WordsField({ label, value, max, many = false, placeholder = '', problem, onChange }: WordsProps) {
-  return (
-    <Field className="all">
-      <label>
-        {label}
-        <InputBase
-          multiline={many}
-          maxRows={4}
-          value={value}
-          placeholder={placeholder}
-          onChange={(event) => onChange(oneLine(event.target.value))}
-          inputProps={{ maxLength: max, 'aria-invalid': problem !== undefined }}
-        />
-      </label>
-      {problem && (
-        <Typography role="alert" sx={{ fontSize: 12, color: 'error.main' }}>
-          {problem}
-        </Typography>
-      )}
-    </Field>
-  );
-}
-
-/** The problem with a field, among those that the core found. */
-export const problemOf = (problems: Diagnostic[], field: string): string | undefined => problems.find((p) => p.about === field)?.message;
+import { behinds, cameraSupports, entriesOf } from './words';
+import { problemOf, WordsField } from './formParts';
+import { SizeChoice } from './SizeChoice';
+import { SubjectFields } from './SubjectFields';
+import { Grid } from './formParts';
 
 const newPlace = 'new';
+
 const idLength = 36;
 
 /** What the picture of a shot takes in; the same one as long as that is the same. */
-const useFrame = (shot: ShotInput) => useAnswers(useShallow((s) => (s.shown?.shot.id === shot.id ? s.shown.answer.frame : null)));
+export const useFrame = (shot: ShotInput) => useAnswers(useShallow((s) => (s.shown?.shot.id === shot.id ? s.shown.answer.frame : null)));
 
 /** What is wanted: what is in the shot, how tight, how it is carried. */
 export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput; feet: boolean }) {
@@ -274,120 +221,5 @@ function ShotName({ shot }: { shot: ShotInput }) {
         </Typography>
       )}
     </div>
-  );
-}
-
-/** How tight: a named size, shown as a cut, or a width or height that is typed. */
-function SizeChoice({ shot, feet, drawing }: { shot: ShotInput; feet: boolean; drawing: ReactNode }) {
-  const problems = useProduction((s) => s.problems);
-  const frame = useFrame(shot);
-  const names = isPeople(shot.subject) ? sizes : fills;
-  const typed = shot.framedMm != null;
-  const set = (part: Partial<ShotInput>) => changeShot(shot.id, part);
-  const side = (across: boolean) => (
-    <EntryField
-      label={across ? 'or its width' : 'or its height'}
-      help="What the picture takes in at the subject; it goes before the size. Empty it, and the size decides again."
-      kind="fieldSize"
-      feet={feet}
-      shown={typed && (shot.framedAcross ?? false) === across ? distanceField(shot.framedMm!, feet) : ''}
-      stepFrom={(across ? frame?.widthMm : frame?.heightMm) ?? 1000}
-      placeholder={frame ? distance(across ? frame.widthMm : frame.heightMm, feet) : ''}
-      problem={(shot.framedAcross ?? false) === across ? problemOf(problems, 'shot.framedMm') : undefined}
-      onClear={() => set({ framedMm: null })}
-      onValue={(framedMm) => set({ framedMm, framedAcross: across })}
-    />
-  );
-  return (
-    <>
-      <Box sx={{ bgcolor: 'background.default', border: 1, borderColor: 'divider', borderRadius: 1, minHeight: 132 }}>{drawing}</Box>
-      <Grid style={{ gridTemplateColumns: 'minmax(0, 1.5fr) minmax(0, 1fr) minmax(0, 1fr)' }}>
-        <LabelledSelect
-          label="How tight"
-          help="A named size: of people a cut, of things the share of the picture that they fill."
-          value={typed ? 'typed' : (shot.size ?? 'medium')}
-          onChange={(size) => size !== 'typed' && set({ size, framedMm: null })}
-        >
-          {typed && <MenuItem value="typed">As typed</MenuItem>}
-          {entriesOf(names).map(([key, words]) => (
-            <MenuItem key={key} value={key}>
-              {words}
-            </MenuItem>
-          ))}
-        </LabelledSelect>
-        {side(true)}
-        {side(false)}
-      </Grid>
-    </>
-  );
-}
-
-const usualOf: Record<SubjectInput['kind'], Partial<SubjectInput>> = {
-  standing: { heightMm: 1750, baseMm: 0 },
-  seated: { heightMm: 1750, baseMm: 0 },
-  group: { heightMm: 1750, baseMm: 0, count: 2, spacingMm: 650 },
-  table: { heightMm: 600, widthMm: 1000, baseMm: 750 },
-  thing: { heightMm: 300, widthMm: 400, baseMm: 750 },
-  far: { heightMm: 5000, widthMm: 12000, baseMm: 0 },
-};
-
-function SubjectFields({ shot, feet }: { shot: ShotInput; feet: boolean }) {
-  const problems = useProduction((s) => s.problems);
-  const { subject } = shot;
-  const set = (part: Partial<SubjectInput>) => changeShot(shot.id, { subject: { ...subject, ...part } });
-  const people = isPeople(subject);
-  const length = (label: string, help: string, key: 'heightMm' | 'widthMm' | 'spacingMm' | 'baseMm') => (
-    <EntryField
-      label={label}
-      help={help}
-      kind={key === 'baseMm' ? 'kept' : 'subjectSize'}
-      feet={feet}
-      shown={distanceField(subject[key] ?? 0, feet)}
-      stepFrom={subject[key] ?? 0}
-      problem={problemOf(problems, `shot.subject.${key}`)}
-      onValue={(mm) => set({ [key]: mm })}
-    />
-  );
-  return (
-    <Grid>
-      <div className={people ? '' : 'all'}>
-        <LabelledSelect
-          label="In the picture"
-          help="What it is of."
-          value={subject.kind}
-          onChange={(kind) => set({ kind, ...(isPeople({ kind }) && people ? {} : usualOf[kind]) })}
-        >
-          {entriesOf(subjects).map(([key, words]) => (
-            <MenuItem key={key} value={key}>
-              {words}
-            </MenuItem>
-          ))}
-        </LabelledSelect>
-      </div>
-      {people && length('Height', 'Standing height, also of somebody who sits.', 'heightMm')}
-      {subject.kind === 'group' && (
-        <>
-          <EntryField
-            label="How many"
-            help="People beside each other."
-            kind="count"
-            shown={String(subject.count ?? 2)}
-            stepFrom={subject.count ?? 2}
-            problem={problemOf(problems, 'shot.subject.count')}
-            onValue={(count) => set({ count: Math.round(count) })}
-          />
-          {length('Apart', 'From the middle of one to the middle of the next.', 'spacingMm')}
-        </>
-      )}
-      {!people && (
-        <>
-          {length('Width', 'Its true width.', 'widthMm')}
-          {subject.kind === 'table'
-            ? length('Depth', 'Its true depth; seen from the side it is foreshortened.', 'heightMm')
-            : length('Height', 'Its true height.', 'heightMm')}
-          {length('Stands at', 'Height of what it stands or lies on above the ground.', 'baseMm')}
-        </>
-      )}
-    </Grid>
   );
 }

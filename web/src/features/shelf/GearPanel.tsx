@@ -104,10 +104,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
       return;
     }
     close();
-    onSaid(
-      `“${name}” is ${retired ? 'retired: kept, and offered no more' : 'offered again'}.`,
-      () => void again(() => set(!retired)),
-    );
+    onSaid(`“${name}” is ${retired ? 'retired: kept, and offered no more' : 'offered again'}.`, () => void again(() => set(!retired)));
     await askAgain(queries);
   };
   const duplicate = () =>

@@ -1,23 +1,24 @@
 import { newId } from '../../documents/unique';
-import { Autocomplete, Box, Button, createFilterOptions, InputBase, Menu, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, MenuItem, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useId, useMemo, useRef, useState, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useSearchParams } from 'react-router';
 import { useSettings } from '../../app/settings';
-import { core, coreReady } from '../../core/core';
+import { coreReady } from '../../core/core';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { PageMessage } from '../../ui/PageMessage';
 import { SaidBar, type Said } from '../../ui/SaidBar';
 import { BringIn } from './BringIn';
 import { DeletedGear } from './DeletedGear';
 import { Facets, Understood } from './Facets';
-import { fullName, modesOf } from '../../gear/gear';
+import { modesOf } from '../../gear/gear';
 import { GearPanel, type Opened } from './GearPanel';
-import { areasOf, Circles, LensesInScale } from './Outlines';
 import { Rows } from './Rows';
 import { SetAside } from './SetAside';
 import { addDemo, askAgain, useKind, useKinds, useShelf, type ShelfAsk, type ShelfEntry } from '../../gear/shelfApi';
+import { SearchField, AddButton, TakeOut, CameraChoice, noCameras } from './ShelfTools';
+import { SideBySide } from './SideBySide';
 
 const asked = (params: URLSearchParams): ShelfAsk => ({
   q: params.get('q') ?? '',
@@ -29,6 +30,7 @@ const asked = (params: URLSearchParams): ShelfAsk => ({
   mode: params.get('mode') ?? '',
   order: params.get('order') ?? '',
 });
+
 const names: Record<keyof ShelfAsk, string> = {
   q: 'q',
   kind: 'kind',
@@ -163,186 +165,6 @@ export function ShelfPage() {
       )}
       {bringing && <BringIn onClose={() => setBringing(false)} onSaid={say} />}
       <SaidBar said={said} onDone={() => setSaid(null)} />
-    </Box>
-  );
-}
-
-interface SearchFieldProps {
-  inputRef: RefObject<HTMLInputElement | null>;
-  text: string;
-  onText: (text: string) => void;
-}
-
-/** While one types, what stands in the field is what was typed; the address follows a moment later, and counts again after that. */
-function SearchField({ inputRef, text, onText }: SearchFieldProps) {
-  const [typed, setTyped] = useState<string | null>(null);
-  return (
-    <InputBase
-      inputRef={inputRef}
-      type="search"
-      value={typed ?? text}
-      onFocus={() => setTyped(text)}
-      onBlur={() => setTyped(null)}
-      onChange={(event) => {
-        setTyped(event.target.value);
-        onText(event.target.value);
-      }}
-      placeholder="fast wide under 400 g that covers full frame on K-bay"
-      inputProps={{ 'aria-label': 'Find gear', maxLength: 200, enterKeyHint: 'search' }}
-      sx={{
-        flex: '1 1 320px',
-        minHeight: 44,
-        px: 1.25,
-        fontSize: 16,
-        bgcolor: 'background.paper',
-        border: 1,
-        borderColor: 'divider',
-        borderRadius: 1,
-        '&.Mui-focused': { borderColor: 'primary.main', boxShadow: '0 0 0 1px var(--mui-palette-primary-main)' },
-      }}
-    />
-  );
-}
-
-/** Adds a thing: of the kind that is shown, or of one that is chosen. */
-function AddButton({ kind, onAdd }: { kind: string; onAdd: (kind: string) => void }) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const kinds = useKinds().filter((k) => k.key !== 'mode');
-  const shown = kinds.find((k) => k.key === kind);
-  return (
-    <>
-      <Button
-        variant="contained"
-        aria-haspopup={shown ? undefined : 'menu'}
-        onClick={(event) => (shown ? onAdd(shown.key) : setAnchor(event.currentTarget))}
-      >
-        Add {shown ? `a ${shown.name.toLowerCase()}` : '…'}
-      </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {kinds.map((k) => (
-          <MenuItem
-            key={k.key}
-            onClick={() => {
-              setAnchor(null);
-              onAdd(k.key);
-            }}
-          >
-            {k.name}
-          </MenuItem>
-        ))}
-      </Menu>
-    </>
-  );
-}
-
-const noCameras: ShelfEntry[] = [];
-const some = createFilterOptions<ShelfEntry>({ limit: 100 });
-
-/** The camera for which equivalents are told; of many, the first hundred that meet what is typed. */
-function CameraChoice({
-  cameras,
-  camera,
-  onChange,
-}: {
-  cameras: ShelfEntry[];
-  camera: ShelfEntry | undefined;
-  onChange: (id: string) => void;
-}) {
-  const id = useId();
-  return (
-    <Box sx={{ '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' } }}>
-      <label htmlFor={id}>Equivalents for</label>
-      <Autocomplete
-        id={id}
-        options={cameras}
-        value={camera ?? null}
-        filterOptions={some}
-        getOptionLabel={(c) => fullName(c.item)}
-        getOptionKey={(c) => c.item.id}
-        isOptionEqualToValue={(a, b) => a.item.id === b.item.id}
-        onChange={(_, next) => onChange(next?.item.id ?? '')}
-        renderInput={(params) => <TextField {...params} size="small" placeholder="each lens’s own format" />}
-        sx={{
-          '& .MuiInputBase-root': {
-            height: 40,
-            py: 0,
-            fontSize: 14,
-            bgcolor: 'background.default',
-            '& fieldset': { borderColor: 'divider' },
-          },
-        }}
-      />
-    </Box>
-  );
-}
-
-function TakeOut() {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const kinds = useKinds();
-  const link = (to: string, label: string) => (
-    <MenuItem key={to} component="a" href={to} download onClick={() => setAnchor(null)}>
-      {label}
-    </MenuItem>
-  );
-  return (
-    <>
-      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
-        Take out
-      </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {link('/api/shelf/export.json', 'Everything, as JSON')}
-        {link('/api/shelf/export.zip', 'Everything, as tables (ZIP of CSV)')}
-        {kinds.map((k) => link(`/api/shelf/export/${k.table}.csv`, `${k.plural}, as CSV`))}
-      </Menu>
-    </>
-  );
-}
-
-/** Chosen lenses in one scale, and their circles over the sensor. */
-function SideBySide({
-  lenses,
-  camera,
-  mode,
-  onClear,
-}: {
-  lenses: ShelfEntry['item'][];
-  camera: ShelfEntry | undefined;
-  mode: string;
-  onClear: () => void;
-}) {
-  const { formats } = core();
-  const areas = areasOf(camera?.item, mode, formats);
-  return (
-    <Box
-      component="section"
-      aria-label="Side by side"
-      sx={{
-        position: 'sticky',
-        bottom: 0,
-        display: 'grid',
-        gridTemplateColumns: { xs: '1fr', sm: '1fr 240px auto' },
-        gap: 2,
-        alignItems: 'center',
-        p: 1,
-        height: { sm: 216 },
-        bgcolor: 'background.paper',
-        borderTop: 2,
-        borderColor: 'primary.main',
-      }}
-    >
-      <Box sx={{ minWidth: 0 }}>
-        <LensesInScale lenses={lenses} />
-        <Typography noWrap sx={{ fontSize: 12, color: 'text.secondary' }}>
-          {lenses.map((l) => l.name).join(' · ')}
-        </Typography>
-      </Box>
-      <Box>
-        <Circles lenses={lenses} areas={areas} formats={formats} />
-        <Typography sx={{ fontSize: 12, color: 'text.secondary', textAlign: 'center' }}>
-          circles over {areas[0]?.name.toLowerCase()}; another scale
-        </Typography>
-      </Box>
-      <Button onClick={onClear}>Clear</Button>
     </Box>
   );
 }

@@ -4,20 +4,22 @@ import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, t
 import { flushSync } from 'react-dom';
 import { useSettings } from '../../../app/settings';
 import { figureFont } from '../../../app/theme';
-import { core, type EntryKind, type RigInput, type RigReport, type SceneInput, type Setup } from '../../../core/core';
+import { core, type EntryKind, type RigReport, type Setup } from '../../../core/core';
 import { sceneNumber } from '../../../core/fields';
 import { distance } from '../../../ui/format';
 import { Panel } from '../../../ui/Panel';
-import { rigLetter, useRigColour } from '../../../ui/RigMark';
-import { changeRig, changeScene, moveCamera, moveSubject, standAt } from '../commands';
+import { rigLetter } from '../../../ui/RigMark';
+import { changeScene, moveCamera, moveSubject, standAt } from '../commands';
 import { distanceOf } from '../../../core/standing';
 import { Handle } from '../../../drawing/Handle';
 import { bandPx, Camera, FieldEdges, Microphone, SharpZone, Standing } from './drawings';
 import { groundScale, rulerMarks, type GroundScale } from '../../../drawing/groundScale';
 import { roundForHand } from '../../../drawing/roundForHand';
+import { standsOf, zoomTo } from './stands';
+import { drawingPx, Bound, Letters } from './marks';
 
-const drawingPx = 118;
 const rulerPx = 22;
+
 const nearestMm = 10;
 
 interface GroundLineProps {
@@ -47,16 +49,6 @@ interface Drag {
   subjectPx: number;
   /** Where the hand took hold, from the thing's own place. */
   grabPx: number;
-}
-
-/** Rigs that stand at one place. */
-interface Stand {
-  /** Which rigs; those that stand where the scene says are one stand. */
-  rigs: number[];
-  own: boolean;
-  distanceMm: number;
-  /** How far the longest of them reaches in front of its sensor mark; null when that is not known. */
-  frontMm: number | null;
 }
 
 /** The scene from the side or from above, in true proportion, with everything that stands in it movable by hand and by key. */
@@ -346,60 +338,3 @@ const Turn = styled('button')(({ theme }) => ({
   cursor: 'pointer',
   '&:hover': { background: theme.vars!.palette.background.default },
 }));
-
-/** Where rigs stand, the farthest first, so that the nearer ones lie on top. */
-function standsOf(rigs: RigInput[], reports: RigReport[], scene: SceneInput): Stand[] {
-  const front = (of: number[]) => {
-    const fronts = of.map((i) => distanceOf(rigs[i]!, scene) - reports[i]!.figures.workingDistanceMm).filter((mm) => mm > 0);
-    return fronts.length === 0 ? null : Math.max(...fronts);
-  };
-  const together = rigs.flatMap((rig, i) => (rig.subjectDistanceMm == null ? [i] : []));
-  const stands = rigs.flatMap((rig, i): Stand[] =>
-    rig.subjectDistanceMm == null ? [] : [{ rigs: [i], own: true, distanceMm: rig.subjectDistanceMm, frontMm: front([i]) }],
-  );
-  if (together.length > 0) {
-    stands.push({ rigs: together, own: false, distanceMm: scene.subjectDistanceMm, frontMm: front(together) });
-  }
-  return stands.sort((a, b) => b.distanceMm - a.distanceMm);
-}
-
-/** Zooms a rig so that its picture takes in a size at the subject, as far as its lens does. */
-function zoomTo(index: number, setup: Setup, sizeMm: number, isAcross: boolean): void {
-  const rig = setup.rigs[index]!;
-  const [answer] = core().solve({ setup: { ...setup, rigs: [rig], yardstick: rig.id! }, goal: 'focalLength', sizeMm, isAcross }, false);
-  if (Array.isArray(answer) && answer[0]?.focalLengthMm != null) {
-    changeRig(rig.id!, { focalLengthMm: roundForZoom(answer[0].focalLengthMm, rig) });
-  }
-}
-
-/** To three digits, within the zoom. */
-function roundForZoom(mm: number, { lens }: RigInput): number {
-  const rounded = Number(mm.toPrecision(3));
-  return Math.min(Math.max(rounded, lens?.zoomShortMm ?? 0), lens?.zoomLongMm ?? Infinity);
-}
-
-/** A bound of where the camera may stand, hatched to the side where it may not. */
-function Bound({ at, hatchedTo }: { at: number; hatchedTo: 1 | -1 }) {
-  const { drawing } = useTheme().vars!.palette;
-  const marks = Array.from({ length: 9 }, (_, i) => `M${at} ${6 + i * 13}l${hatchedTo * 6} 6`).join('');
-  return <path d={`M${at} 0V${drawingPx}${marks}`} stroke={drawing.line} strokeWidth="1.5" fill="none" />;
-}
-
-/** The letters of the rigs at one place. */
-function Letters({ at, y, rigs }: { at: number; y: number; rigs: number[] }) {
-  return (
-    <text x={at} y={y} fontSize="12" fontWeight="700" textAnchor="middle">
-      {rigs.map((i, n) => (
-        <Letter key={i} index={i} dx={n === 0 ? 0 : 4} />
-      ))}
-    </text>
-  );
-}
-
-function Letter({ index, dx }: { index: number; dx: number }) {
-  return (
-    <tspan dx={dx} fill={useRigColour(index)}>
-      {rigLetter(index)}
-    </tspan>
-  );
-}

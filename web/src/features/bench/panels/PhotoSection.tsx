@@ -188,7 +188,9 @@ function Cuts({ photo, reports, say }: { photo: Photo; reports: RigReport[]; say
     say(failed ? failed.say : 'The photograph is back.');
     setMissing(failed !== null);
   };
-  const wider = reports.flatMap(({ figures: f }, i) => (isWorry(f, 'stillShareAcross') || isWorry(f, 'stillShareUp') ? [rigLetter(i)] : []));
+  const wider = reports.flatMap(({ figures: f }, i) =>
+    isWorry(f, 'stillShareAcross') || isWorry(f, 'stillShareUp') ? [rigLetter(i)] : [],
+  );
   return (
     <Box>
       <Box sx={{ position: 'relative', aspectRatio: photo.widthPx / photo.heightPx, overflow: 'hidden', borderRadius: 0.5 }}>

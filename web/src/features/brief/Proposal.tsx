@@ -1,0 +1,172 @@
+import { Box, Button, Typography } from '@mui/material';
+import { styled } from '@mui/material/styles';
+import { useSettings } from '../../app/settings';
+import type { Diagnostic, Fit, ShotInput } from '../../core/core';
+import { Figure } from '../../ui/Figure';
+import { aperture, distance, fixed, plain, withUnit } from '../../ui/format';
+import { pick, useAnswers } from './answers';
+import { changeShot } from './commands';
+import { besidesOf, chosenOf, isChosen } from './rigs';
+import { BenchButton } from './ToBench';
+import { Caution } from './Caution';
+
+export const Item = styled('li')(({ theme }) => ({
+  display: 'grid',
+  gridTemplateColumns: 'auto minmax(0, 1fr)',
+  borderBottom: `1px solid ${theme.vars!.palette.divider}`,
+  '&.picked': { background: theme.vars!.palette.background.default, boxShadow: `inset 3px 0 0 ${theme.vars!.palette.primary.main}` },
+  '& > button': {
+    font: 'inherit',
+    color: 'inherit',
+    textAlign: 'left',
+    background: 'none',
+    border: 0,
+    padding: '6px 6px 6px 0',
+    cursor: 'pointer',
+    minWidth: 0,
+  },
+  '& > label': { display: 'grid', placeItems: 'center', width: 40, height: 40 },
+  '& input': { width: 20, height: 20, accentColor: theme.vars!.palette.primary.main },
+  '& .rig': { fontSize: 14, fontWeight: 600 },
+  '& .rig span': { fontWeight: 400, color: theme.vars!.palette.text.secondary },
+  '& .set': { fontSize: 13.5, display: 'flex', flexWrap: 'wrap', columnGap: 12 },
+  '& .set b': { fontWeight: 600 },
+  '& .more': { fontSize: 12.5, color: theme.vars!.palette.text.secondary, display: 'flex', flexWrap: 'wrap', columnGap: 10 },
+  '& .warn': { color: theme.vars!.palette.warning.main },
+}));
+
+const ownerships = { own: 'ours', borrow: 'borrowed', hire: 'hired' } as const;
+
+const weight = (grams: number) => (grams >= 1000 ? withUnit(fixed(grams / 1000, 2), 'kg') : withUnit(fixed(grams, 0), 'g'));
+
+const shared = (share: number) => withUnit(100 * share < 0.995 ? fixed(100 * share, 2) : fixed(100 * share, 1), '%');
+
+interface ProposalProps {
+  shot: ShotInput;
+  fit: Fit;
+  ticked: boolean;
+  full: boolean;
+  onTick: (on: boolean) => void;
+}
+
+export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
+  const feet = useSettings((s) => s.feet);
+  const picked = useAnswers((s) => s.picked === fit);
+  const { rig } = fit;
+  const far = (mm: number) => distance(mm, feet);
+  const zone = `${far(fit.nearMm)} to ${fit.farMm == null ? '∞' : far(fit.farMm)}`;
+  const chosen = isChosen(shot, fit);
+  const name = [rig.bodyName, rig.lensName].filter(Boolean).join(', ');
+  return (
+    <Item className={picked ? 'picked' : ''}>
+      <label>
+        <input
+          type="checkbox"
+          checked={ticked}
+          disabled={full && !ticked}
+          aria-label={`Put ${name} on the Bench`}
+          onChange={(event) => onTick(event.target.checked)}
+        />
+      </label>
+      <button type="button" aria-pressed={picked} onClick={() => pick(fit)}>
+        <div className="rig">
+          {name} <span>{besidesOf(rig)}</span>
+        </div>
+        <div className="set">
+          <b>
+            <Figure text={withUnit(fixed(fit.focalLengthMm, fit.focalLengthMm < 100 && fit.focalLengthMm % 1 > 0.05 ? 1 : 0), 'mm')} />
+          </b>
+          <b>
+            <Figure text={aperture(fit.fNumber)} />
+          </b>
+          <span>
+            from <Figure text={far(fit.distanceMm)} />
+            {fit.toMm - fit.fromMm > 10 && (
+              <>
+                {' '}
+                (<Figure text={far(fit.fromMm)} />–<Figure text={far(fit.toMm)} />)
+              </>
+            )}
+          </span>
+          {fit.roomLeftMm != null && (
+            <span>
+              <Figure text={far(fit.roomLeftMm)} /> left
+            </span>
+          )}
+        </div>
+        <div className="more">
+          <span>blur {shared(fit.blurShare)}</span>
+          <span>sharp {zone}</span>
+          {fit.sensitivityIso != null && <span>{light(fit)}</span>}
+          <span>
+            {rig.weightUnknown ? 'at least ' : ''}
+            {weight(rig.weightG)}
+          </span>
+          <span>{ownerships[rig.ownership]}</span>
+          {fit.irisIsFixed && <span>iris stays open</span>}
+          {chosen && <b>chosen</b>}
+        </div>
+        {!picked && fit.findings[0] && fit.tier > 0 && <div className="more warn">{fit.findings[0].message}</div>}
+        {picked && <Details fit={fit} shot={shot} />}
+      </button>
+      {picked && (
+        <Box sx={{ gridColumn: '2', display: 'flex', flexWrap: 'wrap', gap: 0.5, pb: 0.75 }}>
+          <Button
+            size="small"
+            variant={chosen ? 'text' : 'outlined'}
+            onClick={() => changeShot(shot.id, { chosen: chosen ? null : chosenOf(fit) })}
+          >
+            {chosen ? 'Let go of it' : 'Choose for this shot'}
+          </Button>
+          <BenchButton fits={[fit]} label="To the Bench" />
+        </Box>
+      )}
+    </Item>
+  );
+}
+
+/** Which filter or sensitivity the light asks for. */
+function light({ sensitivityIso, lowestIso, filterStops }: Fit): string {
+  const iso = sensitivityIso!;
+  if ((filterStops ?? 0) >= 0.15) {
+    return `${withUnit(fixed(filterStops!, 1), 'st')} of filter at ISO ${plain(lowestIso ?? 100, 0)}`;
+  }
+  return `ISO ${plain(Number(iso.toPrecision(2)), 0)}`;
+}
+
+function Details({ fit, shot }: { fit: Fit; shot: ShotInput }) {
+  const lensHeightMm = useAnswers((s) => s.shown?.answer.frame.lensHeightMm ?? 0);
+  const feet = useSettings((s) => s.feet);
+  const far = (mm: number) => distance(mm, feet);
+  const person = ['standing', 'seated', 'group'].includes(shot.subject.kind);
+  return (
+    <div className="more">
+      <span>{withUnit(fixed(fit.equivalentMm, 0), 'mm')} equivalent on full frame</span>
+      {shot.cameraSupport !== 'overhead' && <span>lens {far(lensHeightMm)} high</span>}
+      {person && <span>microphone on the camera {far(fit.microphoneMm)} off</span>}
+      {person && fit.faceStretch != null && <span>face stretch {fixed(fit.faceStretch, 2)}×</span>}
+      <span>{fit.unsteadiness === 0 ? 'does not move' : `unsteadiness ${fixed(fit.unsteadiness, 2)}`}</span>
+      {(shot.movesMm ?? 0) > 0 && (fit.sharpToSpareMm ?? 0) >= 5 && <span>{far(fit.sharpToSpareMm!)} of sharpness to spare</span>}
+      {fit.ways > 1 && <span>{fit.ways} ways and modes give it</span>}
+      {fit.wasteShare > 0.02 && <span>{fixed(100 * fit.wasteShare, 0)} % of the mode trimmed away</span>}
+      {fit.findings.map((found) => (
+        <Found key={`${found.code}${found.part}`} found={found} />
+      ))}
+      {fit.cautions.map((caution) => (
+        <Caution key={caution.code} text={caution.message} />
+      ))}
+    </div>
+  );
+}
+
+/** Something that speaks against a rig, or is to be known of it. */
+function Found({ found }: { found: Diagnostic }) {
+  return (
+    <Typography
+      component="span"
+      sx={{ fontSize: 12.5, lineHeight: 1.3, flexBasis: '100%', color: found.severity === 'spoils' ? 'warning.main' : 'inherit' }}
+    >
+      {found.message} {found.fix}
+    </Typography>
+  );
+}
