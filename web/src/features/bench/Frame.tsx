@@ -180,33 +180,27 @@ function Place({ focus, scene, width }: { focus: Numbers; scene: SceneInput; wid
   const perSlope = (100 * scene.subjectDistanceMm) / focus.fieldHeightMm;
   const behindMm = scene.backgroundDistanceMm ?? 0;
   const thin = { stroke: drawing.line, strokeWidth: 1, vectorEffect: 'non-scaling-stroke' } as const;
-  const boards = fieldMm === null ? '' : boardsAcross(width / perMm, perMm, centre, floor);
-  const discHeight = 100 * focus.backgroundDiscFractionOfHeight;
-  const discWidth = width * focus.backgroundDiscFractionOfWidth;
+  const wall = fieldMm === null ? '' : `${boardsAcross(width / perMm, perMm, centre, floor)}M0 ${floor - wallMm * perMm}H${width}`;
+  const rx = Math.max(0.5, (width * focus.backgroundDiscFractionOfWidth) / 2);
+  const ry = Math.max(0.5, 50 * focus.backgroundDiscFractionOfHeight);
+  const discs = lamps.map(({ slope, heightMm, farSlope }) => {
+    const x = centre + slope * (fieldMm === null ? perSlope : behindMm * perMm);
+    const y = 50 - (fieldMm === null ? farSlope * perSlope : (heightMm - lens) * perMm);
+    return `M${x - rx} ${y}a${rx} ${ry} 0 1 0 ${2 * rx} 0a${rx} ${ry} 0 1 0 ${-2 * rx} 0`;
+  });
 
   return (
     <>
       <rect y={floor} width={width} height={Math.max(0, 100 - floor)} fill={drawing.floor} />
-      {boards !== '' && <path d={boards} fill="none" {...thin} opacity="0.55" />}
+      <path d={wall} fill="none" {...thin} opacity="0.55" />
       <line x1={0} x2={width} y1={floor} y2={floor} {...thin} />
-      {fieldMm !== null && <line x1={0} x2={width} y1={floor - wallMm * perMm} y2={floor - wallMm * perMm} {...thin} opacity="0.55" />}
       {fieldMm !== null && (
         <Standing head={focus.backgroundHeadFromTop} feet={focus.backgroundFeetFromTop} x={centre + figureBehindSlope * behindMm * perMm}>
           <Person stroke={text.secondary} fill={drawing.wall} width={1} />
         </Standing>
       )}
-      {lamps.map(({ slope, heightMm, farSlope }) => (
-        <ellipse
-          key={slope}
-          cx={centre + slope * (fieldMm === null ? perSlope : behindMm * perMm)}
-          cy={50 - (fieldMm === null ? farSlope * perSlope : (heightMm - lens) * perMm)}
-          rx={Math.max(0.5, discWidth / 2)}
-          ry={Math.max(0.5, discHeight / 2)}
-          fill={drawing.lamp}
-          fillOpacity="0.32"
-          {...thin}
-          stroke={drawing.lamp}
-        />
+      {discs.map((disc, i) => (
+        <path key={i} d={disc} fill={drawing.lamp} fillOpacity="0.32" {...thin} stroke={drawing.lamp} />
       ))}
     </>
   );

@@ -227,6 +227,7 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
     },
   });
 
+  const marks = rulerMarks(pxPerMm, spread ? x(subjectMm) : x(0), spread ? 24 : x(0) - 1, widthPx, feet);
   return (
     <Panel
       aria-label="Ground line"
@@ -270,10 +271,10 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
 
         <g transform={`translate(0 ${drawingPx})`}>
           <rect width={widthPx} height={rulerPx} fill={paper.default} />
-          {rulerMarks(pxPerMm, spread ? x(subjectMm) : x(0), spread ? 24 : x(0) - 1, widthPx, feet).map((mark) => (
-            <g key={mark.mm}>
-              <line x1={mark.px} x2={mark.px} y1="0" y2="6" stroke={drawing.line} />
-              <text x={mark.px} y="17" fontSize="11.5" textAnchor="middle" fill={text.secondary} fontFamily={figureFont}>
+          <path d={marks.map((mark) => `M${mark.px} 0v6`).join('')} stroke={drawing.line} />
+          {marks.map((mark) => (
+            <g key={mark.mm} transform={`translate(${mark.px} 17)`}>
+              <text fontSize="11.5" textAnchor="middle" fill={text.secondary} fontFamily={figureFont}>
                 {mark.text}
               </text>
             </g>

@@ -111,28 +111,27 @@ export function FieldEdges({ index, report, lens: [x, y], subjectPx, endPx, pxPe
       flushSync(() => onSize((2 * Math.abs(event.clientY - box.top - y) * ((subjectPx - x) / ahead)) / pxPerMm));
     }
   };
+  const [ahead, aside] = [endPx - x, slope * (endPx - x)];
+  // Moved as a whole: the browser has less to lay out, and follows a hand sooner.
   return (
-    <>
-      {[-1, 1].map((sign) => {
-        const line = { x1: x, y1: y, x2: endPx, y2: y + sign * slope * (endPx - x) };
-        return (
-          <g key={sign} className={`rig-line rig-line-${index}`} {...lights(index)}>
-            <line {...line} stroke={colour} strokeWidth="1.5" strokeDasharray={rigDash(index)} />
-            <line
-              {...line}
-              data-edge={`${rigLetter(index)}${sign}`}
-              stroke="transparent"
-              strokeWidth="9"
-              style={{ cursor: 'ns-resize', touchAction: 'none' }}
-              onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-              onPointerMove={pull}
-            >
-              <title>Pull to zoom rig {rigLetter(index)}</title>
-            </line>
-          </g>
-        );
-      })}
-    </>
+    <g transform={`translate(${x} ${y})`} className={`rig-line rig-line-${index}`} {...lights(index)}>
+      <path d={`M0 0L${ahead} ${-aside}M0 0L${ahead} ${aside}`} stroke={colour} strokeWidth="1.5" strokeDasharray={rigDash(index)} fill="none" />
+      {[-1, 1].map((sign) => (
+        <line
+          key={sign}
+          x2={ahead}
+          y2={sign * aside}
+          data-edge={`${rigLetter(index)}${sign}`}
+          stroke="transparent"
+          strokeWidth="9"
+          style={{ cursor: 'ns-resize', touchAction: 'none' }}
+          onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+          onPointerMove={pull}
+        >
+          <title>Pull to zoom rig {rigLetter(index)}</title>
+        </line>
+      ))}
+    </g>
   );
 }
 
