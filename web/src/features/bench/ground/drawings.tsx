@@ -115,7 +115,13 @@ export function FieldEdges({ index, report, lens: [x, y], subjectPx, endPx, pxPe
   // Moved as a whole: the browser has less to lay out, and follows a hand sooner.
   return (
     <g transform={`translate(${x} ${y})`} className={`rig-line rig-line-${index}`} {...lights(index)}>
-      <path d={`M0 0L${ahead} ${-aside}M0 0L${ahead} ${aside}`} stroke={colour} strokeWidth="1.5" strokeDasharray={rigDash(index)} fill="none" />
+      <path
+        d={`M0 0L${ahead} ${-aside}M0 0L${ahead} ${aside}`}
+        stroke={colour}
+        strokeWidth="1.5"
+        strokeDasharray={rigDash(index)}
+        fill="none"
+      />
       {[-1, 1].map((sign) => (
         <line
           key={sign}
