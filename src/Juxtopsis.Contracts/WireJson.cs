@@ -15,6 +15,7 @@ using Juxtopsis.Contracts.Working;
 using Juxtopsis.Contracts.Works;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Diagnostics;
+using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
@@ -36,7 +37,7 @@ namespace Juxtopsis.Contracts;
     Converters =
     [
         typeof(ConventionsConverter),
-        typeof(CamelCaseEnum<CropSchool>), typeof(CamelCaseEnum<CircleSchool>), typeof(CamelCaseEnum<DistanceMark>),
+        typeof(CamelCaseEnum<EntryKind>), typeof(CamelCaseEnum<CropSchool>), typeof(CamelCaseEnum<CircleSchool>), typeof(CamelCaseEnum<DistanceMark>),
         typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>), typeof(CamelCaseEnum<Backdrop>), typeof(CamelCaseEnum<DrawnSubject>),
         typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
         typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<DiagnosticCode>),
@@ -89,6 +90,8 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(ProductionConflict))]
 [JsonSerializable(typeof(PhotoOutput))]
 [JsonSerializable(typeof(EntryOutput))]
+[JsonSerializable(typeof(EntryKind))]
+[JsonSerializable(typeof(SensorFormat))]
 [JsonSerializable(typeof(Problem))]
 [JsonSerializable(typeof(HealthOutput))]
 public sealed partial class WireJson : JsonSerializerContext;

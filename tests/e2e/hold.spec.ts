@@ -115,11 +115,11 @@ test('microphone and room stand on the ground line; a field’s edge is pulled t
   await expect(bench.figure('Microphone', 'B')).toHaveText('80.0cm');
   // Pulled outwards at a third of the way to the wall: a wider field wants a shorter lens.
   const edge = bench.page.locator('line[data-edge="B1"]');
-  const [x1, y1, x2, y2] = await Promise.all(['x1', 'y1', 'x2', 'y2'].map(async (name) => Number(await edge.getAttribute(name))));
-  const ground = bench.page.getByRole('region', { name: 'Ground line' }).locator('svg');
-  await ground.scrollIntoViewIfNeeded();
-  const box = (await ground.boundingBox())!;
-  const [x, y] = [box.x + x1! + (x2! - x1!) * 0.2, box.y + y1! + (y2! - y1!) * 0.2];
+  await edge.scrollIntoViewIfNeeded();
+  const [x, y] = await edge.evaluate((line: SVGLineElement) => {
+    const at = line.getPointAtLength(0.2 * line.getTotalLength()).matrixTransform(line.getScreenCTM()!);
+    return [at.x, at.y] as const;
+  });
   const before = parseFloat(await bench.field('Focal length', 'B').inputValue());
   await expect(bench.page.locator('.MuiBackdrop-root')).toHaveCount(0);
   await bench.page.mouse.move(x, y);

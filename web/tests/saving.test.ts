@@ -66,6 +66,15 @@ test('a server that is away is asked again, and nothing is lost meanwhile', asyn
   expect(await drafts.draftsHere()).toEqual([]);
 });
 
+test('it is told that nothing could be saved only once the change is kept in the browser', async () => {
+  const { server, keeper, change, now, drafts } = await opened({ n: 1 });
+  server.write.mockResolvedValueOnce(away);
+  change({ n: 7 });
+  await keeper.save();
+  expect(now().saving).toEqual(away);
+  expect(await drafts.draftsHere('t', 'w')).toMatchObject([{ document: { n: 7 } }]);
+});
+
 test('when the network is back it is tried at once', async () => {
   const { server, change } = await opened({ n: 1 });
   server.write.mockResolvedValueOnce(away);

@@ -1,3 +1,7 @@
+using Juxtopsis.Contracts.Entry;
+using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Core.Entry;
+using Juxtopsis.Core.Rigs;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 
@@ -6,10 +10,13 @@ namespace Juxtopsis.Server.Startup;
 /// <summary>What the OpenAPI document says of itself.</summary>
 internal static class OpenApiText
 {
+    /// <summary>What no address answers, but the core in the browser does: the page's types are made of this document alone.</summary>
+    private static readonly Type[] OfTheCore = [typeof(EntryKind), typeof(EntryOutput), typeof(SensorFormat), typeof(WordsOutput)];
+
     public static void Describe(OpenApiOptions options)
     {
         FieldSchemas.Add(options);
-        options.AddDocumentTransformer((document, _, _) =>
+        options.AddDocumentTransformer(async (document, context, cancellationToken) =>
         {
             document.Info = new OpenApiInfo
             {
@@ -20,7 +27,10 @@ internal static class OpenApiText
             };
             // The address depends on who asks, and would make the generated types differ from machine to machine.
             document.Servers?.Clear();
-            return Task.CompletedTask;
+            foreach (var type in OfTheCore)
+            {
+                document.AddComponent(type.Name, await context.GetOrCreateSchemaAsync(type, null, cancellationToken));
+            }
         });
     }
 }

@@ -4,5825 +4,5647 @@
  */
 
 export interface paths {
-  '/api/evaluate': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/evaluate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Evaluates 1 to 12 rigs in a scene. */
+        post: operations["Evaluate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Evaluates 1 to 12 rigs in a scene. */
-    post: operations['Evaluate'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/working': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Says how one figure of one rig came about. */
+        post: operations["Working"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Says how one figure of one rig came about. */
-    post: operations['Working'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solve': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answers a question asked backwards, for every rig. */
+        post: operations["Solve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Answers a question asked backwards, for every rig. */
-    post: operations['Solve'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/hold': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/hold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets what is free follow a change, so that what is held stays equal. */
+        post: operations["Hold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Lets what is free follow a change, so that what is held stays equal. */
-    post: operations['Hold'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/conventions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/conventions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The conventions to choose from, and what each would change. */
+        post: operations["Conventions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** The conventions to choose from, and what each would change. */
-    post: operations['Conventions'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/assemble': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/assemble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts parts together into a rig, and says what stops, spoils or costs. */
+        post: operations["Assemble"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Puts parts together into a rig, and says what stops, spoils or costs. */
-    post: operations['Assemble'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/figures': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What each figure is. */
+        get: operations["Figures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** What each figure is. */
-    get: operations['Figures'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/kinds': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kinds of gear, and what can be known of each. */
+        get: operations["GearKinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The kinds of gear, and what can be known of each. */
-    get: operations['GearKinds'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/schema.json': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/schema.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The JSON Schema of a shelf's file. */
+        get: operations["ShelfSchema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The JSON Schema of a shelf's file. */
-    get: operations['ShelfSchema'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/comparisons': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/comparisons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Comparisons, newest change first, 100 at a time; with deleted=true those that can be restored, with search those whose name or note holds all its words. */
+        get: operations["ListComparisons"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Comparisons, newest change first, 100 at a time; with deleted=true those that can be restored, with search those whose name or note holds all its words. */
-    get: operations['ListComparisons'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/comparisons/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/comparisons/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One comparison; its ETag is its revision. */
+        get: operations["GetComparison"];
+        /** Makes (If-None-Match: *) or changes (If-Match: "revision") a comparison under an id of one's own choice. */
+        put: operations["PutComparison"];
+        post?: never;
+        /** Deletes a comparison; it can be restored. */
+        delete: operations["DeleteComparison"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** One comparison; its ETag is its revision. */
-    get: operations['GetComparison'];
-    /** Makes (If-None-Match: *) or changes (If-Match: "revision") a comparison under an id of one's own choice. */
-    put: operations['PutComparison'];
-    post?: never;
-    /** Deletes a comparison; it can be restored. */
-    delete: operations['DeleteComparison'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/comparisons/{id}/stored': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/comparisons/{id}/stored": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A comparison's document just as it is stored, whether it can be read or not. */
+        get: operations["StoredComparison"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A comparison's document just as it is stored, whether it can be read or not. */
-    get: operations['StoredComparison'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/comparisons/{id}/restore': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/comparisons/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted comparison back. */
+        post: operations["RestoreComparison"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Brings a deleted comparison back. */
-    post: operations['RestoreComparison'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/comparisons/{id}/past': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/comparisons/{id}/past": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The states that a comparison had, newest first. */
+        get: operations["PastComparison"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The states that a comparison had, newest first. */
-    get: operations['PastComparison'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/comparisons/{id}/past/{revision}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/comparisons/{id}/past/{revision}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A state that a comparison had. */
+        get: operations["PastComparisonOne"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A state that a comparison had. */
-    get: operations['PastComparisonOne'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/productions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/productions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Productions, newest change first, 100 at a time; with deleted=true those that can be restored, with search those whose name or note holds all its words. */
+        get: operations["ListProductions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Productions, newest change first, 100 at a time; with deleted=true those that can be restored, with search those whose name or note holds all its words. */
-    get: operations['ListProductions'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/productions/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/productions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One production; its ETag is its revision. */
+        get: operations["GetProduction"];
+        /** Makes (If-None-Match: *) or changes (If-Match: "revision") a production under an id of one's own choice. */
+        put: operations["PutProduction"];
+        post?: never;
+        /** Deletes a production; it can be restored. */
+        delete: operations["DeleteProduction"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** One production; its ETag is its revision. */
-    get: operations['GetProduction'];
-    /** Makes (If-None-Match: *) or changes (If-Match: "revision") a production under an id of one's own choice. */
-    put: operations['PutProduction'];
-    post?: never;
-    /** Deletes a production; it can be restored. */
-    delete: operations['DeleteProduction'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/productions/{id}/stored': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/productions/{id}/stored": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A production's document just as it is stored, whether it can be read or not. */
+        get: operations["StoredProduction"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A production's document just as it is stored, whether it can be read or not. */
-    get: operations['StoredProduction'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/productions/{id}/restore': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/productions/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted production back. */
+        post: operations["RestoreProduction"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Brings a deleted production back. */
-    post: operations['RestoreProduction'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/productions/{id}/past': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/productions/{id}/past": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The states that a production had, newest first. */
+        get: operations["PastProduction"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The states that a production had, newest first. */
-    get: operations['PastProduction'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/productions/{id}/past/{revision}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/productions/{id}/past/{revision}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A state that a production had. */
+        get: operations["PastProductionOne"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A state that a production had. */
-    get: operations['PastProductionOne'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/fit': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which rigs of the shelf give a shot at a place, from where, and what is in the way of the others. */
+        post: operations["Fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Which rigs of the shelf give a shot at a place, from where, and what is in the way of the others. */
-    post: operations['Fit'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/day': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The fewest lenses of the shelf that do all shots of a day. */
+        post: operations["Day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** The fewest lenses of the shelf that do all shots of a day. */
-    post: operations['Day'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/photos/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/photos/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photograph. */
+        get: operations["GetPhoto"];
+        /** Stores a JPEG under an id of one's own choice, without location, camera or anything but the picture. */
+        put: operations["PutPhoto"];
+        post?: never;
+        /** Deletes a photograph that no comparison besides the one named in from shows; it can be restored for 30 days, then it is gone for good. */
+        delete: operations["DeletePhoto"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A photograph. */
-    get: operations['GetPhoto'];
-    /** Stores a JPEG under an id of one's own choice, without location, camera or anything but the picture. */
-    put: operations['PutPhoto'];
-    post?: never;
-    /** Deletes a photograph that no comparison besides the one named in from shows; it can be restored for 30 days, then it is gone for good. */
-    delete: operations['DeletePhoto'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/photos/{id}/restore': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/photos/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a deleted photograph back. */
+        post: operations["RestorePhoto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Brings a deleted photograph back. */
-    post: operations['RestorePhoto'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/crew/export.zip': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/crew/export.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that the crew has as one ZIP archive: the shelf, its tables, comparisons, productions and photographs. */
+        get: operations["ExportCrew"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** All that the crew has as one ZIP archive: the shelf, its tables, comparisons, productions and photographs. */
-    get: operations['ExportCrew'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/crew/import': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/crew/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings such an archive in: what is not here is added, what is here otherwise stands beside it as a copy. All or nothing. */
+        post: operations["ImportCrew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Brings such an archive in: what is not here is added, what is here otherwise stands beside it as a copy. All or nothing. */
-    post: operations['ImportCrew'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Things on the shelf, 30 at a time, with counts for further choices. */
+        get: operations["ListShelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Things on the shelf, 30 at a time, with counts for further choices. */
-    get: operations['ListShelf'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One thing; its ETag is its revision. */
+        get: operations["GetGear"];
+        /** Adds (If-None-Match: *) or changes (If-Match: "revision") a thing under an id of one's own choice. A mount's new name goes to all that name it. */
+        put: operations["PutGear"];
+        post?: never;
+        /** Deletes a thing, to be put back within 30 days; one that saved work names is retired instead. A mount that others name is refused. */
+        delete: operations["DeleteGear"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** One thing; its ETag is its revision. */
-    get: operations['GetGear'];
-    /** Adds (If-None-Match: *) or changes (If-Match: "revision") a thing under an id of one's own choice. A mount's new name goes to all that name it. */
-    put: operations['PutGear'];
-    post?: never;
-    /** Deletes a thing, to be put back within 30 days; one that saved work names is retired instead. A mount that others name is refused. */
-    delete: operations['DeleteGear'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/{id}/stored': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/{id}/stored": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is stored of a thing, just as it is, whether it can be read or not. */
+        get: operations["StoredGear"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** What is stored of a thing, just as it is, whether it can be read or not. */
-    get: operations['StoredGear'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/options': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What fits at a place of a chain, best first, and why the rest does not. */
+        post: operations["PartOptions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** What fits at a place of a chain, best first, and why the rest does not. */
-    post: operations['PartOptions'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/ways': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The ways to join a camera and a lens with the adapters on the shelf, best first. */
+        get: operations["WaysToJoin"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The ways to join a camera and a lens with the adapters on the shelf, best first. */
-    get: operations['WaysToJoin'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/deleted': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/deleted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Things that were deleted in the last 30 days, up to 200, the last one first. */
+        get: operations["DeletedGear"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Things that were deleted in the last 30 days, up to 200, the last one first. */
-    get: operations['DeletedGear'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/{id}/retire': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/{id}/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a thing for what used it, and offers it no more. */
+        post: operations["RetireGear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Keeps a thing for what used it, and offers it no more. */
-    post: operations['RetireGear'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/{id}/restore': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Offers a retired thing again, or puts a deleted one back: 204 for one that cannot be read. */
+        post: operations["RestoreGear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Offers a retired thing again, or puts a deleted one back: 204 for one that cannot be read. */
-    post: operations['RestoreGear'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/export.json': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/export.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole shelf as one JSON file. */
+        get: operations["ExportShelfJson"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The whole shelf as one JSON file. */
-    get: operations['ExportShelfJson'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/export.zip': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/export.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole shelf as CSV tables, one a kind, in a ZIP archive. */
+        get: operations["ExportShelfTables"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The whole shelf as CSV tables, one a kind, in a ZIP archive. */
-    get: operations['ExportShelfTables'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/export/{table}.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/export/{table}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One kind as a CSV table, such as lenses.csv; modes.csv holds recording modes. */
+        get: operations["ExportShelfTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** One kind as a CSV table, such as lenses.csv; modes.csv holds recording modes. */
-    get: operations['ExportShelfTable'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/import': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a file: JSON, CSV, a ZIP of these, or the XML lens database. Says row by row what it would do; writes all or nothing when asked to. */
+        post: operations["ImportShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Brings a file: JSON, CSV, a ZIP of these, or the XML lens database. Says row by row what it would do; writes all or nothing when asked to. */
-    post: operations['ImportShelf'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shelf/demo': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/shelf/demo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds the demo gear to the shelf; what is there already stays. */
+        post: operations["AddDemoGear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Adds the demo gear to the shelf; what is there already stays. */
-    post: operations['AddDemoGear'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    /** @description Parts to be put together. */
-    AssembleRequest: {
-      /** @description The parts and the mode. */
-      chain: components['schemas']['ChainInput'];
-      rig?: null | components['schemas']['RigInput'];
-      /**
-       * Format: double
-       * @description Delivered width over height; left out for the mode's own shape.
-       */
-      deliveryAspect?: null | number;
-    };
-    /** @description What came of putting parts together. */
-    AssembleResponse: {
-      rig: null | components['schemas']['RigInput'];
-      /** @description True when nothing stops it. */
-      works: boolean;
-      /** @description What was found, the weightiest first. */
-      findings: components['schemas']['DiagnosticOutput'][];
-      /** @description The parts along the axis, for a drawing to scale; supports and other items are not among them. */
-      spans: components['schemas']['SpanOutput'][];
-      /** @description Weight, length and price. */
-      totals: components['schemas']['TotalsOutput'];
-    };
-    /**
-     * @description What frames are drawn before; figures do not go by it.
-     * @enum {unknown}
-     */
-    Backdrop: 'shed' | 'loft' | 'benchTop' | 'slipway' | 'farBank' | 'chart' | 'oneLamp' | 'photo';
-    /**
-     * @description What should be made out behind the subject.
-     * @enum {unknown}
-     */
-    BackgroundRequirement: 'asItComes' | 'soft' | 'readable';
-    /**
-     * @description How the camera is carried.
-     * @enum {unknown}
-     */
-    CameraSupport: 'tripod' | 'handHeld' | 'shoulder' | 'gimbal' | 'clamp' | 'overhead' | 'selfHeld';
-    /** @description A rig as a chain of parts: what is known of each part when it was put in, so that the rig stands by itself. */
-    ChainInput: {
-      /** @description The parts, from the camera to the front; supports and other items after the camera. 1 to 30. */
-      parts: components['schemas']['ChainPartInput'][];
-      /** @description The mounts that the parts name, as gear of kind `mount`. */
-      mounts?: unknown[];
-      /** @description Name of the camera's recording mode; empty for its first. */
-      mode?: string;
-    };
-    /** @description A part of a chain. */
-    ChainPartInput: {
-      item: components['schemas']['JsonElement'];
-      /**
-       * Format: int32
-       * @description Its revision on the shelf when it was put in, from 1.
-       */
-      revision: number;
-    };
-    /**
-     * @description What led to a revision.
-     * @enum {unknown}
-     */
-    ChangeCause: 'made' | 'edited' | 'deleted' | 'restored';
-    /** @description A figure that would change. */
-    ChangeOutput: {
-      /** @description The figure. */
-      figure: components['schemas']['FigureId'];
-      /** @description Its value for each rig; null where it does not exist or is infinite. */
-      now: (null | number)[];
-      /** @description What it would be. */
-      then: (null | number)[];
-    };
-    /** @description A word of a choice. */
-    ChoiceOutput: {
-      /** @description Its name in JSON. */
-      key: string;
-      /** @description What people call it. */
-      label: string;
-    };
-    /** @description A rig that was chosen for a shot. */
-    ChosenInput: {
-      /**
-       * Format: uuid
-       * @description Identity of the body on the shelf.
-       */
-      body: string;
-      /** @description Name of its mode. */
-      mode: string;
-      /**
-       * Format: uuid
-       * @description Identity of the lens; that of the camera when it keeps its own.
-       */
-      lens: string;
-      /** @description Identities of what stands between, from the body on; tubes too. */
-      links?: string[];
-      /** @description Identities of what is screwed on in front. */
-      front?: string[];
-      /**
-       * Format: double
-       * @description Electronic zoom or a crop afterwards: 1 to 50.
-       */
-      punchIn?: number;
-      /** @description Its parts in words, for when the shelf is not at hand. */
-      name?: string;
-    };
-    /**
-     * @description What the largest disc is that still reads as a point.
-     * @enum {unknown}
-     */
-    CircleSchool: 'shareOfDiagonal' | 'fixedSize' | 'deliveredPixels' | 'acuity';
-    /** @description An RFC 9457 problem of status 412: someone else changed it meanwhile. */
-    ComparisonConflict: {
-      /** @description A URI reference that names the kind of problem. */
-      type: string;
-      /** @description The kind of problem in a few words. */
-      title: string;
-      /**
-       * Format: int32
-       * @description 412.
-       */
-      status: number;
-      /** @description What happened. */
-      detail: string;
-      /** @description The comparison as it is stored now. */
-      current: components['schemas']['ComparisonOutput'];
-    };
-    /** @description What a comparison holds: a versioned document that only the comparison itself reads. */
-    ComparisonDocument: {
-      /**
-       * Format: int32
-       * @description Version of the document's shape.
-       */
-      schemaVersion: number;
-      /** @description A sentence on what to look at, up to 280 characters; may be empty. */
-      note?: string;
-      shot?: null | components['schemas']['ShotReference'];
-      /** @description Scene, conventions and rigs, just as they are evaluated. */
-      setup: components['schemas']['EvaluateRequest'];
-    };
-    /** @description A comparison as a person saves it. */
-    ComparisonInput: {
-      /** @description Name, 1 to 120 characters. */
-      name: string;
-      /** @description What it holds. */
-      document: components['schemas']['ComparisonDocument'];
-    };
-    ComparisonOutput: {
-      /**
-       * Format: uuid
-       * @description Its identity, part of the page's address.
-       */
-      id: string;
-      /** @description Its name. */
-      name: string;
-      /** @description What it holds. */
-      document: components['schemas']['ComparisonDocument'];
-      /**
-       * Format: int32
-       * @description Counts its changes, from 1; the ETag.
-       */
-      revision: number;
-      /**
-       * Format: date-time
-       * @description When it was last changed.
-       */
-      updatedAt: string;
-      /**
-       * Format: date-time
-       * @description When it was deleted; null when it was not.
-       */
-      deletedAt: null | string;
-    };
-    /** @description The choices that figures depend on. */
-    ConventionsInput: {
-      /**
-       * Format: double
-       * @description Width of the format that equivalents refer to.
-       * @default 36
-       */
-      referenceWidthMm?: number;
-      /**
-       * Format: double
-       * @description Height of that format.
-       * @default 24
-       */
-      referenceHeightMm?: number;
-      /**
-       * @description What is divided by what.
-       * @default delivered
-       */
-      crop?: 'delivered' | 'diagonal' | 'width' | 'height';
-      /**
-       * @description What counts as sharp.
-       * @default shareOfDiagonal
-       */
-      circle?: 'shareOfDiagonal' | 'fixedSize' | 'deliveredPixels' | 'acuity';
-      /**
-       * Format: double
-       * @description Circle of confusion: the diagonal of the delivered picture over this number.
-       * @default 1500
-       */
-      cocDivisor?: number;
-      /**
-       * Format: double
-       * @description Empty for the customary size of each format.
-       */
-      cocFixedMm?: null | number;
-      /**
-       * Format: double
-       * @description How many delivered pixels still count as a point.
-       * @default 2
-       */
-      cocPx?: number;
-      /**
-       * Format: double
-       * @description Width of the picture as it is watched.
-       * @default 1200
-       */
-      screenWidthMm?: number;
-      /**
-       * Format: double
-       * @description From the eye to the picture.
-       * @default 2500
-       */
-      viewingDistanceMm?: number;
-      /**
-       * @description At the sensor mark or at the front of the lens.
-       * @default sensorMark
-       */
-      distanceFrom?: 'sensorMark' | 'lensFront';
-      /**
-       * @description Which direction decides it.
-       * @default vertical
-       */
-      squeezedDepth?: 'vertical' | 'horizontal';
-      /**
-       * @description As marked or as measured.
-       * @default marked
-       */
-      focalLength?: 'marked' | 'measured';
-    };
-    /** @description What came of bringing a crew's file in. */
-    CrewImportOutput: {
-      /**
-       * Format: int32
-       * @description Pieces of work that were not here.
-       */
-      added: number;
-      /**
-       * Format: int32
-       * @description Those that are here just so.
-       */
-      same: number;
-      /**
-       * Format: int32
-       * @description Those that are here otherwise: what was brought stands beside it, under another identity.
-       */
-      copies: number;
-      /**
-       * Format: int32
-       * @description Those that this version cannot read; they are kept as they are.
-       */
-      unreadable: number;
-      /**
-       * Format: int32
-       * @description Photographs that were not here.
-       */
-      photos: number;
-      /**
-       * Format: int32
-       * @description Things of the shelf that were added or changed.
-       */
-      gear: number;
-      /** @description What was left out, and why. */
-      problems: string[];
-    };
-    /**
-     * @description What is divided by what to get a crop factor.
-     * @enum {unknown}
-     */
-    CropSchool: 'delivered' | 'diagonal' | 'width' | 'height';
-    /** @description Asks which lenses do all shots of a day. */
-    DayRequest: {
-      /** @description The places. */
-      locations: components['schemas']['LocationInput'][];
-      /** @description The shots, up to 64. */
-      shots: components['schemas']['ShotInput'][];
-      /** @description What is delivered. */
-      delivery?: components['schemas']['DeliveryInput'];
-      /** @description The gear to choose from, by identity; left out for the whole shelf. */
-      bag?: null | string[];
-      /** @description What there should be least of, what counts first first; left out for lenses, bodies, adapters, weight, changes, pixels. */
-      counts?: components['schemas']['KitCriterion'][];
-      rig?: null | components['schemas']['ChosenInput'];
-    };
-    /** @description The bags to choose from. */
-    DayResponse: {
-      /** @description Up to three: the best two that do all that can be done, and the best that leaves one shot undone and takes less of what counts first. */
-      kits: components['schemas']['KitOutput'][];
-      /** @description Identities of the shots that nothing of this gear does. */
-      impossible: string[];
-      /** @description False when the search ended before it was proven that the first is the best. */
-      isProven: boolean;
-      /** @description For each shot, whether the rig that was asked about gives it; empty when none was. */
-      ofRig: components['schemas']['ShotAnswerOutput'][];
-    };
-    /** @description A thing that was deleted and can be put back. */
-    DeletedGearOutput: {
-      /**
-       * Format: uuid
-       * @description Its identity.
-       */
-      id: string;
-      /** @description Its kind, by its name in JSON. */
-      kind: string;
-      /** @description Maker and name. */
-      name: string;
-      /**
-       * Format: date-time
-       * @description When it was deleted.
-       */
-      deletedAt: string;
-    };
-    /** @description What is delivered. */
-    DeliveryInput: {
-      /**
-       * Format: double
-       * @description Width over height, 0.1 to 10.
-       */
-      aspect?: number;
-      /**
-       * Format: double
-       * @description Pixels across; left out when it does not say.
-       */
-      widthPx?: null | number;
-      /**
-       * Format: double
-       * @description Frames a second of the timeline.
-       */
-      timelineFps?: number;
-      /**
-       * Format: double
-       * @description Shutter angle, degrees.
-       */
-      shutterAngleDeg?: number;
-      /**
-       * Format: double
-       * @description The highest sensitivity that the crew accepts, ISO.
-       */
-      highestIso?: number;
-      /** @description What a proposal must keep. */
-      rules?: components['schemas']['RulesInput'];
-    };
-    /**
-     * @description Which direction decides the sharp zone of a squeezed lens.
-     * @enum {unknown}
-     */
-    DepthSchool: 'vertical' | 'horizontal';
-    /**
-     * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
-     * @enum {unknown}
-     */
-    DiagnosticCode:
-      | 'none'
-      | 'tooClose'
-      | 'tooFar'
-      | 'insideLens'
-      | 'circleOfConfusionTooLarge'
-      | 'apertureTooWide'
-      | 'apertureTooNarrow'
-      | 'outsideZoom'
-      | 'converterLimitsAperture'
-      | 'fasterThanPossible'
-      | 'minimumFocusIncomplete'
-      | 'pixelsUnknown'
-      | 'frontUnknown'
-      | 'notMeasured'
-      | 'imageCircleTooSmall'
-      | 'openingTooSmall'
-      | 'takingLensTooShort'
-      | 'tooFewPixels'
-      | 'diffractionSoftens'
-      | 'faceStretched'
-      | 'tooDark'
-      | 'tooBright'
-      | 'variableFilterOutOfRange'
-      | 'flickers'
-      | 'infinityLost'
-      | 'minimumFocusUnlikely'
-      | 'noCamera'
-      | 'noMode'
-      | 'noLens'
-      | 'outOfOrder'
-      | 'mountDiffers'
-      | 'mountUnknown'
-      | 'flangeTooShort'
-      | 'flangeUnknown'
-      | 'tooMany'
-      | 'imageCircleUnknown'
-      | 'focusDriveLost'
-      | 'focusStuck'
-      | 'irisStuck'
-      | 'stabilisationLost'
-      | 'zoomDriveLost'
-      | 'adapterSignalsUnknown'
-      | 'lightGained'
-      | 'lightLost'
-      | 'threadDiffers'
-      | 'noThread'
-      | 'threadUnknown'
-      | 'cornersCut'
-      | 'squeezeNotShown'
-      | 'ratesUnknown'
-      | 'frontTurns'
-      | 'setToInfinity'
-      | 'rigTooHeavy'
-      | 'nearPayload'
-      | 'rigTooLong'
-      | 'lensNeedsSupport'
-      | 'weightUnknown'
-      | 'focusEnds'
-      | 'cannotFocus'
-      | 'converterPlaceUnknown'
-      | 'crossedPolarisers'
-      | 'minimumFocusUnknown'
-      | 'batteryInFlight'
-      | 'overheadRigging'
-      | 'noStandpoint'
-      | 'roomTooShort'
-      | 'mustStandTooNear'
-      | 'rateNotOffered'
-      | 'cannotStopDownEnough'
-      | 'cannotOpenEnough'
-      | 'sharpnessAgainstBlur'
-      | 'subjectTallerThanPlace'
-      | 'subjectWiderThanPlace'
-      | 'subjectBeyondPlace'
-      | 'subjectTooNearBackground'
-      | 'cameraKeptOut'
-      | 'wallsInPicture'
-      | 'sunThroughLens'
-      | 'heatNearby'
-      | 'splashNearby'
-      | 'waterNearby'
-      | 'dropNearby'
-      | 'animalsNearby'
-      | 'machinesNearby'
-      | 'heavyToHold'
-      | 'heavyAtArmsLength'
-      | 'walkingWithScreen'
-      | 'fieldMissing'
-      | 'valueOutOfRange'
-      | 'fieldNeedsAnother'
-      | 'fieldsOutOfOrder'
-      | 'fieldsContradict'
-      | 'textRefused'
-      | 'valueRefused'
-      | 'unreadable';
-    /** @description Something to know of a rig, a shot, a part or a field, with what to do about it. */
-    DiagnosticOutput: {
-      /** @description What it is, for programs: one code for one fact, wherever it is found. */
-      code: components['schemas']['DiagnosticCode'];
-      /** @description How much it weighs. */
-      severity: components['schemas']['Severity'];
-      /** @description The quantity that it is about, or the path of a field, such as `rigs[0].focalLengthMm`; empty where the code says all. */
-      about: string;
-      /** @description The value that it is about, with its unit; empty where there is none. */
-      value: string;
-      /** @description The bound that was met, or what is accepted; empty where there is none. */
-      limit: string;
-      /** @description What is so. */
-      message: string;
-      /** @description What to do; empty where nothing needs doing. */
-      fix: string;
-      /**
-       * Format: int32
-       * @description Place of the part of a chain that it is about, from 0; −1 for none.
-       */
-      part: number;
-    };
-    /**
-     * @description Where distances begin.
-     * @enum {unknown}
-     */
-    DistanceMark: 'sensorMark' | 'lensFront';
-    /**
-     * @description What is drawn in focus in a frame; figures do not go by it.
-     * @enum {unknown}
-     */
-    DrawnSubject: 'standing' | 'seated' | 'two' | 'hands' | 'rivet' | 'hull' | 'none';
-    /** @description A scene, the conventions, and 1 to 12 rigs to evaluate in it. */
-    EvaluateRequest: {
-      /** @description Where things stand and what is delivered; the same for every rig. */
-      scene: components['schemas']['SceneInput'];
-      /** @description The choices that figures depend on; full frame and 1/1500 of the diagonal when left out. */
-      conventions?: components['schemas']['ConventionsInput'];
-      /** @description The rigs, 1 to 12. */
-      rigs: components['schemas']['RigInput'][];
-      /** @description The rig that the others are measured against, by its identity; the first where it is left out or empty. */
-      yardstick?: string;
-    };
-    /** @description A report for each rig, in the order of the request. */
-    EvaluateResponse: {
-      /** @description The conventions that the figures were made with. */
-      conventions: components['schemas']['ConventionsInput'];
-      /** @description The same in words, to be printed with the figures. */
-      conventionWords: string[];
-      /** @description One report a rig. */
-      reports: components['schemas']['RigReportOutput'][];
-    };
-    /** @description How many things a choice would leave. */
-    FacetOutput: {
-      /** @description The choice. */
-      key: string;
-      /**
-       * Format: int32
-       * @description How many.
-       */
-      count: number;
-    };
-    /** @description A change of a field. */
-    FieldChangeOutput: {
-      /** @description What people call the field, with its unit. */
-      field: string;
-      /** @description What it was; empty when it was not known. */
-      from: string;
-      /** @description What it becomes; empty when it is no longer known. */
-      to: string;
-    };
-    /** @description A field of a kind. */
-    FieldOutput: {
-      /** @description Its name in JSON. */
-      key: string;
-      /** @description What people call it. */
-      label: string;
-      /** @description One sentence on what it means. */
-      help: string;
-      /** @description Its unit; empty for none. */
-      unit: string;
-      /** @description number, numbers, points, text, mount, mounts, flag, choice or modes. */
-      type: string;
-      /** @description How a number is typed, see the entry kinds; empty for others. */
-      entry: string;
-      /** @description True when an item makes no sense without it. */
-      required: boolean;
-      /** @description True for a text of more than one line. */
-      manyLines: boolean;
-      /**
-       * Format: int32
-       * @description Longest text; 0 for others.
-       */
-      maxLength: number;
-      /** @description The words of a choice. */
-      choices: components['schemas']['ChoiceOutput'][];
-    };
-    /**
-     * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
-     * @enum {unknown}
-     */
-    FigureId:
-      | 'usedWidthMm'
-      | 'usedHeightMm'
-      | 'desqueezedAspect'
-      | 'deliveredAspect'
-      | 'usedWidthPx'
-      | 'usedHeightPx'
-      | 'enlargement'
-      | 'punchInLeft'
-      | 'cropFactorDiagonal'
-      | 'cropFactorWidth'
-      | 'cropFactorHeight'
-      | 'deliveredCropFactor'
-      | 'cropFactor'
-      | 'cropSensorStep'
-      | 'cropModeStep'
-      | 'cropPunchInStep'
-      | 'cropShapeStep'
-      | 'opticsMagnification'
-      | 'cropChain'
-      | 'imageCircleMm'
-      | 'darkShare'
-      | 'effectiveFocalLengthMm'
-      | 'focalLengthAcrossMm'
-      | 'effectiveFNumber'
-      | 'effectiveTNumber'
-      | 'widestFNumber'
-      | 'lightGainStops'
-      | 'equivalentFocalLengthMm'
-      | 'equivalentFNumber'
-      | 'equivalentAcrossFNumber'
-      | 'sensitivityFactor'
-      | 'angleOfViewHorizontalDeg'
-      | 'angleOfViewVerticalDeg'
-      | 'angleOfViewDiagonalDeg'
-      | 'edgeStretch'
-      | 'angleFocusedDeg'
-      | 'breathingShare'
-      | 'circleOfConfusionMm'
-      | 'hyperfocalDistanceMm'
-      | 'nearestSubjectDistanceMm'
-      | 'farthestSubjectDistanceMm'
-      | 'maximumMagnification'
-      | 'smallestFieldWidthMm'
-      | 'magnification'
-      | 'fieldWidthMm'
-      | 'fieldHeightMm'
-      | 'backgroundFieldWidthMm'
-      | 'backgroundFieldHeightMm'
-      | 'depthOfFieldNearMm'
-      | 'depthOfFieldFarMm'
-      | 'depthOfFieldMm'
-      | 'depthInFrontMm'
-      | 'depthBehindMm'
-      | 'workingDistanceMm'
-      | 'stillShareAcross'
-      | 'stillShareUp'
-      | 'cameraDistanceMm'
-      | 'microphoneDistanceMm'
-      | 'pupilMm'
-      | 'backgroundDiscMm'
-      | 'backgroundDiscAcrossMm'
-      | 'backgroundDiscFractionOfHeight'
-      | 'backgroundDiscFractionOfWidth'
-      | 'backgroundDiscPx'
-      | 'backgroundDiscAcrossPx'
-      | 'backgroundDiscCircles'
-      | 'blurAtSubjectMm'
-      | 'backgroundReading'
-      | 'airyDiscMm'
-      | 'airyDiscCircles'
-      | 'diffractionFNumber'
-      | 'desqueezedWidthPx'
-      | 'desqueezedHeightPx'
-      | 'wasteShare'
-      | 'idealSqueeze'
-      | 'discShape'
-      | 'uprightLeanShare'
-      | 'levelTiltShare'
-      | 'openingNeededMm'
-      | 'faceStretch'
-      | 'backgroundSize'
-      | 'parallaxShare'
-      | 'unsteadiness'
-      | 'exposureTimeSeconds'
-      | 'slowMotion'
-      | 'bellowsStops'
-      | 'settingEv'
-      | 'leftOverStops'
-      | 'fixedFilterStops'
-      | 'leftAfterFilterStops'
-      | 'sensitivityNeededIso'
-      | 'matchingFactor'
-      | 'matchingIso'
-      | 'flickers'
-      | 'safeAngleDeg'
-      | 'filterShiftMm'
-      | 'shimMm'
-      | 'farthestByMountMm'
-      | 'subjectFromPupilMm'
-      | 'pupilAcrossMm'
-      | 'irisCorners'
-      | 'subjectHeadFromTop'
-      | 'subjectFeetFromTop'
-      | 'backgroundHeadFromTop'
-      | 'backgroundFeetFromTop';
-    /** @description What a figure is. */
-    FigureInfo: {
-      /** @description Its name on the wire. */
-      id: components['schemas']['FigureId'];
-      /** @description What the trade calls it. */
-      name: string;
-      /** @description What its number counts. */
-      unit: components['schemas']['FigureUnit'];
-      /** @description The unit of its difference: its own, per cent (`percent`) or stops (`stops`); empty for none. */
-      comparison: string;
-      /** @description One sentence: what it means on set. */
-      meaning: string;
-      /**
-       * Format: double
-       * @description Above this value it is a worry, in its own unit; null where no value is.
-       */
-      worryAbove: null | number;
-    };
-    /**
-     * @description What the number of a figure counts. Decides how it is written, and what becomes of it when all lengths are scaled.
-     * @enum {unknown}
-     */
-    FigureUnit:
-      | 'ratio'
-      | 'times'
-      | 'lensMm'
-      | 'sceneMm'
-      | 'share'
-      | 'stops'
-      | 'degrees'
-      | 'pixels'
-      | 'fNumber'
-      | 'tNumber'
-      | 'seconds'
-      | 'iso'
-      | 'ev'
-      | 'count'
-      | 'dioptres'
-      | 'perSecond'
-      | 'reading';
-    /** @description A rig that gives the shot. */
-    FitOutput: {
-      /** @description Its parts. */
-      rig: components['schemas']['RigOutput'];
-      /**
-       * Format: int32
-       * @description Ways and modes of this body and lens that give it.
-       */
-      ways: number;
-      /** @description Why it stands where it does in the order. */
-      why: string;
-      /**
-       * Format: double
-       * @description Nearest place from which it frames so, mm.
-       */
-      fromMm: number;
-      /**
-       * Format: double
-       * @description Farthest.
-       */
-      toMm: number;
-      /**
-       * Format: double
-       * @description Where it is proposed to stand, mm from the sensor mark to the subject.
-       */
-      distanceMm: number;
-      /**
-       * Format: double
-       * @description Focal length to set, as marked, mm.
-       */
-      focalLengthMm: number;
-      /**
-       * Format: double
-       * @description Aperture to set on the lens.
-       */
-      fNumber: number;
-      /**
-       * Format: double
-       * @description Equivalent focal length on full frame for the delivered picture, mm.
-       */
-      equivalentMm: number;
-      /**
-       * Format: double
-       * @description Disc of a point behind, as a share of the picture's height.
-       */
-      blurShare: number;
-      /**
-       * Format: double
-       * @description Where the sharp zone begins, mm.
-       */
-      nearMm: number;
-      /**
-       * Format: double
-       * @description Where it ends, mm; null for infinity.
-       */
-      farMm: null | number;
-      /**
-       * Format: double
-       * @description How much farther it reaches than the subject moves, mm; null for infinity.
-       */
-      sharpToSpareMm: null | number;
-      /**
-       * Format: double
-       * @description Room left behind, mm; null in the open.
-       */
-      roomLeftMm: null | number;
-      /**
-       * Format: double
-       * @description From the sensor mark to the front of the lens, mm.
-       */
-      frontMm: number;
-      /**
-       * Format: double
-       * @description From the sensor mark to the last thing behind that must fit, mm.
-       */
-      rearMm: number;
-      /**
-       * Format: double
-       * @description Sensitivity that is just right without a filter, ISO; null when the brightness is not known.
-       */
-      sensitivityIso: null | number;
-      /**
-       * Format: double
-       * @description The lowest sensitivity of the body; null when not known.
-       */
-      lowestIso: null | number;
-      /**
-       * Format: double
-       * @description Light for filters to take at the lowest sensitivity, stops.
-       */
-      filterStops: null | number;
-      /**
-       * Format: double
-       * @description How many times what is recorded is enlarged for delivery; null when not known.
-       */
-      enlargement: null | number;
-      /**
-       * Format: double
-       * @description From a microphone on the camera to the subject, mm.
-       */
-      microphoneMm: number;
-      /**
-       * Format: double
-       * @description How many times larger the nose is drawn than the ears; null when the camera is too close to tell.
-       */
-      faceStretch: null | number;
-      /**
-       * Format: double
-       * @description How unsteady as it is carried; relative only, 0 where it does not move.
-       */
-      unsteadiness: number;
-      /** @description Cautions that this rig brings up besides the shot's own. */
-      cautions: components['schemas']['DiagnosticOutput'][];
-      /**
-       * Format: int32
-       * @description 0 where nothing speaks against it, 1 where something costs or is not known, 2 where something spoils it.
-       */
-      tier: number;
-      /** @description What that is, the weightiest first. */
-      findings: components['schemas']['DiagnosticOutput'][];
-      /**
-       * Format: double
-       * @description Share of the mode that the trim to the delivered shape throws away.
-       */
-      wasteShare: number;
-      /** @description True when the ring focuses at that distance in two places and the farther one is meant. */
-      rackedFarther: boolean;
-      /** @description True when the iris stays wide open on this rig. */
-      irisIsFixed: boolean;
-    };
-    /** @description Asks what fits. */
-    FitRequest: {
-      /** @description Where. */
-      location: components['schemas']['LocationInput'];
-      /** @description What is wanted; its own criterion decides the order. */
-      shot: components['schemas']['ShotInput'];
-      /** @description What is delivered. */
-      delivery?: components['schemas']['DeliveryInput'];
-      before?: null | components['schemas']['ChosenInput'];
-      /** @description The gear to choose from, by identity; left out for the whole shelf. */
-      bag?: null | string[];
-      rig?: null | components['schemas']['ChosenInput'];
-      /**
-       * Format: int32
-       * @description How many rigs that fit to tell of at most, 1 to 200.
-       */
-      most?: number;
-      /**
-       * Format: int32
-       * @description How many that do not, 0 to 200, where some fit; where none does, at least 12.
-       */
-      mostMisses?: number;
-    };
-    /** @description What fits. */
-    FitResponse: {
-      /** @description What the picture takes in. */
-      frame: components['schemas']['FrameOutput'];
-      /** @description What the order goes by. */
-      order: string;
-      /** @description Rigs that give the shot, the best first. */
-      fits: components['schemas']['FitOutput'][];
-      /** @description Rigs that do not: those that something would help first, the nearest miss before others. */
-      misses: components['schemas']['MissOutput'][];
-      /**
-       * Format: int32
-       * @description How many bodies with lenses give it.
-       */
-      fitCount: number;
-      /**
-       * Format: int32
-       * @description How many do not.
-       */
-      missCount: number;
-      /**
-       * Format: int32
-       * @description How many settings of rigs were looked at.
-       */
-      looked: number;
-      /** @description What cannot be, whatever the gear. */
-      contradictions: components['schemas']['DiagnosticOutput'][];
-      /** @description Cautions that the shot brings up whatever the rig. */
-      cautions: components['schemas']['DiagnosticOutput'][];
-      chosen: null | components['schemas']['FitOutput'];
-      chosenMiss: null | components['schemas']['DiagnosticOutput'];
-    };
-    /**
-     * @description Which focal length counts.
-     * @enum {unknown}
-     */
-    FocalLengthSchool: 'marked' | 'measured';
-    /**
-     * @description What decides how much a picture must take in.
-     * @enum {unknown}
-     */
-    FrameDecider: 'upright' | 'across' | 'typed';
-    /** @description What the picture takes in at the subject. */
-    FrameOutput: {
-      /**
-       * Format: double
-       * @description Across, mm.
-       */
-      widthMm: number;
-      /**
-       * Format: double
-       * @description Upright, mm.
-       */
-      heightMm: number;
-      /**
-       * Format: double
-       * @description Its lower edge above the ground, mm.
-       */
-      bottomMm: number;
-      /**
-       * Format: double
-       * @description Height of the level lens, mm.
-       */
-      lensHeightMm: number;
-      /** @description What decides it. */
-      decider: components['schemas']['FrameDecider'];
-      /**
-       * Format: double
-       * @description From the subject to the end of the place behind the camera, mm; null in the open.
-       */
-      roomMm: null | number;
-      /**
-       * Format: double
-       * @description The subject's whole height as the camera sees it, mm: less than its own for somebody who sits, and for a table that is looked down upon.
-       */
-      subjectHeightMm: number;
-    };
-    /** @description What at a place can hurt somebody, or what a plan there must mind. */
-    Hazards: string;
-    /** @description How a rig is set after it has followed. */
-    HeldOutput: {
-      /**
-       * Format: double
-       * @description Its own distance; null when it stands where the hand put it.
-       */
-      subjectDistanceMm: null | number;
-      /**
-       * Format: double
-       * @description Focal length; null when it stays as the hand set it, and so with the others.
-       */
-      focalLengthMm: null | number;
-      /**
-       * Format: double
-       * @description Aperture.
-       */
-      fNumber: null | number;
-      /**
-       * Format: double
-       * @description Sensitivity.
-       */
-      sensitivityIso: null | number;
-      /**
-       * Format: double
-       * @description Fixed filters.
-       */
-      filterStops: null | number;
-      /** @description Which of two places of the ring. */
-      rackedFarther: null | boolean;
-      /** @description What gave, and what could not be held. */
-      notes: components['schemas']['HoldNoteOutput'][];
-    };
-    /** @description What one thing that is held asked of a rig. */
-    HoldNoteOutput: {
-      /** @description How it went. */
-      outcome: components['schemas']['HoldOutcome'];
-      /** @description What gave, or why it could not. */
-      message: string;
-      /** @description What would help; empty when it is held. */
-      fix: string;
-    };
-    /**
-     * @description How holding something went.
-     * @enum {unknown}
-     */
-    HoldOutcome: 'followed' | 'byHand' | 'stopped';
-    /** @description A change, and what is to stay equal through it. */
-    HoldRequest: {
-      /** @description As it was before the change. */
-      before: components['schemas']['EvaluateRequest'];
-      /** @description As the hand set it: as many rigs, in the same order. */
-      after: components['schemas']['EvaluateRequest'];
-      /** @description Camera and subject stay; with the framing held too, the focal length gives. */
-      place?: boolean;
-      /** @description The height of the picture at the subject stays. */
-      framing?: boolean;
-      /** @description The blur behind stays, as a share of the picture's height. */
-      blur?: boolean;
-      /** @description The exposure stays. */
-      light?: boolean;
-      /**
-       * Format: int32
-       * @description Index of a rig that the others are brought to after it has followed; left out when each holds its own.
-       */
-      leader?: null | number;
-      /** @description Indexes of the rigs that are brought to the leader; left out for all. */
-      followers?: null | number[];
-      /** @description Indexes of the rigs whose filters are parts, and do not follow. */
-      fixedFilters?: number[];
-    };
-    /** @description What followed. */
-    HoldResponse: {
-      /** @description For each rig, in order. */
-      rigs: components['schemas']['HeldOutput'][];
-    };
-    /** @description What an import would do, or did. */
-    ImportOutput: {
-      /** @description True when it was written. */
-      written: boolean;
-      /**
-       * Format: int32
-       * @description The shelf's revision that this was reckoned against; to be sent with the import itself.
-       */
-      revision: number;
-      /**
-       * Format: int32
-       * @description How many would be added.
-       */
-      added: number;
-      /**
-       * Format: int32
-       * @description How many would be changed.
-       */
-      changed: number;
-      /**
-       * Format: int32
-       * @description How many are there already, just so.
-       */
-      same: number;
-      /**
-       * Format: int32
-       * @description How many are refused; any keeps all from being written.
-       */
-      refused: number;
-      /** @description The rows: refused ones first, then changed, then added; up to 1000. */
-      rows: components['schemas']['ImportRowOutput'][];
-    };
-    /** @description What becomes of a row of a file. */
-    ImportRowOutput: {
-      /** @description File and line, or place in the list. */
-      where: string;
-      /** @description added, changed, same or refused. */
-      outcome: string;
-      /** @description The kind's name; empty when it could not be told. */
-      kind: string;
-      /** @description Maker and name. */
-      name: string;
-      /** @description For changed rows what changes. */
-      changes: components['schemas']['FieldChangeOutput'][];
-      /** @description For refused rows what is wrong and how to mend it. */
-      problems: components['schemas']['DiagnosticOutput'][];
-    };
-    JsonElement: unknown;
-    /** @description A kind of gear, and what can be known of it. */
-    KindOutput: {
-      /** @description Its name in JSON. */
-      key: string;
-      /** @description Name of its CSV file, without the ending. */
-      table: string;
-      /** @description What one is called. */
-      name: string;
-      /** @description What several are called. */
-      plural: string;
-      /** @description Its fields, in the order of forms and columns. */
-      fields: components['schemas']['FieldOutput'][];
-    };
-    /**
-     * @description What there should be least of in a bag.
-     * @enum {unknown}
-     */
-    KitCriterion: 'lenses' | 'bodies' | 'adapters' | 'changes' | 'weight' | 'pixels';
-    /** @description A thing in a bag. */
-    KitItemOutput: {
-      /** Format: uuid */
-      item: string;
-      /** @description Its name, with the maker. */
-      name: string;
-      /**
-       * Format: double
-       * @description Its weight, g; null when not known.
-       */
-      weightG: null | number;
-      /** @description Identities of the shots that it is used for. */
-      shots: string[];
-    };
-    /** @description A bag. */
-    KitOutput: {
-      /** @description Bodies, and cameras that keep their lens. */
-      bodies: components['schemas']['KitItemOutput'][];
-      /** @description Lenses, the one with the most shots first. */
-      lenses: components['schemas']['KitItemOutput'][];
-      /** @description What joins them. */
-      adapters: components['schemas']['KitItemOutput'][];
-      /** @description How it does each of its shots, in shooting order. */
-      shots: components['schemas']['KitShotOutput'][];
-      /** @description Identities of the shots that it cannot do. */
-      undone: string[];
-      /**
-       * Format: int32
-       * @description How often the rig changes from one of its shots to the next.
-       */
-      changes: number;
-      /**
-       * Format: double
-       * @description Weight of all of it, in so far as it is known, g.
-       */
-      weightG: number;
-      /**
-       * Format: int32
-       * @description Of how many things the weight is not known.
-       */
-      weightsUnknown: number;
-    };
-    /** @description How a bag does a shot. */
-    KitShotOutput: {
-      /**
-       * Format: uuid
-       * @description Identity of the shot.
-       */
-      shot: string;
-      /** @description The rig. */
-      rig: components['schemas']['RigOutput'];
-      /** @description True when enough pixels are recorded for delivery. */
-      fills: boolean;
-    };
-    /** @description A location, as people measure it. */
-    LocationInput: {
-      /**
-       * Format: uuid
-       * @description Identity within the production.
-       */
-      id: string;
-      /** @description Name, up to 80 characters. */
-      name: string;
-      /**
-       * Format: double
-       * @description Length, mm; left out for a place without an end.
-       */
-      lengthMm?: null | number;
-      /**
-       * Format: double
-       * @description Width, mm; left out likewise.
-       */
-      widthMm?: null | number;
-      /**
-       * Format: double
-       * @description Height under the lowest beam, mm; left out under the sky.
-       */
-      heightMm?: null | number;
-      /**
-       * Format: double
-       * @description From the subject to what is behind it, mm; left out in the open. A place with a length needs it.
-       */
-      behindMm?: null | number;
-      /**
-       * Format: double
-       * @description Nearest that the subject may be to what is behind it, mm.
-       */
-      leastBehindMm?: number;
-      /**
-       * Format: double
-       * @description Farthest that the subject may be brought from what is behind it, mm; left out for as far as there is room.
-       */
-      mostBehindMm?: null | number;
-      /**
-       * Format: double
-       * @description From the subject to the wall on the left of the camera, mm; left out for the middle. Only drawings go by it.
-       */
-      sideMm?: null | number;
-      /**
-       * Format: double
-       * @description How far every part of the camera must stay from the subject, mm.
-       */
-      keepOffMm?: number;
-      /** @description Which way the camera looks. */
-      along?: components['schemas']['LooksAlong'];
-      /**
-       * Format: double
-       * @description Brightness as exposure value at ISO 100; left out when not known.
-       */
-      brightnessEv?: null | number;
-      /**
-       * Format: double
-       * @description Mains frequency of the lamps, Hz.
-       */
-      mainsHertz?: number;
-      /** @description What to mind there. */
-      hazards?: components['schemas']['Hazards'][];
-      /** @description What frames are drawn in. */
-      backdrop?: components['schemas']['Backdrop'];
-      /** @description Anything else to know, up to 500 characters. */
-      note?: string;
-    };
-    /**
-     * @description Which way the camera looks in a room.
-     * @enum {unknown}
-     */
-    LooksAlong: 'length' | 'width';
-    /** @description A rig that does not give the shot. */
-    MissOutput: {
-      /** @description Its parts, in the mode in which it comes nearest. */
-      rig: components['schemas']['RigOutput'];
-      /** @description What is in the way, and by how much. */
-      why: components['schemas']['DiagnosticOutput'];
-      /** @description What would let it: each was tried. */
-      remedies: components['schemas']['RemedyOutput'][];
-    };
-    /** @description An answer, and what it would change. */
-    OptionOutput: {
-      /** @description Its name. */
-      name: string;
-      /** @description What it means. */
-      sentence: string;
-      /** @description True for the one in force. */
-      isChosen: boolean;
-      /** @description The conventions with this answer. */
-      conventions: components['schemas']['ConventionsInput'];
-      /** @description The figures that would change, for any rig; empty for the one in force. */
-      changes: components['schemas']['ChangeOutput'][];
-    };
-    /** @description A question: what fits at a place of a chain. */
-    OptionsRequest: {
-      setup?: null | components['schemas']['AssembleRequest'];
-      /**
-       * Format: int32
-       * @description Place of the part to replace, or before which to put a new one.
-       */
-      place?: number;
-      /** @description True to put a new part there, false to replace the one that is there. */
-      isNew?: boolean;
-      /** @description What was typed to narrow the choice; up to 200 characters. */
-      text?: string;
-    };
-    /** @description What fits at a place of a chain, best first, and why the rest does not. */
-    OptionsResponse: {
-      /**
-       * Format: int32
-       * @description How many fit.
-       */
-      fits: number;
-      /**
-       * Format: int32
-       * @description How many there are of the kinds that may stand there.
-       */
-      total: number;
-      /** @description The first of them: up to 150 that fit, then up to 150 others. */
-      options: components['schemas']['PartOptionOutput'][];
-      /** @description Each thing that the options name. */
-      items: components['schemas']['ChainPartInput'][];
-      /** @description The mounts that those name. */
-      mounts: unknown[];
-    };
-    /**
-     * @description How the crew comes by a thing.
-     * @enum {unknown}
-     */
-    Ownership: 'own' | 'borrow' | 'hire';
-    /** @description A part for a place. */
-    PartOptionOutput: {
-      /**
-       * Format: uuid
-       * @description The part.
-       */
-      id: string;
-      /** @description True when nothing about it stops the chain. */
-      fits: boolean;
-      /** @description What speaks for it, or what stops it. */
-      why: string;
-      /** @description What would mend that; empty when it fits. */
-      fix: string;
-      /** @description The whole chain with it. */
-      parts: string[];
-    };
-    /** @description A state that a piece of work had. */
-    PastOutput: {
-      /**
-       * Format: int32
-       * @description Which one.
-       */
-      revision: number;
-      /** @description What it was called. */
-      name: string;
-      /** @description What led to it. */
-      cause: components['schemas']['ChangeCause'];
-      /** @description What whoever did it is called; empty where that was not said. */
-      by: string;
-      /** @description True when the browser that asks did it. */
-      isYours: boolean;
-      /**
-       * Format: date-time
-       * @description When.
-       */
-      at: string;
-    };
-    /** @description A still photograph that was taken from where the scene's camera stands, and what took it. */
-    PhotoInput: {
-      /**
-       * Format: uuid
-       * @description Its identity under /api/photos.
-       */
-      id: string;
-      /**
-       * Format: double
-       * @description Pixels across, 16 to 100000.
-       */
-      widthPx: number;
-      /**
-       * Format: double
-       * @description Pixels up.
-       */
-      heightPx: number;
-      /**
-       * Format: double
-       * @description Width of the sensor that took it, mm: 0.5 to 500; turned with the picture, so that an upright still has an upright sensor. Left
-       *     out together with the height where only an equivalent focal length is known.
-       */
-      sensorWidthMm?: null | number;
-      /**
-       * Format: double
-       * @description Height of that sensor, mm.
-       */
-      sensorHeightMm?: null | number;
-      /**
-       * Format: double
-       * @description Focal length that took it, mm: 0.5 to 5000; without a sensor the one on 36 × 24 with the same diagonal angle.
-       */
-      focalLengthMm: number;
-      /**
-       * Format: double
-       * @description Where it was taken, degrees north; only where a person asked to keep it, and together with the longitude.
-       */
-      latitudeDeg?: null | number;
-      /**
-       * Format: double
-       * @description Where it was taken, degrees east.
-       */
-      longitudeDeg?: null | number;
-    };
-    /** @description A stored photograph. */
-    PhotoOutput: {
-      /**
-       * Format: uuid
-       * @description Its identity.
-       */
-      id: string;
-      /**
-       * Format: int32
-       * @description Pixels across.
-       */
-      widthPx: number;
-      /**
-       * Format: int32
-       * @description Pixels up.
-       */
-      heightPx: number;
-      /**
-       * Format: int32
-       * @description Its size as stored.
-       */
-      bytes: number;
-    };
-    /** @description An RFC 9457 problem: what was refused, and for each field how to mend it. */
-    Problem: {
-      /** @description A URI reference that names the kind of problem. */
-      type: string;
-      /** @description The kind of problem in a few words. */
-      title: string;
-      /**
-       * Format: int32
-       * @description The HTTP status.
-       */
-      status: number;
-      /** @description What is wrong in this case. */
-      detail: string;
-      /** @description The fields at fault; empty when it is not about fields. */
-      errors: components['schemas']['DiagnosticOutput'][];
-    };
-    /** @description An RFC 9457 problem of status 412: someone else changed it meanwhile. */
-    ProductionConflict: {
-      /** @description A URI reference that names the kind of problem. */
-      type: string;
-      /** @description The kind of problem in a few words. */
-      title: string;
-      /**
-       * Format: int32
-       * @description 412.
-       */
-      status: number;
-      /** @description What happened. */
-      detail: string;
-      /** @description The production as it is stored now. */
-      current: components['schemas']['ProductionOutput'];
-    };
-    /** @description What a production holds: a versioned document that only the production itself reads. */
-    ProductionDocument: {
-      /**
-       * Format: int32
-       * @description Version of the document's shape.
-       */
-      schemaVersion: number;
-      /** @description A sentence on what it is, up to 280 characters; may be empty. */
-      note?: string;
-      /** @description What is delivered where a shot does not say otherwise. */
-      delivery?: components['schemas']['DeliveryInput'];
-      /** @description The units, by name. */
-      units?: string[];
-      /** @description The places. */
-      locations?: components['schemas']['LocationInput'][];
-      /** @description The shots, in order. */
-      shots?: components['schemas']['ShotInput'][];
-      /** @description The gear to choose from, by identity; left out for the whole shelf. */
-      bag?: null | string[];
-      /** @description What there should be least of in a bag for the day, what counts first first. */
-      counts?: components['schemas']['KitCriterion'][];
-    };
-    /** @description A production as a person saves it. */
-    ProductionInput: {
-      /** @description Name, 1 to 120 characters. */
-      name: string;
-      /** @description What it holds. */
-      document: components['schemas']['ProductionDocument'];
-    };
-    ProductionOutput: {
-      /**
-       * Format: uuid
-       * @description Its identity, part of the page's address.
-       */
-      id: string;
-      /** @description Its name. */
-      name: string;
-      /** @description What it holds. */
-      document: components['schemas']['ProductionDocument'];
-      /**
-       * Format: int32
-       * @description Counts its changes, from 1; the ETag.
-       */
-      revision: number;
-      /**
-       * Format: date-time
-       * @description When it was last changed.
-       */
-      updatedAt: string;
-      /**
-       * Format: date-time
-       * @description When it was deleted; null when it was not.
-       */
-      deletedAt: null | string;
-    };
-    /** @description A question on which people differ. */
-    QuestionOutput: {
-      /** @description Which. */
-      school: components['schemas']['Schools'];
-      /** @description The question in a few words. */
-      title: string;
-      /** @description What depends on it. */
-      sentence: string;
-      /** @description The answers. */
-      options: components['schemas']['OptionOutput'][];
-    };
-    /**
-     * @description What decides the order of what fits.
-     * @enum {unknown}
-     */
-    RankingCriterion: 'mostBlur' | 'deepest' | 'leastWeight' | 'farthest' | 'nearest' | 'leastChange' | 'owned';
-    /** @description What a lens gives on the chosen camera, or on the format that it was made for. */
-    ReachOutput: {
-      /**
-       * Format: double
-       * @description Equivalent of the short end on full frame, mm.
-       */
-      shortMm: number;
-      /**
-       * Format: double
-       * @description Equivalent of the long end, mm.
-       */
-      longMm: number;
-      /**
-       * Format: double
-       * @description Widest f-number on the sensor at the short end.
-       */
-      widestShort: null | number;
-      /**
-       * Format: double
-       * @description The same at the long end.
-       */
-      widestLong: null | number;
-      /** @description False where corners stay dark; null when it is not known. */
-      covers: null | boolean;
-      /** @description What joins it to the camera; empty when it goes straight on. */
-      through: string;
-      /** @description What speaks for and against that. */
-      why: string;
-    };
-    /**
-     * @description What would let a rig give a shot.
-     * @enum {unknown}
-     */
-    RemedyKind:
-      | 'subjectBack'
-      | 'subjectForward'
-      | 'otherAxis'
-      | 'otherFraming'
-      | 'punchIn'
-      | 'closeUp'
-      | 'tube'
-      | 'otherLens'
-      | 'movesLess'
-      | 'offeredRate'
-      | 'otherSupport'
-      | 'behindAsItComes'
-      | 'moreLight';
-    /** @description A change after which a rig gives the shot. */
-    RemedyOutput: {
-      /** @description What to change. */
-      kind: components['schemas']['RemedyKind'];
-      /** @description In words. */
-      say: string;
-      /**
-       * Format: double
-       * @description To what; see the core's Remedy.
-       */
-      value: number;
-      fit: null | components['schemas']['FitOutput'];
-      cameraSupport: null | components['schemas']['CameraSupport'];
-    };
-    /** @description A rig: its numbers, and the parts that they came from where it has some. */
-    RigInput: {
-      /**
-       * Format: double
-       * @description Width of the area that the recording mode uses.
-       */
-      sensorWidthMm: number;
-      /**
-       * Format: double
-       * @description Height of that area.
-       */
-      sensorHeightMm: number;
-      /**
-       * Format: double
-       * @description The whole sensor when the mode uses a part of it: shows its crop as a link of its own.
-       */
-      wholeSensorWidthMm?: null | number;
-      /**
-       * Format: double
-       * @description Given together with its width.
-       */
-      wholeSensorHeightMm?: null | number;
-      /**
-       * Format: double
-       * @description Pixels that the mode records over its area.
-       */
-      recordedWidthPx?: null | number;
-      /**
-       * Format: double
-       * @description Given together with those across.
-       */
-      recordedHeightPx?: null | number;
-      /**
-       * Format: double
-       * @description As marked on the lens.
-       */
-      focalLengthMm: number;
-      /**
-       * Format: double
-       * @description f-number as set on the lens.
-       */
-      fNumber: number;
-      /** @description In order from the sensor: below 1 reduces, above 1 extends. */
-      optics?: number[];
-      /** @description In the same order; left out, or null for one, when that is not known. */
-      opticsPlaces?: (null | {
+    schemas: {
+        /** @description Parts to be put together. */
+        AssembleRequest: {
+            /** @description The parts and the mode. */
+            chain: components["schemas"]["ChainInput"];
+            rig?: null | components["schemas"]["RigInput"];
+            /**
+             * Format: double
+             * @description Delivered width over height; left out for the mode's own shape.
+             */
+            deliveryAspect?: null | number;
+        };
+        /** @description What came of putting parts together. */
+        AssembleResponse: {
+            rig: null | components["schemas"]["RigInput"];
+            /** @description True when nothing stops it. */
+            works: boolean;
+            /** @description What was found, the weightiest first. */
+            findings: components["schemas"]["DiagnosticOutput"][];
+            /** @description The parts along the axis, for a drawing to scale; supports and other items are not among them. */
+            spans: components["schemas"]["SpanOutput"][];
+            /** @description Weight, length and price. */
+            totals: components["schemas"]["TotalsOutput"];
+        };
         /**
-         * Format: double
-         * @description From its glass to the plane that it images, mm; null when not known.
+         * @description What frames are drawn before; figures do not go by it.
+         * @enum {unknown}
          */
-        placeMm?: null | number;
+        Backdrop: "shed" | "loft" | "benchTop" | "slipway" | "farBank" | "chart" | "oneLamp" | "photo";
         /**
-         * Format: double
-         * @description Tube between it and what is nearer to the sensor, mm.
+         * @description What should be made out behind the subject.
+         * @enum {unknown}
          */
-        tubeBehindMm?: null | number;
-      })[];
-      /**
-       * Format: double
-       * @description The fastest aperture that comes out of the reducer, where it limits.
-       */
-      opticsFastestFNumber?: null | number;
-      /**
-       * Format: double
-       * @description How many times an anamorphic lens narrows the picture; 1 for a spherical lens.
-       * @default 1
-       */
-      squeeze?: number;
-      /**
-       * @description Before or behind the iris.
-       * @default front
-       */
-      squeezePlace?: 'front' | 'rear';
-      /**
-       * Format: double
-       * @description How far the squeeze is turned against the sensor, degrees; a point light’s streak must be level.
-       * @default 0
-       */
-      squeezeTurnDeg?: number;
-      /**
-       * Format: double
-       * @description Electronic zoom or a crop afterwards: 2 keeps half the width and half the height.
-       * @default 1
-       */
-      punchIn?: number;
-      lens?: {
+        BackgroundRequirement: "asItComes" | "soft" | "readable";
         /**
-         * Format: double
-         * @description As marked; the same as the long end for a prime.
+         * @description How the camera is carried.
+         * @enum {unknown}
          */
-        zoomShortMm?: null | number;
+        CameraSupport: "tripod" | "handHeld" | "shoulder" | "gimbal" | "clamp" | "overhead" | "selfHeld";
+        /** @description A rig as a chain of parts: what is known of each part when it was put in, so that the rig stands by itself. */
+        ChainInput: {
+            /** @description The parts, from the camera to the front; supports and other items after the camera. 1 to 30. */
+            parts: components["schemas"]["ChainPartInput"][];
+            /** @description The mounts that the parts name, as gear of kind `mount`. */
+            mounts?: unknown[];
+            /** @description Name of the camera's recording mode; empty for its first. */
+            mode?: string;
+        };
+        /** @description A part of a chain. */
+        ChainPartInput: {
+            item: components["schemas"]["JsonElement"];
+            /**
+             * Format: int32
+             * @description Its revision on the shelf when it was put in, from 1.
+             */
+            revision: number;
+        };
         /**
-         * Format: double
-         * @description As marked.
+         * @description What led to a revision.
+         * @enum {unknown}
          */
-        zoomLongMm?: null | number;
+        ChangeCause: "made" | "edited" | "deleted" | "restored";
+        /** @description A figure that would change. */
+        ChangeOutput: {
+            /** @description The figure. */
+            figure: components["schemas"]["FigureId"];
+            /** @description Its value for each rig; null where it does not exist or is infinite. */
+            now: (null | number)[];
+            /** @description What it would be. */
+            then: (null | number)[];
+        };
+        /** @description A word of a choice. */
+        ChoiceOutput: {
+            /** @description Its name in JSON. */
+            key: string;
+            /** @description What people call it. */
+            label: string;
+        };
+        /** @description A rig that was chosen for a shot. */
+        ChosenInput: {
+            /**
+             * Format: uuid
+             * @description Identity of the body on the shelf.
+             */
+            body: string;
+            /** @description Name of its mode. */
+            mode: string;
+            /**
+             * Format: uuid
+             * @description Identity of the lens; that of the camera when it keeps its own.
+             */
+            lens: string;
+            /** @description Identities of what stands between, from the body on; tubes too. */
+            links?: string[];
+            /** @description Identities of what is screwed on in front. */
+            front?: string[];
+            /**
+             * Format: double
+             * @description Electronic zoom or a crop afterwards: 1 to 50.
+             */
+            punchIn?: number;
+            /** @description Its parts in words, for when the shelf is not at hand. */
+            name?: string;
+        };
         /**
-         * Format: double
-         * @description f-number; at the short end of a zoom that closes as it zooms.
+         * @description What the largest disc is that still reads as a point.
+         * @enum {unknown}
          */
-        widestFNumber?: null | number;
+        CircleSchool: "shareOfDiagonal" | "fixedSize" | "deliveredPixels" | "acuity";
+        /** @description An RFC 9457 problem of status 412: someone else changed it meanwhile. */
+        ComparisonConflict: {
+            /** @description A URI reference that names the kind of problem. */
+            type: string;
+            /** @description The kind of problem in a few words. */
+            title: string;
+            /**
+             * Format: int32
+             * @description 412.
+             */
+            status: number;
+            /** @description What happened. */
+            detail: string;
+            /** @description The comparison as it is stored now. */
+            current: components["schemas"]["ComparisonOutput"];
+        };
+        /** @description What a comparison holds: a versioned document that only the comparison itself reads. */
+        ComparisonDocument: {
+            /**
+             * Format: int32
+             * @description Version of the document's shape.
+             */
+            schemaVersion: number;
+            /** @description A sentence on what to look at, up to 280 characters; may be empty. */
+            note?: string;
+            shot?: null | components["schemas"]["ShotReference"];
+            /** @description Scene, conventions and rigs, just as they are evaluated. */
+            setup: components["schemas"]["EvaluateRequest"];
+        };
+        /** @description A comparison as a person saves it. */
+        ComparisonInput: {
+            /** @description Name, 1 to 120 characters. */
+            name: string;
+            /** @description What it holds. */
+            document: components["schemas"]["ComparisonDocument"];
+        };
+        ComparisonOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity, part of the page's address.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description What it holds. */
+            document: components["schemas"]["ComparisonDocument"];
+            /**
+             * Format: int32
+             * @description Counts its changes, from 1; the ETag.
+             */
+            revision: number;
+            /**
+             * Format: date-time
+             * @description When it was last changed.
+             */
+            updatedAt: string;
+            /**
+             * Format: date-time
+             * @description When it was deleted; null when it was not.
+             */
+            deletedAt: null | string;
+        };
+        /** @description The choices that figures depend on. */
+        ConventionsInput: {
+            /**
+             * Format: double
+             * @description Width of the format that equivalents refer to.
+             * @default 36
+             */
+            referenceWidthMm?: number;
+            /**
+             * Format: double
+             * @description Height of that format.
+             * @default 24
+             */
+            referenceHeightMm?: number;
+            /**
+             * @description What is divided by what.
+             * @default delivered
+             */
+            crop?: "delivered" | "diagonal" | "width" | "height";
+            /**
+             * @description What counts as sharp.
+             * @default shareOfDiagonal
+             */
+            circle?: "shareOfDiagonal" | "fixedSize" | "deliveredPixels" | "acuity";
+            /**
+             * Format: double
+             * @description Circle of confusion: the diagonal of the delivered picture over this number.
+             * @default 1500
+             */
+            cocDivisor?: number;
+            /**
+             * Format: double
+             * @description Empty for the customary size of each format.
+             */
+            cocFixedMm?: null | number;
+            /**
+             * Format: double
+             * @description How many delivered pixels still count as a point.
+             * @default 2
+             */
+            cocPx?: number;
+            /**
+             * Format: double
+             * @description Width of the picture as it is watched.
+             * @default 1200
+             */
+            screenWidthMm?: number;
+            /**
+             * Format: double
+             * @description From the eye to the picture.
+             * @default 2500
+             */
+            viewingDistanceMm?: number;
+            /**
+             * @description At the sensor mark or at the front of the lens.
+             * @default sensorMark
+             */
+            distanceFrom?: "sensorMark" | "lensFront";
+            /**
+             * @description Which direction decides it.
+             * @default vertical
+             */
+            squeezedDepth?: "vertical" | "horizontal";
+            /**
+             * @description As marked or as measured.
+             * @default marked
+             */
+            focalLength?: "marked" | "measured";
+        };
+        /** @description What came of bringing a crew's file in. */
+        CrewImportOutput: {
+            /**
+             * Format: int32
+             * @description Pieces of work that were not here.
+             */
+            added: number;
+            /**
+             * Format: int32
+             * @description Those that are here just so.
+             */
+            same: number;
+            /**
+             * Format: int32
+             * @description Those that are here otherwise: what was brought stands beside it, under another identity.
+             */
+            copies: number;
+            /**
+             * Format: int32
+             * @description Those that this version cannot read; they are kept as they are.
+             */
+            unreadable: number;
+            /**
+             * Format: int32
+             * @description Photographs that were not here.
+             */
+            photos: number;
+            /**
+             * Format: int32
+             * @description Things of the shelf that were added or changed.
+             */
+            gear: number;
+            /** @description What was left out, and why. */
+            problems: string[];
+        };
         /**
-         * Format: double
-         * @description f-number, when it differs.
+         * @description What is divided by what to get a crop factor.
+         * @enum {unknown}
          */
-        widestLongFNumber?: null | number;
-        /** @description From short to long, where it is known step by step. */
-        widestAlong?:
-          | null
-          | {
-              /**
-               * Format: double
-               * @description As marked, mm.
-               */
-              focalLengthMm: number;
-              /**
-               * Format: double
-               * @description Widest f-number there.
-               */
-              fNumber: number;
-            }[];
+        CropSchool: "delivered" | "diagonal" | "width" | "height";
+        /** @description Asks which lenses do all shots of a day. */
+        DayRequest: {
+            /** @description The places. */
+            locations: components["schemas"]["LocationInput"][];
+            /** @description The shots, up to 64. */
+            shots: components["schemas"]["ShotInput"][];
+            /** @description What is delivered. */
+            delivery?: components["schemas"]["DeliveryInput"];
+            /** @description The gear to choose from, by identity; left out for the whole shelf. */
+            bag?: null | string[];
+            /** @description What there should be least of, what counts first first; left out for lenses, bodies, adapters, weight, changes, pixels. */
+            counts?: components["schemas"]["KitCriterion"][];
+            rig?: null | components["schemas"]["ChosenInput"];
+        };
+        /** @description The bags to choose from. */
+        DayResponse: {
+            /** @description Up to three: the best two that do all that can be done, and the best that leaves one shot undone and takes less of what counts first. */
+            kits: components["schemas"]["KitOutput"][];
+            /** @description Identities of the shots that nothing of this gear does. */
+            impossible: string[];
+            /** @description False when the search ended before it was proven that the first is the best. */
+            isProven: boolean;
+            /** @description For each shot, whether the rig that was asked about gives it; empty when none was. */
+            ofRig: components["schemas"]["ShotAnswerOutput"][];
+        };
+        /** @description A thing that was deleted and can be put back. */
+        DeletedGearOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /** @description Its kind, by its name in JSON. */
+            kind: string;
+            /** @description Maker and name. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When it was deleted.
+             */
+            deletedAt: string;
+        };
+        /** @description What is delivered. */
+        DeliveryInput: {
+            /**
+             * Format: double
+             * @description Width over height, 0.1 to 10.
+             */
+            aspect?: number;
+            /**
+             * Format: double
+             * @description Pixels across; left out when it does not say.
+             */
+            widthPx?: null | number;
+            /**
+             * Format: double
+             * @description Frames a second of the timeline.
+             */
+            timelineFps?: number;
+            /**
+             * Format: double
+             * @description Shutter angle, degrees.
+             */
+            shutterAngleDeg?: number;
+            /**
+             * Format: double
+             * @description The highest sensitivity that the crew accepts, ISO.
+             */
+            highestIso?: number;
+            /** @description What a proposal must keep. */
+            rules?: components["schemas"]["RulesInput"];
+        };
         /**
-         * Format: double
-         * @description The smallest opening that it has.
+         * @description Which direction decides the sharp zone of a squeezed lens.
+         * @enum {unknown}
          */
-        narrowestFNumber?: null | number;
+        DepthSchool: "vertical" | "horizontal";
         /**
-         * Format: double
-         * @description Of the iris: the corners of blurred lights when it is not wide open.
+         * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
+         * @enum {unknown}
          */
-        blades?: null | number;
+        DiagnosticCode: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+        /** @description Something to know of a rig, a shot, a part or a field, with what to do about it. */
+        DiagnosticOutput: {
+            /** @description What it is, for programs: one code for one fact, wherever it is found. */
+            code: components["schemas"]["DiagnosticCode"];
+            /** @description How much it weighs. */
+            severity: components["schemas"]["Severity"];
+            /** @description The quantity that it is about, or the path of a field, such as `rigs[0].focalLengthMm`; empty where the code says all. */
+            about: string;
+            /** @description The value that it is about, with its unit; empty where there is none. */
+            value: string;
+            /** @description The bound that was met, or what is accepted; empty where there is none. */
+            limit: string;
+            /** @description What is so. */
+            message: string;
+            /** @description What to do; empty where nothing needs doing. */
+            fix: string;
+            /**
+             * Format: int32
+             * @description Place of the part of a chain that it is about, from 0; −1 for none.
+             */
+            part: number;
+        };
         /**
-         * Format: double
-         * @description Light that gets through at the widest aperture; needs the widest aperture beside it.
+         * @description Where distances begin.
+         * @enum {unknown}
          */
-        widestTNumber?: null | number;
+        DistanceMark: "sensorMark" | "lensFront";
         /**
-         * Format: double
-         * @description From a test of your own, at this mark. Counts when the conventions go by measured ones.
+         * @description What is drawn in focus in a frame; figures do not go by it.
+         * @enum {unknown}
          */
-        measuredFocalLengthMm?: null | number;
+        DrawnSubject: "standing" | "seated" | "two" | "hands" | "rivet" | "hull" | "none";
         /**
-         * Format: double
-         * @description From the sensor mark.
+         * @description What a typed text stands for; decides which notations are read and how arrow keys step.
+         * @enum {unknown}
          */
-        minimumFocusDistanceMm?: null | number;
+        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight";
+        /** @description What was read from a typed text. JSON has no infinity, so it has a word of its own. */
+        EntryOutput: {
+            /** @description The numbers in the kind's unit; empty when infinite or not read. */
+            values: number[];
+            /** @description True for an infinite distance. */
+            infinite: boolean;
+            /** @description What is wrong and how to mend it; null when the text was read. */
+            problem: null | string;
+        };
+        /** @description A scene, the conventions, and 1 to 12 rigs to evaluate in it. */
+        EvaluateRequest: {
+            /** @description Where things stand and what is delivered; the same for every rig. */
+            scene: components["schemas"]["SceneInput"];
+            /** @description The choices that figures depend on; full frame and 1/1500 of the diagonal when left out. */
+            conventions?: components["schemas"]["ConventionsInput"];
+            /** @description The rigs, 1 to 12. */
+            rigs: components["schemas"]["RigInput"][];
+            /** @description The rig that the others are measured against, by its identity; the first where it is left out or empty. */
+            yardstick?: string;
+        };
+        /** @description A report for each rig, in the order of the request. */
+        EvaluateResponse: {
+            /** @description The conventions that the figures were made with. */
+            conventions: components["schemas"]["ConventionsInput"];
+            /** @description The same in words, to be printed with the figures. */
+            conventionWords: string[];
+            /** @description One report a rig. */
+            reports: components["schemas"]["RigReportOutput"][];
+        };
+        /** @description How many things a choice would leave. */
+        FacetOutput: {
+            /** @description The choice. */
+            key: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+        };
+        /** @description A change of a field. */
+        FieldChangeOutput: {
+            /** @description What people call the field, with its unit. */
+            field: string;
+            /** @description What it was; empty when it was not known. */
+            from: string;
+            /** @description What it becomes; empty when it is no longer known. */
+            to: string;
+        };
+        /** @description A field of a kind. */
+        FieldOutput: {
+            /** @description Its name in JSON. */
+            key: string;
+            /** @description What people call it. */
+            label: string;
+            /** @description One sentence on what it means. */
+            help: string;
+            /** @description Its unit; empty for none. */
+            unit: string;
+            /** @description number, numbers, points, text, mount, mounts, flag, choice or modes. */
+            type: string;
+            /** @description How a number is typed, see the entry kinds; empty for others. */
+            entry: string;
+            /** @description True when an item makes no sense without it. */
+            required: boolean;
+            /** @description True for a text of more than one line. */
+            manyLines: boolean;
+            /**
+             * Format: int32
+             * @description Longest text; 0 for others.
+             */
+            maxLength: number;
+            /** @description The words of a choice. */
+            choices: components["schemas"]["ChoiceOutput"][];
+        };
         /**
-         * Format: double
-         * @description Size on the sensor over true size at the nearest focus: 1:4, 0.25. From it follows how the lens breathes.
+         * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
+         * @enum {unknown}
          */
-        maximumMagnification?: null | number;
+        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "maximumMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "stillShareAcross" | "stillShareUp" | "cameraDistanceMm" | "microphoneDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
+        /** @description What a figure is. */
+        FigureInfo: {
+            /** @description Its name on the wire. */
+            id: components["schemas"]["FigureId"];
+            /** @description What the trade calls it. */
+            name: string;
+            /** @description What its number counts. */
+            unit: components["schemas"]["FigureUnit"];
+            /** @description The unit of its difference: its own, per cent (`percent`) or stops (`stops`); empty for none. */
+            comparison: string;
+            /** @description One sentence: what it means on set. */
+            meaning: string;
+            /**
+             * Format: double
+             * @description Above this value it is a worry, in its own unit; null where no value is.
+             */
+            worryAbove: null | number;
+        };
         /**
-         * Format: double
-         * @description Exit pupil over entrance pupil. Matters close up.
+         * @description What the number of a figure counts. Decides how it is written, and what becomes of it when all lengths are scaled.
+         * @enum {unknown}
          */
-        pupilMagnification?: null | number;
+        FigureUnit: "ratio" | "times" | "lensMm" | "sceneMm" | "share" | "stops" | "degrees" | "pixels" | "fNumber" | "tNumber" | "seconds" | "iso" | "ev" | "count" | "dioptres" | "perSecond" | "reading";
+        /** @description A rig that gives the shot. */
+        FitOutput: {
+            /** @description Its parts. */
+            rig: components["schemas"]["RigOutput"];
+            /**
+             * Format: int32
+             * @description Ways and modes of this body and lens that give it.
+             */
+            ways: number;
+            /** @description Why it stands where it does in the order. */
+            why: string;
+            /**
+             * Format: double
+             * @description Nearest place from which it frames so, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Farthest.
+             */
+            toMm: number;
+            /**
+             * Format: double
+             * @description Where it is proposed to stand, mm from the sensor mark to the subject.
+             */
+            distanceMm: number;
+            /**
+             * Format: double
+             * @description Focal length to set, as marked, mm.
+             */
+            focalLengthMm: number;
+            /**
+             * Format: double
+             * @description Aperture to set on the lens.
+             */
+            fNumber: number;
+            /**
+             * Format: double
+             * @description Equivalent focal length on full frame for the delivered picture, mm.
+             */
+            equivalentMm: number;
+            /**
+             * Format: double
+             * @description Disc of a point behind, as a share of the picture's height.
+             */
+            blurShare: number;
+            /**
+             * Format: double
+             * @description Where the sharp zone begins, mm.
+             */
+            nearMm: number;
+            /**
+             * Format: double
+             * @description Where it ends, mm; null for infinity.
+             */
+            farMm: null | number;
+            /**
+             * Format: double
+             * @description How much farther it reaches than the subject moves, mm; null for infinity.
+             */
+            sharpToSpareMm: null | number;
+            /**
+             * Format: double
+             * @description Room left behind, mm; null in the open.
+             */
+            roomLeftMm: null | number;
+            /**
+             * Format: double
+             * @description From the sensor mark to the front of the lens, mm.
+             */
+            frontMm: number;
+            /**
+             * Format: double
+             * @description From the sensor mark to the last thing behind that must fit, mm.
+             */
+            rearMm: number;
+            /**
+             * Format: double
+             * @description Sensitivity that is just right without a filter, ISO; null when the brightness is not known.
+             */
+            sensitivityIso: null | number;
+            /**
+             * Format: double
+             * @description The lowest sensitivity of the body; null when not known.
+             */
+            lowestIso: null | number;
+            /**
+             * Format: double
+             * @description Light for filters to take at the lowest sensitivity, stops.
+             */
+            filterStops: null | number;
+            /**
+             * Format: double
+             * @description How many times what is recorded is enlarged for delivery; null when not known.
+             */
+            enlargement: null | number;
+            /**
+             * Format: double
+             * @description From a microphone on the camera to the subject, mm.
+             */
+            microphoneMm: number;
+            /**
+             * Format: double
+             * @description How many times larger the nose is drawn than the ears; null when the camera is too close to tell.
+             */
+            faceStretch: null | number;
+            /**
+             * Format: double
+             * @description How unsteady as it is carried; relative only, 0 where it does not move.
+             */
+            unsteadiness: number;
+            /** @description Cautions that this rig brings up besides the shot's own. */
+            cautions: components["schemas"]["DiagnosticOutput"][];
+            /**
+             * Format: int32
+             * @description 0 where nothing speaks against it, 1 where something costs or is not known, 2 where something spoils it.
+             */
+            tier: number;
+            /** @description What that is, the weightiest first. */
+            findings: components["schemas"]["DiagnosticOutput"][];
+            /**
+             * Format: double
+             * @description Share of the mode that the trim to the delivered shape throws away.
+             */
+            wasteShare: number;
+            /** @description True when the ring focuses at that distance in two places and the farther one is meant. */
+            rackedFarther: boolean;
+            /** @description True when the iris stays wide open on this rig. */
+            irisIsFixed: boolean;
+        };
+        /** @description Asks what fits. */
+        FitRequest: {
+            /** @description Where. */
+            location: components["schemas"]["LocationInput"];
+            /** @description What is wanted; its own criterion decides the order. */
+            shot: components["schemas"]["ShotInput"];
+            /** @description What is delivered. */
+            delivery?: components["schemas"]["DeliveryInput"];
+            before?: null | components["schemas"]["ChosenInput"];
+            /** @description The gear to choose from, by identity; left out for the whole shelf. */
+            bag?: null | string[];
+            rig?: null | components["schemas"]["ChosenInput"];
+            /**
+             * Format: int32
+             * @description How many rigs that fit to tell of at most, 1 to 200.
+             */
+            most?: number;
+            /**
+             * Format: int32
+             * @description How many that do not, 0 to 200, where some fit; where none does, at least 12.
+             */
+            mostMisses?: number;
+        };
+        /** @description What fits. */
+        FitResponse: {
+            /** @description What the picture takes in. */
+            frame: components["schemas"]["FrameOutput"];
+            /** @description What the order goes by. */
+            order: string;
+            /** @description Rigs that give the shot, the best first. */
+            fits: components["schemas"]["FitOutput"][];
+            /** @description Rigs that do not: those that something would help first, the nearest miss before others. */
+            misses: components["schemas"]["MissOutput"][];
+            /**
+             * Format: int32
+             * @description How many bodies with lenses give it.
+             */
+            fitCount: number;
+            /**
+             * Format: int32
+             * @description How many do not.
+             */
+            missCount: number;
+            /**
+             * Format: int32
+             * @description How many settings of rigs were looked at.
+             */
+            looked: number;
+            /** @description What cannot be, whatever the gear. */
+            contradictions: components["schemas"]["DiagnosticOutput"][];
+            /** @description Cautions that the shot brings up whatever the rig. */
+            cautions: components["schemas"]["DiagnosticOutput"][];
+            chosen: null | components["schemas"]["FitOutput"];
+            chosenMiss: null | components["schemas"]["DiagnosticOutput"];
+        };
         /**
-         * Format: double
-         * @description From the sensor mark to the front of the lens, with all that is mounted there.
+         * @description Which focal length counts.
+         * @enum {unknown}
          */
-        frontFromSensorMm?: null | number;
+        FocalLengthSchool: "marked" | "measured";
         /**
-         * Format: double
-         * @description Diameter that the bare lens lights.
+         * @description What decides how much a picture must take in.
+         * @enum {unknown}
          */
-        imageCircleMm?: null | number;
+        FrameDecider: "upright" | "across" | "typed";
+        /** @description What the picture takes in at the subject. */
+        FrameOutput: {
+            /**
+             * Format: double
+             * @description Across, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Upright, mm.
+             */
+            heightMm: number;
+            /**
+             * Format: double
+             * @description Its lower edge above the ground, mm.
+             */
+            bottomMm: number;
+            /**
+             * Format: double
+             * @description Height of the level lens, mm.
+             */
+            lensHeightMm: number;
+            /** @description What decides it. */
+            decider: components["schemas"]["FrameDecider"];
+            /**
+             * Format: double
+             * @description From the subject to the end of the place behind the camera, mm; null in the open.
+             */
+            roomMm: null | number;
+            /**
+             * Format: double
+             * @description The subject's whole height as the camera sees it, mm: less than its own for somebody who sits, and for a table that is looked down upon.
+             */
+            subjectHeightMm: number;
+        };
+        /** @description What at a place can hurt somebody, or what a plan there must mind. */
+        Hazards: string;
+        /** @description How a rig is set after it has followed. */
+        HeldOutput: {
+            /**
+             * Format: double
+             * @description Its own distance; null when it stands where the hand put it.
+             */
+            subjectDistanceMm: null | number;
+            /**
+             * Format: double
+             * @description Focal length; null when it stays as the hand set it, and so with the others.
+             */
+            focalLengthMm: null | number;
+            /**
+             * Format: double
+             * @description Aperture.
+             */
+            fNumber: null | number;
+            /**
+             * Format: double
+             * @description Sensitivity.
+             */
+            sensitivityIso: null | number;
+            /**
+             * Format: double
+             * @description Fixed filters.
+             */
+            filterStops: null | number;
+            /** @description Which of two places of the ring. */
+            rackedFarther: null | boolean;
+            /** @description What gave, and what could not be held. */
+            notes: components["schemas"]["HoldNoteOutput"][];
+        };
+        /** @description What one thing that is held asked of a rig. */
+        HoldNoteOutput: {
+            /** @description How it went. */
+            outcome: components["schemas"]["HoldOutcome"];
+            /** @description What gave, or why it could not. */
+            message: string;
+            /** @description What would help; empty when it is held. */
+            fix: string;
+        };
         /**
-         * Format: double
-         * @description The shortest focal length that a squeeze attachment allows behind it on this format.
+         * @description How holding something went.
+         * @enum {unknown}
          */
-        shortestTakingMm?: null | number;
+        HoldOutcome: "followed" | "byHand" | "stopped";
+        /** @description A change, and what is to stay equal through it. */
+        HoldRequest: {
+            /** @description As it was before the change. */
+            before: components["schemas"]["EvaluateRequest"];
+            /** @description As the hand set it: as many rigs, in the same order. */
+            after: components["schemas"]["EvaluateRequest"];
+            /** @description Camera and subject stay; with the framing held too, the focal length gives. */
+            place?: boolean;
+            /** @description The height of the picture at the subject stays. */
+            framing?: boolean;
+            /** @description The blur behind stays, as a share of the picture's height. */
+            blur?: boolean;
+            /** @description The exposure stays. */
+            light?: boolean;
+            /**
+             * Format: int32
+             * @description Index of a rig that the others are brought to after it has followed; left out when each holds its own.
+             */
+            leader?: null | number;
+            /** @description Indexes of the rigs that are brought to the leader; left out for all. */
+            followers?: null | number[];
+            /** @description Indexes of the rigs whose filters are parts, and do not follow. */
+            fixedFilters?: number[];
+        };
+        /** @description What followed. */
+        HoldResponse: {
+            /** @description For each rig, in order. */
+            rigs: components["schemas"]["HeldOutput"][];
+        };
+        /** @description What an import would do, or did. */
+        ImportOutput: {
+            /** @description True when it was written. */
+            written: boolean;
+            /**
+             * Format: int32
+             * @description The shelf's revision that this was reckoned against; to be sent with the import itself.
+             */
+            revision: number;
+            /**
+             * Format: int32
+             * @description How many would be added.
+             */
+            added: number;
+            /**
+             * Format: int32
+             * @description How many would be changed.
+             */
+            changed: number;
+            /**
+             * Format: int32
+             * @description How many are there already, just so.
+             */
+            same: number;
+            /**
+             * Format: int32
+             * @description How many are refused; any keeps all from being written.
+             */
+            refused: number;
+            /** @description The rows: refused ones first, then changed, then added; up to 1000. */
+            rows: components["schemas"]["ImportRowOutput"][];
+        };
+        /** @description What becomes of a row of a file. */
+        ImportRowOutput: {
+            /** @description File and line, or place in the list. */
+            where: string;
+            /** @description added, changed, same or refused. */
+            outcome: string;
+            /** @description The kind's name; empty when it could not be told. */
+            kind: string;
+            /** @description Maker and name. */
+            name: string;
+            /** @description For changed rows what changes. */
+            changes: components["schemas"]["FieldChangeOutput"][];
+            /** @description For refused rows what is wrong and how to mend it. */
+            problems: components["schemas"]["DiagnosticOutput"][];
+        };
+        JsonElement: unknown;
+        /** @description A kind of gear, and what can be known of it. */
+        KindOutput: {
+            /** @description Its name in JSON. */
+            key: string;
+            /** @description Name of its CSV file, without the ending. */
+            table: string;
+            /** @description What one is called. */
+            name: string;
+            /** @description What several are called. */
+            plural: string;
+            /** @description Its fields, in the order of forms and columns. */
+            fields: components["schemas"]["FieldOutput"][];
+        };
         /**
-         * Format: double
-         * @description Clear diameter of the narrowest ring, hood or attachment.
+         * @description What there should be least of in a bag.
+         * @enum {unknown}
          */
-        frontOpeningMm?: null | number;
+        KitCriterion: "lenses" | "bodies" | "adapters" | "changes" | "weight" | "pixels";
+        /** @description A thing in a bag. */
+        KitItemOutput: {
+            /** Format: uuid */
+            item: string;
+            /** @description Its name, with the maker. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its weight, g; null when not known.
+             */
+            weightG: null | number;
+            /** @description Identities of the shots that it is used for. */
+            shots: string[];
+        };
+        /** @description A bag. */
+        KitOutput: {
+            /** @description Bodies, and cameras that keep their lens. */
+            bodies: components["schemas"]["KitItemOutput"][];
+            /** @description Lenses, the one with the most shots first. */
+            lenses: components["schemas"]["KitItemOutput"][];
+            /** @description What joins them. */
+            adapters: components["schemas"]["KitItemOutput"][];
+            /** @description How it does each of its shots, in shooting order. */
+            shots: components["schemas"]["KitShotOutput"][];
+            /** @description Identities of the shots that it cannot do. */
+            undone: string[];
+            /**
+             * Format: int32
+             * @description How often the rig changes from one of its shots to the next.
+             */
+            changes: number;
+            /**
+             * Format: double
+             * @description Weight of all of it, in so far as it is known, g.
+             */
+            weightG: number;
+            /**
+             * Format: int32
+             * @description Of how many things the weight is not known.
+             */
+            weightsUnknown: number;
+        };
+        /** @description How a bag does a shot. */
+        KitShotOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the shot.
+             */
+            shot: string;
+            /** @description The rig. */
+            rig: components["schemas"]["RigOutput"];
+            /** @description True when enough pixels are recorded for delivery. */
+            fills: boolean;
+        };
+        /** @description A location, as people measure it. */
+        LocationInput: {
+            /**
+             * Format: uuid
+             * @description Identity within the production.
+             */
+            id: string;
+            /** @description Name, up to 80 characters. */
+            name: string;
+            /**
+             * Format: double
+             * @description Length, mm; left out for a place without an end.
+             */
+            lengthMm?: null | number;
+            /**
+             * Format: double
+             * @description Width, mm; left out likewise.
+             */
+            widthMm?: null | number;
+            /**
+             * Format: double
+             * @description Height under the lowest beam, mm; left out under the sky.
+             */
+            heightMm?: null | number;
+            /**
+             * Format: double
+             * @description From the subject to what is behind it, mm; left out in the open. A place with a length needs it.
+             */
+            behindMm?: null | number;
+            /**
+             * Format: double
+             * @description Nearest that the subject may be to what is behind it, mm.
+             */
+            leastBehindMm?: number;
+            /**
+             * Format: double
+             * @description Farthest that the subject may be brought from what is behind it, mm; left out for as far as there is room.
+             */
+            mostBehindMm?: null | number;
+            /**
+             * Format: double
+             * @description From the subject to the wall on the left of the camera, mm; left out for the middle. Only drawings go by it.
+             */
+            sideMm?: null | number;
+            /**
+             * Format: double
+             * @description How far every part of the camera must stay from the subject, mm.
+             */
+            keepOffMm?: number;
+            /** @description Which way the camera looks. */
+            along?: components["schemas"]["LooksAlong"];
+            /**
+             * Format: double
+             * @description Brightness as exposure value at ISO 100; left out when not known.
+             */
+            brightnessEv?: null | number;
+            /**
+             * Format: double
+             * @description Mains frequency of the lamps, Hz.
+             */
+            mainsHertz?: number;
+            /** @description What to mind there. */
+            hazards?: components["schemas"]["Hazards"][];
+            /** @description What frames are drawn in. */
+            backdrop?: components["schemas"]["Backdrop"];
+            /** @description Anything else to know, up to 500 characters. */
+            note?: string;
+        };
         /**
-         * Format: double
-         * @description From the entrance pupil, seen from the front, to that opening; a guess of half the lens will do.
+         * @description Which way the camera looks in a room.
+         * @enum {unknown}
          */
-        frontOpeningFromPupilMm?: null | number;
-      };
-      /**
-       * Format: double
-       * @description In dioptres; two in a row add up.
-       * @default 0
-       */
-      closeUpDioptres?: number;
-      /**
-       * Format: double
-       * @description From the close-up lens back to the middle of the lens; empty for one place.
-       * @default 0
-       */
-      closeUpFromLensMm?: number;
-      /**
-       * @description Where the ring focuses at the distance in two places, around life size: yes for the one where it is racked out farther.
-       * @default false
-       */
-      rackedFarther?: boolean;
-      /**
-       * Format: double
-       * @description Tubes or bellows next to the lens, before any glass, in millimetres.
-       * @default 0
-       */
-      extensionMm?: number;
-      /**
-       * Format: double
-       * @description Measured; below zero when it is too short.
-       * @default 0
-       */
-      mountErrorMm?: number;
-      /**
-       * Format: double
-       * @description Thickness of a filter between lens and sensor that the lens was not made for.
-       * @default 0
-       */
-      rearFilterMm?: number;
-      /**
-       * Format: double
-       * @description Refractive index of that filter; glass has about 1.5.
-       * @default 1.5
-       */
-      rearFilterIndex?: number;
-      /**
-       * Format: double
-       * @description ISO. With the scene’s brightness it tells what light is left over.
-       */
-      sensitivityIso?: null | number;
-      /**
-       * Format: double
-       * @description The lowest that the body has without more noise; light that is held ends there. ISO 100 where it is not known.
-       */
-      lowestIso?: null | number;
-      /**
-       * Format: double
-       * @description Stops, ND8 or ND0.9.
-       * @default 0
-       */
-      filterStops?: number;
-      /**
-       * Format: double
-       * @description Its weakest setting.
-       */
-      variableFilterMinStops?: null | number;
-      /**
-       * Format: double
-       * @description Its strongest setting; turned past its end it draws a dark cross.
-       */
-      variableFilterMaxStops?: null | number;
-      /**
-       * Format: double
-       * @description Captured by this mode; empty for those of the timeline.
-       */
-      captureFps?: null | number;
-      /**
-       * Format: double
-       * @description Stabilisation of the body, stops.
-       * @default 0
-       */
-      bodyStabilisationStops?: number;
-      /**
-       * Format: double
-       * @description Stabilisation of the lens, stops.
-       * @default 0
-       */
-      lensStabilisationStops?: number;
-      /**
-       * @description Else the larger of the two counts.
-       * @default false
-       */
-      stabilisersAddUp?: boolean;
-      /** @description Its identity among the rigs that it stands beside; stored rigs have one. */
-      id?: string;
-      /** @description What a person calls it; may be empty. */
-      name?: string;
-      /**
-       * Format: double
-       * @description The rig's own distance to the subject; empty for the scene's. What is behind the subject stays as far behind it.
-       */
-      subjectDistanceMm?: null | number;
-      /** @description The parts that the numbers came from; null for a rig of bare numbers. Evaluation goes by the numbers alone. */
-      chain?: null | {
-        /** @description The parts, from the camera to the front; supports and other items after the camera. 1 to 30. */
-        parts: components['schemas']['ChainPartInput'][];
-        /** @description The mounts that the parts name, as gear of kind `mount`. */
-        mounts?: unknown[];
-        /** @description Name of the camera's recording mode; empty for its first. */
-        mode?: string;
-      };
-    };
-    /** @description A rig by its parts. */
-    RigOutput: {
-      /**
-       * Format: uuid
-       * @description Identity of the body.
-       */
-      body: string;
-      /** @description Name of its mode. */
-      mode: string;
-      /**
-       * Format: uuid
-       * @description Identity of the lens; that of the camera when it keeps its own.
-       */
-      lens: string;
-      /** @description Identities of what stands between, from the body on. */
-      links: string[];
-      /** @description Identities of what is screwed on in front. */
-      front: string[];
-      /**
-       * Format: double
-       * @description Electronic zoom or a crop afterwards; 1 for none.
-       */
-      punchIn: number;
-      /** @description The body's name. */
-      bodyName: string;
-      /** @description The lens's name; empty when the camera keeps its own. */
-      lensName: string;
-      /** @description Names of what stands between. */
-      linkNames: string[];
-      /** @description Names of what is in front. */
-      frontNames: string[];
-      /**
-       * Format: double
-       * @description Weight of all, g.
-       */
-      weightG: number;
-      /** @description True when a weight is not known. */
-      weightUnknown: boolean;
-      /** @description How the crew comes by the part that is hardest to come by. */
-      ownership: components['schemas']['Ownership'];
-    };
-    /** @description What one rig gives. */
-    RigReportOutput: {
-      /**
-       * @description Each figure by its name, in the unit that the name ends with. A figure that does not exist for the rig is left out; null is
-       *     infinity, which JSON does not have. The names are those of `FigureId`.
-       */
-      figures: {
-        [key: string]: null | number;
-      };
-      /** @description Against the yardstick: per cent, stops or the figure's own unit; left out where there is none. */
-      differences: {
-        [key: string]: number;
-      };
-      /** @description What physics, the lens or a convention said no to, the weightiest first. */
-      reasons: components['schemas']['DiagnosticOutput'][];
-    };
-    /** @description What a proposal must keep to be usable on the day; each can be turned off, to see what comes then. */
-    RulesInput: {
-      /** @description The mode lists the very frame rate; else one that is as fast is enough. */
-      rates?: boolean;
-      /** @description An iris that cannot be set on the rig stays wide open; else it is taken to be set. */
-      iris?: boolean;
-      /** @description What is found about the chain of parts lowers a rig. */
-      findings?: boolean;
-      /** @description Fewer recorded pixels than are delivered lower a rig. */
-      pixels?: boolean;
-      /** @description More sensitivity than the crew accepts is no shot. */
-      sensitivity?: boolean;
-    };
-    /** @description Where things stand, how bright it is and what is delivered. */
-    SceneInput: {
-      /**
-       * Format: double
-       * @description From the mark that the conventions name to where focus is set. Type 3m, 320 cm, or 10'6".
-       */
-      subjectDistanceMm: number;
-      /**
-       * Format: double
-       * @description From the sensor mark to the background, not nearer than the subject. Empty or “inf” for the open.
-       */
-      backgroundDistanceMm?: null | number;
-      /**
-       * Format: double
-       * @description Width over height of the finished picture: 16:9, 2.39, 9:16. Empty takes each mode as it records.
-       */
-      deliveryAspect?: null | number;
-      /**
-       * Format: double
-       * @description Pixels across that delivery asks for. Empty when it does not say.
-       */
-      deliveryWidthPx?: null | number;
-      /**
-       * Format: double
-       * @description Height of the level lens above the ground: where the horizon lies on a standing figure.
-       * @default 1600
-       */
-      lensHeightMm?: number;
-      /**
-       * Format: double
-       * @description Height of the figures in the frames.
-       * @default 1750
-       */
-      figureHeightMm?: number;
-      /**
-       * Format: double
-       * @description Heat, water, animals: the nearest that the camera may come to the subject.
-       */
-      nearestCameraMm?: null | number;
-      /**
-       * Format: double
-       * @description The farthest that the sensor mark can be from the subject: the room less what stands behind the mark.
-       */
-      farthestCameraMm?: null | number;
-      /**
-       * Format: double
-       * @description From the microphone to the mouth; empty for one on the camera. Each doubling costs 6 dB in the open.
-       */
-      microphoneMm?: null | number;
-      /**
-       * Format: double
-       * @description The move of the camera for which parallax is told.
-       * @default 100
-       */
-      sidewaysMm?: number;
-      /**
-       * Format: double
-       * @description Exposure value at ISO 100, such as EV 12, or lux on the subject, such as 500 lx.
-       */
-      brightnessEv?: null | number;
-      /**
-       * Format: double
-       * @description Frames a second of the finished film.
-       * @default 25
-       */
-      timelineFps?: number;
-      /**
-       * Format: double
-       * @description How much of each frame gathers light; 180° looks natural.
-       * @default 180
-       */
-      shutterAngleDeg?: number;
-      /**
-       * Format: double
-       * @description Frequency of the mains that lamps hang on.
-       * @default 50
-       */
-      mainsHertz?: number;
-      /**
-       * @description Where the frames are drawn; no figure goes by it.
-       * @default shed
-       */
-      backdrop?: 'shed' | 'loft' | 'benchTop' | 'slipway' | 'farBank' | 'chart' | 'oneLamp' | 'photo';
-      /**
-       * @description What stands where focus is set; no figure goes by it.
-       * @default standing
-       */
-      subject?: 'standing' | 'seated' | 'two' | 'hands' | 'rivet' | 'hull' | 'none';
-      /** @description A photograph of the place; null when there is none. */
-      photo?: null | {
+        LooksAlong: "length" | "width";
+        /** @description A rig that does not give the shot. */
+        MissOutput: {
+            /** @description Its parts, in the mode in which it comes nearest. */
+            rig: components["schemas"]["RigOutput"];
+            /** @description What is in the way, and by how much. */
+            why: components["schemas"]["DiagnosticOutput"];
+            /** @description What would let it: each was tried. */
+            remedies: components["schemas"]["RemedyOutput"][];
+        };
+        /** @description An answer, and what it would change. */
+        OptionOutput: {
+            /** @description Its name. */
+            name: string;
+            /** @description What it means. */
+            sentence: string;
+            /** @description True for the one in force. */
+            isChosen: boolean;
+            /** @description The conventions with this answer. */
+            conventions: components["schemas"]["ConventionsInput"];
+            /** @description The figures that would change, for any rig; empty for the one in force. */
+            changes: components["schemas"]["ChangeOutput"][];
+        };
+        /** @description A question: what fits at a place of a chain. */
+        OptionsRequest: {
+            setup?: null | components["schemas"]["AssembleRequest"];
+            /**
+             * Format: int32
+             * @description Place of the part to replace, or before which to put a new one.
+             */
+            place?: number;
+            /** @description True to put a new part there, false to replace the one that is there. */
+            isNew?: boolean;
+            /** @description What was typed to narrow the choice; up to 200 characters. */
+            text?: string;
+        };
+        /** @description What fits at a place of a chain, best first, and why the rest does not. */
+        OptionsResponse: {
+            /**
+             * Format: int32
+             * @description How many fit.
+             */
+            fits: number;
+            /**
+             * Format: int32
+             * @description How many there are of the kinds that may stand there.
+             */
+            total: number;
+            /** @description The first of them: up to 150 that fit, then up to 150 others. */
+            options: components["schemas"]["PartOptionOutput"][];
+            /** @description Each thing that the options name. */
+            items: components["schemas"]["ChainPartInput"][];
+            /** @description The mounts that those name. */
+            mounts: unknown[];
+        };
         /**
-         * Format: uuid
-         * @description Its identity under /api/photos.
+         * @description How the crew comes by a thing.
+         * @enum {unknown}
          */
-        id: string;
+        Ownership: "own" | "borrow" | "hire";
+        /** @description A part for a place. */
+        PartOptionOutput: {
+            /**
+             * Format: uuid
+             * @description The part.
+             */
+            id: string;
+            /** @description True when nothing about it stops the chain. */
+            fits: boolean;
+            /** @description What speaks for it, or what stops it. */
+            why: string;
+            /** @description What would mend that; empty when it fits. */
+            fix: string;
+            /** @description The whole chain with it. */
+            parts: string[];
+        };
+        /** @description A state that a piece of work had. */
+        PastOutput: {
+            /**
+             * Format: int32
+             * @description Which one.
+             */
+            revision: number;
+            /** @description What it was called. */
+            name: string;
+            /** @description What led to it. */
+            cause: components["schemas"]["ChangeCause"];
+            /** @description What whoever did it is called; empty where that was not said. */
+            by: string;
+            /** @description True when the browser that asks did it. */
+            isYours: boolean;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
+        /** @description A still photograph that was taken from where the scene's camera stands, and what took it. */
+        PhotoInput: {
+            /**
+             * Format: uuid
+             * @description Its identity under /api/photos.
+             */
+            id: string;
+            /**
+             * Format: double
+             * @description Pixels across, 16 to 100000.
+             */
+            widthPx: number;
+            /**
+             * Format: double
+             * @description Pixels up.
+             */
+            heightPx: number;
+            /**
+             * Format: double
+             * @description Width of the sensor that took it, mm: 0.5 to 500; turned with the picture, so that an upright still has an upright sensor. Left
+             *     out together with the height where only an equivalent focal length is known.
+             */
+            sensorWidthMm?: null | number;
+            /**
+             * Format: double
+             * @description Height of that sensor, mm.
+             */
+            sensorHeightMm?: null | number;
+            /**
+             * Format: double
+             * @description Focal length that took it, mm: 0.5 to 5000; without a sensor the one on 36 × 24 with the same diagonal angle.
+             */
+            focalLengthMm: number;
+            /**
+             * Format: double
+             * @description Where it was taken, degrees north; only where a person asked to keep it, and together with the longitude.
+             */
+            latitudeDeg?: null | number;
+            /**
+             * Format: double
+             * @description Where it was taken, degrees east.
+             */
+            longitudeDeg?: null | number;
+        };
+        /** @description A stored photograph. */
+        PhotoOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Pixels across.
+             */
+            widthPx: number;
+            /**
+             * Format: int32
+             * @description Pixels up.
+             */
+            heightPx: number;
+            /**
+             * Format: int32
+             * @description Its size as stored.
+             */
+            bytes: number;
+        };
+        /** @description An RFC 9457 problem: what was refused, and for each field how to mend it. */
+        Problem: {
+            /** @description A URI reference that names the kind of problem. */
+            type: string;
+            /** @description The kind of problem in a few words. */
+            title: string;
+            /**
+             * Format: int32
+             * @description The HTTP status.
+             */
+            status: number;
+            /** @description What is wrong in this case. */
+            detail: string;
+            /** @description The fields at fault; empty when it is not about fields. */
+            errors: components["schemas"]["DiagnosticOutput"][];
+        };
+        /** @description An RFC 9457 problem of status 412: someone else changed it meanwhile. */
+        ProductionConflict: {
+            /** @description A URI reference that names the kind of problem. */
+            type: string;
+            /** @description The kind of problem in a few words. */
+            title: string;
+            /**
+             * Format: int32
+             * @description 412.
+             */
+            status: number;
+            /** @description What happened. */
+            detail: string;
+            /** @description The production as it is stored now. */
+            current: components["schemas"]["ProductionOutput"];
+        };
+        /** @description What a production holds: a versioned document that only the production itself reads. */
+        ProductionDocument: {
+            /**
+             * Format: int32
+             * @description Version of the document's shape.
+             */
+            schemaVersion: number;
+            /** @description A sentence on what it is, up to 280 characters; may be empty. */
+            note?: string;
+            /** @description What is delivered where a shot does not say otherwise. */
+            delivery?: components["schemas"]["DeliveryInput"];
+            /** @description The units, by name. */
+            units?: string[];
+            /** @description The places. */
+            locations?: components["schemas"]["LocationInput"][];
+            /** @description The shots, in order. */
+            shots?: components["schemas"]["ShotInput"][];
+            /** @description The gear to choose from, by identity; left out for the whole shelf. */
+            bag?: null | string[];
+            /** @description What there should be least of in a bag for the day, what counts first first. */
+            counts?: components["schemas"]["KitCriterion"][];
+        };
+        /** @description A production as a person saves it. */
+        ProductionInput: {
+            /** @description Name, 1 to 120 characters. */
+            name: string;
+            /** @description What it holds. */
+            document: components["schemas"]["ProductionDocument"];
+        };
+        ProductionOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity, part of the page's address.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description What it holds. */
+            document: components["schemas"]["ProductionDocument"];
+            /**
+             * Format: int32
+             * @description Counts its changes, from 1; the ETag.
+             */
+            revision: number;
+            /**
+             * Format: date-time
+             * @description When it was last changed.
+             */
+            updatedAt: string;
+            /**
+             * Format: date-time
+             * @description When it was deleted; null when it was not.
+             */
+            deletedAt: null | string;
+        };
+        /** @description A question on which people differ. */
+        QuestionOutput: {
+            /** @description Which. */
+            school: components["schemas"]["Schools"];
+            /** @description The question in a few words. */
+            title: string;
+            /** @description What depends on it. */
+            sentence: string;
+            /** @description The answers. */
+            options: components["schemas"]["OptionOutput"][];
+        };
         /**
-         * Format: double
-         * @description Pixels across, 16 to 100000.
+         * @description What decides the order of what fits.
+         * @enum {unknown}
          */
-        widthPx: number;
+        RankingCriterion: "mostBlur" | "deepest" | "leastWeight" | "farthest" | "nearest" | "leastChange" | "owned";
+        /** @description What a lens gives on the chosen camera, or on the format that it was made for. */
+        ReachOutput: {
+            /**
+             * Format: double
+             * @description Equivalent of the short end on full frame, mm.
+             */
+            shortMm: number;
+            /**
+             * Format: double
+             * @description Equivalent of the long end, mm.
+             */
+            longMm: number;
+            /**
+             * Format: double
+             * @description Widest f-number on the sensor at the short end.
+             */
+            widestShort: null | number;
+            /**
+             * Format: double
+             * @description The same at the long end.
+             */
+            widestLong: null | number;
+            /** @description False where corners stay dark; null when it is not known. */
+            covers: null | boolean;
+            /** @description What joins it to the camera; empty when it goes straight on. */
+            through: string;
+            /** @description What speaks for and against that. */
+            why: string;
+        };
         /**
-         * Format: double
-         * @description Pixels up.
+         * @description What would let a rig give a shot.
+         * @enum {unknown}
          */
-        heightPx: number;
+        RemedyKind: "subjectBack" | "subjectForward" | "otherAxis" | "otherFraming" | "punchIn" | "closeUp" | "tube" | "otherLens" | "movesLess" | "offeredRate" | "otherSupport" | "behindAsItComes" | "moreLight";
+        /** @description A change after which a rig gives the shot. */
+        RemedyOutput: {
+            /** @description What to change. */
+            kind: components["schemas"]["RemedyKind"];
+            /** @description In words. */
+            say: string;
+            /**
+             * Format: double
+             * @description To what; see the core's Remedy.
+             */
+            value: number;
+            fit: null | components["schemas"]["FitOutput"];
+            cameraSupport: null | components["schemas"]["CameraSupport"];
+        };
+        /** @description A rig: its numbers, and the parts that they came from where it has some. */
+        RigInput: {
+            /**
+             * Format: double
+             * @description Width of the area that the recording mode uses.
+             */
+            sensorWidthMm: number;
+            /**
+             * Format: double
+             * @description Height of that area.
+             */
+            sensorHeightMm: number;
+            /**
+             * Format: double
+             * @description The whole sensor when the mode uses a part of it: shows its crop as a link of its own.
+             */
+            wholeSensorWidthMm?: null | number;
+            /**
+             * Format: double
+             * @description Given together with its width.
+             */
+            wholeSensorHeightMm?: null | number;
+            /**
+             * Format: double
+             * @description Pixels that the mode records over its area.
+             */
+            recordedWidthPx?: null | number;
+            /**
+             * Format: double
+             * @description Given together with those across.
+             */
+            recordedHeightPx?: null | number;
+            /**
+             * Format: double
+             * @description As marked on the lens.
+             */
+            focalLengthMm: number;
+            /**
+             * Format: double
+             * @description f-number as set on the lens.
+             */
+            fNumber: number;
+            /** @description In order from the sensor: below 1 reduces, above 1 extends. */
+            optics?: number[];
+            /** @description In the same order; left out, or null for one, when that is not known. */
+            opticsPlaces?: (null | {
+                /**
+                 * Format: double
+                 * @description From its glass to the plane that it images, mm; null when not known.
+                 */
+                placeMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Tube between it and what is nearer to the sensor, mm.
+                 */
+                tubeBehindMm?: null | number;
+            })[];
+            /**
+             * Format: double
+             * @description The fastest aperture that comes out of the reducer, where it limits.
+             */
+            opticsFastestFNumber?: null | number;
+            /**
+             * Format: double
+             * @description How many times an anamorphic lens narrows the picture; 1 for a spherical lens.
+             * @default 1
+             */
+            squeeze?: number;
+            /**
+             * @description Before or behind the iris.
+             * @default front
+             */
+            squeezePlace?: "front" | "rear";
+            /**
+             * Format: double
+             * @description How far the squeeze is turned against the sensor, degrees; a point light’s streak must be level.
+             * @default 0
+             */
+            squeezeTurnDeg?: number;
+            /**
+             * Format: double
+             * @description Electronic zoom or a crop afterwards: 2 keeps half the width and half the height.
+             * @default 1
+             */
+            punchIn?: number;
+            lens?: {
+                /**
+                 * Format: double
+                 * @description As marked; the same as the long end for a prime.
+                 */
+                zoomShortMm?: null | number;
+                /**
+                 * Format: double
+                 * @description As marked.
+                 */
+                zoomLongMm?: null | number;
+                /**
+                 * Format: double
+                 * @description f-number; at the short end of a zoom that closes as it zooms.
+                 */
+                widestFNumber?: null | number;
+                /**
+                 * Format: double
+                 * @description f-number, when it differs.
+                 */
+                widestLongFNumber?: null | number;
+                /** @description From short to long, where it is known step by step. */
+                widestAlong?: null | {
+                    /**
+                     * Format: double
+                     * @description As marked, mm.
+                     */
+                    focalLengthMm: number;
+                    /**
+                     * Format: double
+                     * @description Widest f-number there.
+                     */
+                    fNumber: number;
+                }[];
+                /**
+                 * Format: double
+                 * @description The smallest opening that it has.
+                 */
+                narrowestFNumber?: null | number;
+                /**
+                 * Format: double
+                 * @description Of the iris: the corners of blurred lights when it is not wide open.
+                 */
+                blades?: null | number;
+                /**
+                 * Format: double
+                 * @description Light that gets through at the widest aperture; needs the widest aperture beside it.
+                 */
+                widestTNumber?: null | number;
+                /**
+                 * Format: double
+                 * @description From a test of your own, at this mark. Counts when the conventions go by measured ones.
+                 */
+                measuredFocalLengthMm?: null | number;
+                /**
+                 * Format: double
+                 * @description From the sensor mark.
+                 */
+                minimumFocusDistanceMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Size on the sensor over true size at the nearest focus: 1:4, 0.25. From it follows how the lens breathes.
+                 */
+                maximumMagnification?: null | number;
+                /**
+                 * Format: double
+                 * @description Exit pupil over entrance pupil. Matters close up.
+                 */
+                pupilMagnification?: null | number;
+                /**
+                 * Format: double
+                 * @description From the sensor mark to the front of the lens, with all that is mounted there.
+                 */
+                frontFromSensorMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Diameter that the bare lens lights.
+                 */
+                imageCircleMm?: null | number;
+                /**
+                 * Format: double
+                 * @description The shortest focal length that a squeeze attachment allows behind it on this format.
+                 */
+                shortestTakingMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Clear diameter of the narrowest ring, hood or attachment.
+                 */
+                frontOpeningMm?: null | number;
+                /**
+                 * Format: double
+                 * @description From the entrance pupil, seen from the front, to that opening; a guess of half the lens will do.
+                 */
+                frontOpeningFromPupilMm?: null | number;
+            };
+            /**
+             * Format: double
+             * @description In dioptres; two in a row add up.
+             * @default 0
+             */
+            closeUpDioptres?: number;
+            /**
+             * Format: double
+             * @description From the close-up lens back to the middle of the lens; empty for one place.
+             * @default 0
+             */
+            closeUpFromLensMm?: number;
+            /**
+             * @description Where the ring focuses at the distance in two places, around life size: yes for the one where it is racked out farther.
+             * @default false
+             */
+            rackedFarther?: boolean;
+            /**
+             * Format: double
+             * @description Tubes or bellows next to the lens, before any glass, in millimetres.
+             * @default 0
+             */
+            extensionMm?: number;
+            /**
+             * Format: double
+             * @description Measured; below zero when it is too short.
+             * @default 0
+             */
+            mountErrorMm?: number;
+            /**
+             * Format: double
+             * @description Thickness of a filter between lens and sensor that the lens was not made for.
+             * @default 0
+             */
+            rearFilterMm?: number;
+            /**
+             * Format: double
+             * @description Refractive index of that filter; glass has about 1.5.
+             * @default 1.5
+             */
+            rearFilterIndex?: number;
+            /**
+             * Format: double
+             * @description ISO. With the scene’s brightness it tells what light is left over.
+             */
+            sensitivityIso?: null | number;
+            /**
+             * Format: double
+             * @description The lowest that the body has without more noise; light that is held ends there. ISO 100 where it is not known.
+             */
+            lowestIso?: null | number;
+            /**
+             * Format: double
+             * @description Stops, ND8 or ND0.9.
+             * @default 0
+             */
+            filterStops?: number;
+            /**
+             * Format: double
+             * @description Its weakest setting.
+             */
+            variableFilterMinStops?: null | number;
+            /**
+             * Format: double
+             * @description Its strongest setting; turned past its end it draws a dark cross.
+             */
+            variableFilterMaxStops?: null | number;
+            /**
+             * Format: double
+             * @description Captured by this mode; empty for those of the timeline.
+             */
+            captureFps?: null | number;
+            /**
+             * Format: double
+             * @description Stabilisation of the body, stops.
+             * @default 0
+             */
+            bodyStabilisationStops?: number;
+            /**
+             * Format: double
+             * @description Stabilisation of the lens, stops.
+             * @default 0
+             */
+            lensStabilisationStops?: number;
+            /**
+             * @description Else the larger of the two counts.
+             * @default false
+             */
+            stabilisersAddUp?: boolean;
+            /** @description Its identity among the rigs that it stands beside; stored rigs have one. */
+            id?: string;
+            /** @description What a person calls it; may be empty. */
+            name?: string;
+            /**
+             * Format: double
+             * @description The rig's own distance to the subject; empty for the scene's. What is behind the subject stays as far behind it.
+             */
+            subjectDistanceMm?: null | number;
+            /** @description The parts that the numbers came from; null for a rig of bare numbers. Evaluation goes by the numbers alone. */
+            chain?: null | {
+                /** @description The parts, from the camera to the front; supports and other items after the camera. 1 to 30. */
+                parts: components["schemas"]["ChainPartInput"][];
+                /** @description The mounts that the parts name, as gear of kind `mount`. */
+                mounts?: unknown[];
+                /** @description Name of the camera's recording mode; empty for its first. */
+                mode?: string;
+            };
+        };
+        /** @description A rig by its parts. */
+        RigOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the body.
+             */
+            body: string;
+            /** @description Name of its mode. */
+            mode: string;
+            /**
+             * Format: uuid
+             * @description Identity of the lens; that of the camera when it keeps its own.
+             */
+            lens: string;
+            /** @description Identities of what stands between, from the body on. */
+            links: string[];
+            /** @description Identities of what is screwed on in front. */
+            front: string[];
+            /**
+             * Format: double
+             * @description Electronic zoom or a crop afterwards; 1 for none.
+             */
+            punchIn: number;
+            /** @description The body's name. */
+            bodyName: string;
+            /** @description The lens's name; empty when the camera keeps its own. */
+            lensName: string;
+            /** @description Names of what stands between. */
+            linkNames: string[];
+            /** @description Names of what is in front. */
+            frontNames: string[];
+            /**
+             * Format: double
+             * @description Weight of all, g.
+             */
+            weightG: number;
+            /** @description True when a weight is not known. */
+            weightUnknown: boolean;
+            /** @description How the crew comes by the part that is hardest to come by. */
+            ownership: components["schemas"]["Ownership"];
+        };
+        /** @description What one rig gives. */
+        RigReportOutput: {
+            /**
+             * @description Each figure by its name, in the unit that the name ends with. A figure that does not exist for the rig is left out; null is
+             *     infinity, which JSON does not have. The names are those of `FigureId`.
+             */
+            figures: {
+                [key: string]: null | number;
+            };
+            /** @description Against the yardstick: per cent, stops or the figure's own unit; left out where there is none. */
+            differences: {
+                [key: string]: number;
+            };
+            /** @description What physics, the lens or a convention said no to, the weightiest first. */
+            reasons: components["schemas"]["DiagnosticOutput"][];
+        };
+        /** @description What a proposal must keep to be usable on the day; each can be turned off, to see what comes then. */
+        RulesInput: {
+            /** @description The mode lists the very frame rate; else one that is as fast is enough. */
+            rates?: boolean;
+            /** @description An iris that cannot be set on the rig stays wide open; else it is taken to be set. */
+            iris?: boolean;
+            /** @description What is found about the chain of parts lowers a rig. */
+            findings?: boolean;
+            /** @description Fewer recorded pixels than are delivered lower a rig. */
+            pixels?: boolean;
+            /** @description More sensitivity than the crew accepts is no shot. */
+            sensitivity?: boolean;
+        };
+        /** @description Where things stand, how bright it is and what is delivered. */
+        SceneInput: {
+            /**
+             * Format: double
+             * @description From the mark that the conventions name to where focus is set. Type 3m, 320 cm, or 10'6".
+             */
+            subjectDistanceMm: number;
+            /**
+             * Format: double
+             * @description From the sensor mark to the background, not nearer than the subject. Empty or “inf” for the open.
+             */
+            backgroundDistanceMm?: null | number;
+            /**
+             * Format: double
+             * @description Width over height of the finished picture: 16:9, 2.39, 9:16. Empty takes each mode as it records.
+             */
+            deliveryAspect?: null | number;
+            /**
+             * Format: double
+             * @description Pixels across that delivery asks for. Empty when it does not say.
+             */
+            deliveryWidthPx?: null | number;
+            /**
+             * Format: double
+             * @description Height of the level lens above the ground: where the horizon lies on a standing figure.
+             * @default 1600
+             */
+            lensHeightMm?: number;
+            /**
+             * Format: double
+             * @description Height of the figures in the frames.
+             * @default 1750
+             */
+            figureHeightMm?: number;
+            /**
+             * Format: double
+             * @description Heat, water, animals: the nearest that the camera may come to the subject.
+             */
+            nearestCameraMm?: null | number;
+            /**
+             * Format: double
+             * @description The farthest that the sensor mark can be from the subject: the room less what stands behind the mark.
+             */
+            farthestCameraMm?: null | number;
+            /**
+             * Format: double
+             * @description From the microphone to the mouth; empty for one on the camera. Each doubling costs 6 dB in the open.
+             */
+            microphoneMm?: null | number;
+            /**
+             * Format: double
+             * @description The move of the camera for which parallax is told.
+             * @default 100
+             */
+            sidewaysMm?: number;
+            /**
+             * Format: double
+             * @description Exposure value at ISO 100, such as EV 12, or lux on the subject, such as 500 lx.
+             */
+            brightnessEv?: null | number;
+            /**
+             * Format: double
+             * @description Frames a second of the finished film.
+             * @default 25
+             */
+            timelineFps?: number;
+            /**
+             * Format: double
+             * @description How much of each frame gathers light; 180° looks natural.
+             * @default 180
+             */
+            shutterAngleDeg?: number;
+            /**
+             * Format: double
+             * @description Frequency of the mains that lamps hang on.
+             * @default 50
+             */
+            mainsHertz?: number;
+            /**
+             * @description Where the frames are drawn; no figure goes by it.
+             * @default shed
+             */
+            backdrop?: "shed" | "loft" | "benchTop" | "slipway" | "farBank" | "chart" | "oneLamp" | "photo";
+            /**
+             * @description What stands where focus is set; no figure goes by it.
+             * @default standing
+             */
+            subject?: "standing" | "seated" | "two" | "hands" | "rivet" | "hull" | "none";
+            /** @description A photograph of the place; null when there is none. */
+            photo?: null | {
+                /**
+                 * Format: uuid
+                 * @description Its identity under /api/photos.
+                 */
+                id: string;
+                /**
+                 * Format: double
+                 * @description Pixels across, 16 to 100000.
+                 */
+                widthPx: number;
+                /**
+                 * Format: double
+                 * @description Pixels up.
+                 */
+                heightPx: number;
+                /**
+                 * Format: double
+                 * @description Width of the sensor that took it, mm: 0.5 to 500; turned with the picture, so that an upright still has an upright sensor. Left
+                 *     out together with the height where only an equivalent focal length is known.
+                 */
+                sensorWidthMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Height of that sensor, mm.
+                 */
+                sensorHeightMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Focal length that took it, mm: 0.5 to 5000; without a sensor the one on 36 × 24 with the same diagonal angle.
+                 */
+                focalLengthMm: number;
+                /**
+                 * Format: double
+                 * @description Where it was taken, degrees north; only where a person asked to keep it, and together with the longitude.
+                 */
+                latitudeDeg?: null | number;
+                /**
+                 * Format: double
+                 * @description Where it was taken, degrees east.
+                 */
+                longitudeDeg?: null | number;
+            };
+        };
+        /** @description Which conventions a figure goes by. */
+        Schools: string;
+        /** @description A sensor format by its generic name. */
+        SensorFormat: {
+            /** @description The name that people use for it. */
+            name: string;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+            /**
+             * Format: double
+             * @description The customary circle of confusion, mm: about 1/1440 of the diagonal for stills formats, and the rounder sizes of cine tables
+             *     for Super 35 and Super 16. Custom, not physics.
+             */
+            circleOfConfusionMm: number;
+        };
+        /** @description A stored thing that this version cannot read. It can be taken out as it is, and deleted. */
+        SetAsideOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /** @description Its kind, by its name in JSON. */
+            kind: string;
+            /** @description Maker and name, in small letters. */
+            name: string;
+            /** @description Why it cannot be read. */
+            why: string;
+        };
         /**
-         * Format: double
-         * @description Width of the sensor that took it, mm: 0.5 to 500; turned with the picture, so that an upright still has an upright sensor. Left
-         *     out together with the height where only an equivalent focal length is known.
+         * @description How much a diagnostic weighs.
+         * @enum {unknown}
          */
-        sensorWidthMm?: null | number;
+        Severity: "stops" | "spoils" | "costs" | "note";
+        /** @description An RFC 9457 problem of status 412: someone else changed the thing meanwhile. */
+        ShelfConflict: {
+            /** @description A URI reference that names the kind of problem. */
+            type: string;
+            /** @description The kind of problem in a few words. */
+            title: string;
+            /**
+             * Format: int32
+             * @description 412.
+             */
+            status: number;
+            /** @description What happened. */
+            detail: string;
+            /** @description The thing as it is stored now. */
+            current: components["schemas"]["ShelfItemOutput"];
+        };
+        /** @description What deleting did. */
+        ShelfDeleteOutput: {
+            /** @description True when it was retired instead, because saved comparisons use it. */
+            retired: boolean;
+            /** @description Their names, up to ten. */
+            usedBy: string[];
+            /** @description The thing as it was. */
+            was: components["schemas"]["ShelfItemOutput"];
+        };
+        /** @description A thing on the shelf. */
+        ShelfItemOutput: {
+            item: components["schemas"]["JsonElement"];
+            /**
+             * Format: int32
+             * @description Counts its changes, from 1; the ETag.
+             */
+            revision: number;
+            /**
+             * Format: date-time
+             * @description When it was retired; null when it was not.
+             */
+            retiredAt: null | string;
+            reach: null | components["schemas"]["ReachOutput"];
+        };
+        /** @description A page of a shelf. */
+        ShelfPageOutput: {
+            /**
+             * Format: int32
+             * @description How many things were found.
+             */
+            total: number;
+            /**
+             * Format: int32
+             * @description How many things there are at all, retired ones included.
+             */
+            onShelf: number;
+            /**
+             * Format: int32
+             * @description Counts changes of the shelf.
+             */
+            revision: number;
+            /** @description The things of this page, in order. */
+            items: components["schemas"]["ShelfItemOutput"][];
+            /** @description What the typed text was taken to ask for. */
+            understood: components["schemas"]["UnderstoodOutput"][];
+            /** @description Counts by kind, all other choices kept. */
+            kinds: components["schemas"]["FacetOutput"][];
+            /** @description Counts by ownership likewise. */
+            ownerships: components["schemas"]["FacetOutput"][];
+            /** @description Counts by mount likewise. */
+            mounts: components["schemas"]["FacetOutput"][];
+            /** @description What is stored and cannot be read by this version; it is on no page of the shelf. */
+            setAside: components["schemas"]["SetAsideOutput"][];
+            /**
+             * Format: int32
+             * @description How many things were deleted lately and can be put back.
+             */
+            deleted: number;
+        };
+        /** @description Whether a rig gives a shot. */
+        ShotAnswerOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the shot.
+             */
+            shot: string;
+            /** @description True when it does. */
+            gives: boolean;
+            /** @description How, or by how much it misses. */
+            say: string;
+            /**
+             * Format: double
+             * @description From where, mm; null when it does not.
+             */
+            distanceMm: null | number;
+        };
+        /** @description A shot that somebody wants. */
+        ShotInput: {
+            /**
+             * Format: uuid
+             * @description Identity within the production.
+             */
+            id: string;
+            /** @description Name, up to 80 characters. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Identity of its place.
+             */
+            locationId: string;
+            /** @description The unit that films it, by its name; empty for none. */
+            unit?: string;
+            /** @description What is in it. */
+            subject: components["schemas"]["SubjectInput"];
+            /** @description How tight. */
+            size?: components["schemas"]["ShotSize"];
+            /**
+             * Format: double
+             * @description A width or height at the subject that goes before the size, mm; left out when the size decides.
+             */
+            framedMm?: null | number;
+            /** @description True when that is a width. */
+            framedAcross?: boolean;
+            /**
+             * Format: double
+             * @description Room above a head, as a share of the picture's height: 0 to 0.4.
+             */
+            headroom?: number;
+            /** @description How the camera is carried. */
+            cameraSupport?: components["schemas"]["CameraSupport"];
+            /** @description True when it walks along with the subject. */
+            walks?: boolean;
+            /**
+             * Format: double
+             * @description From the sensor mark to the last thing behind it, mm; left out for what the support usually needs.
+             */
+            rearMm?: null | number;
+            /**
+             * Format: double
+             * @description How far the subject moves to and fro altogether, mm.
+             */
+            movesMm?: number;
+            /** @description What should be made out behind. */
+            behind?: components["schemas"]["BackgroundRequirement"];
+            /**
+             * Format: double
+             * @description From the subject to what is behind it in this shot, mm; left out for where the place says.
+             */
+            behindMm?: null | number;
+            along?: null | components["schemas"]["LooksAlong"];
+            /**
+             * Format: double
+             * @description Captured frames a second; left out for the timeline's.
+             */
+            captureFps?: null | number;
+            /**
+             * Format: double
+             * @description Delivered width over height; left out for the production's.
+             */
+            deliveryAspect?: null | number;
+            /**
+             * Format: double
+             * @description How long a take is, s; left out when it does not matter.
+             */
+            takeSeconds?: null | number;
+            /** @description What decides the order of what fits. */
+            criterion?: components["schemas"]["RankingCriterion"];
+            chosen?: null | components["schemas"]["ChosenInput"];
+            /**
+             * Format: uuid
+             * @description The comparison on the Bench that was made for it last; left out while there is none.
+             */
+            comparisonId?: null | string;
+            /** @description Anything else to know, up to 500 characters. */
+            note?: string;
+            /** @description What to be careful of, up to 280 characters. */
+            caution?: string;
+        };
+        /** @description A shot of a production. */
+        ShotReference: {
+            /**
+             * Format: uuid
+             * @description The production's identity.
+             */
+            productionId: string;
+            /**
+             * Format: uuid
+             * @description The shot's identity in it.
+             */
+            shotId: string;
+        };
         /**
-         * Format: double
-         * @description Height of that sensor, mm.
+         * @description How tight a shot is, by its usual names. Of a figure each is a cut; of a thing, the share of the picture that it fills.
+         * @enum {unknown}
          */
-        sensorHeightMm?: null | number;
+        ShotSize: "extremeCloseUp" | "closeUp" | "mediumCloseUp" | "medium" | "threeQuarter" | "full" | "wide" | "veryWide";
+        /** @description An answer. */
+        SolutionOutput: {
+            /** @description What it answers. */
+            what: string;
+            /** @description True when what was wanted is met. */
+            isMet: boolean;
+            /** @description What stopped it. */
+            bound: components["schemas"]["SolveBound"];
+            /** @description The answer in a sentence. */
+            message: string;
+            /** @description What would lift the bound; empty when nothing stopped it. */
+            fix: string;
+            /**
+             * Format: double
+             * @description Where to focus; null when it stays.
+             */
+            subjectDistanceMm: null | number;
+            /**
+             * Format: double
+             * @description Focal length to set; null when it stays.
+             */
+            focalLengthMm: null | number;
+            /**
+             * Format: double
+             * @description Aperture to set; null when it stays.
+             */
+            fNumber: null | number;
+            /**
+             * Format: double
+             * @description Field across that is reached; null when there is none.
+             */
+            fieldWidthMm: null | number;
+            /**
+             * Format: double
+             * @description Field upright that is reached.
+             */
+            fieldHeightMm: null | number;
+            /** @description True when the ring focuses at that distance in two places and the farther one is meant. */
+            rackedFarther: boolean;
+        };
         /**
-         * Format: double
-         * @description Focal length that took it, mm: 0.5 to 5000; without a sensor the one on 36 × 24 with the same diagonal angle.
+         * @description What stopped a solve.
+         * @enum {unknown}
          */
-        focalLengthMm: number;
+        SolveBound: "none" | "minimumFocusDistance" | "maximumFocusDistance" | "lensFront" | "nearestPlace" | "farthestPlace" | "zoomShort" | "zoomLong" | "widestAperture" | "narrowestAperture" | "sensitivity" | "filter" | "diffraction" | "impossible";
         /**
-         * Format: double
-         * @description Where it was taken, degrees north; only where a person asked to keep it, and together with the longitude.
+         * @description What is asked backwards.
+         * @enum {unknown}
          */
-        latitudeDeg?: null | number;
+        SolveGoal: "distance" | "focalLength" | "depth" | "blur" | "range";
+        /** @description A question asked backwards, for every rig. */
+        SolveRequest: {
+            /** @description Scene, conventions and rigs; the scene's nearest and farthest place of the camera bound the answers. */
+            setup: components["schemas"]["EvaluateRequest"];
+            /** @description What is asked. */
+            goal: components["schemas"]["SolveGoal"];
+            /**
+             * Format: double
+             * @description For a framing: the size at the subject that fills the picture, mm.
+             */
+            sizeMm?: null | number;
+            /** @description True when that size is across, false when it is upright. */
+            isAcross?: boolean;
+            /**
+             * Format: double
+             * @description For a sharp zone: where it begins, mm.
+             */
+            fromMm?: null | number;
+            /**
+             * Format: double
+             * @description For a sharp zone: where it ends, mm; left out for infinity.
+             */
+            toMm?: null | number;
+            /**
+             * Format: double
+             * @description For a blur: height of a point's disc over the picture's height.
+             */
+            share?: null | number;
+        };
+        /** @description Answers for each rig, in order. */
+        SolveResponse: {
+            /** @description For each rig one answer, or two for a range. */
+            rigs: components["schemas"]["SolutionOutput"][][];
+        };
+        /** @description Where a part lies along the axis; the sensor is at 0, the subject on the positive side. */
+        SpanOutput: {
+            /**
+             * Format: int32
+             * @description Place of the part in the chain.
+             */
+            part: number;
+            /**
+             * Format: double
+             * @description Its back, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Its front, mm.
+             */
+            toMm: number;
+            /**
+             * Format: double
+             * @description Its height or diameter, mm.
+             */
+            diameterMm: number;
+            /** @description True when a size is not known and a usual one stands in. */
+            assumed: boolean;
+        };
         /**
-         * Format: double
-         * @description Where it was taken, degrees east.
+         * @description Where a squeeze sits.
+         * @enum {unknown}
          */
-        longitudeDeg?: null | number;
-      };
+        SqueezePlace: "front" | "rear";
+        /** @description What is in a shot, in true size. */
+        SubjectInput: {
+            /** @description What it is. */
+            kind: components["schemas"]["SubjectKind"];
+            /**
+             * Format: double
+             * @description Standing height of a person, also of one who sits; height of a thing; depth of a table's area; mm.
+             */
+            heightMm?: number;
+            /**
+             * Format: double
+             * @description Width of a thing or of a table's area, mm.
+             */
+            widthMm?: number;
+            /**
+             * Format: int32
+             * @description People beside each other, 2 to 200.
+             */
+            count?: number;
+            /**
+             * Format: double
+             * @description From the middle of one to the middle of the next, mm.
+             */
+            spacingMm?: number;
+            /**
+             * Format: double
+             * @description Height of what it stands or lies on above the ground, mm.
+             */
+            baseMm?: number;
+        };
+        /**
+         * @description What a shot shows.
+         * @enum {unknown}
+         */
+        SubjectKind: "standing" | "seated" | "group" | "table" | "thing" | "far";
+        /** @description Sums over a chain. */
+        TotalsOutput: {
+            /**
+             * Format: double
+             * @description Weight of what is known, g.
+             */
+            weightG: number;
+            /** @description True when a weight is not known: the sum is a least one. */
+            weightUnknown: boolean;
+            /**
+             * Format: double
+             * @description From back to front, mm.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Sum of the known prices.
+             */
+            price: number;
+            /** @description True when a price is not known. */
+            priceUnknown: boolean;
+        };
+        /** @description A part of a typed text, and what it was taken to mean. */
+        UnderstoodOutput: {
+            /** @description The part. */
+            typed: string;
+            /** @description The meaning; empty for a word that is looked for as it is. */
+            meaning: string;
+        };
+        /** @description A way to join a camera and a lens. */
+        WayOutput: {
+            /** @description What stands between them, from the camera on; empty when the lens goes straight on. */
+            links: string[];
+            /** @description True when nothing stops it. */
+            works: boolean;
+            /** @description What speaks for it and against it. */
+            why: string;
+            /** @description All that was found. */
+            findings: components["schemas"]["DiagnosticOutput"][];
+            /**
+             * Format: double
+             * @description Weight of all, g.
+             */
+            weightG: number;
+        };
+        /** @description What is to be said of an evaluation besides its figures. */
+        WordsOutput: {
+            /** @description The conventions in words. */
+            conventionWords: string[];
+            /** @description For each rig what stood in the way. */
+            reasons: {
+                /**
+                 * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
+                 * @enum {unknown}
+                 */
+                code: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+                /**
+                 * @description How much a diagnostic weighs.
+                 * @enum {unknown}
+                 */
+                severity: "stops" | "spoils" | "costs" | "note";
+                /** @description The quantity that it is about, or the path of a field, such as `rigs[0].focalLengthMm`; empty where the code says all. */
+                about: string;
+                /** @description The value that it is about, with its unit; empty where there is none. */
+                value: string;
+                /** @description The bound that was met, or what is accepted; empty where there is none. */
+                limit: string;
+                /** @description What is so. */
+                message: string;
+                /** @description What to do; empty where nothing needs doing. */
+                fix: string;
+                /**
+                 * Format: int32
+                 * @description Place of the part of a chain that it is about, from 0; −1 for none.
+                 */
+                part: number;
+            }[][];
+        };
+        /** @description A piece of work in a list. */
+        WorkSummary: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its sentence on what it is. */
+            note: string;
+            /** @description What it holds in short: the rigs of a comparison, what a production counts. */
+            lines: string[];
+            /** @description False when it is of a shape that this program does not read: it can be taken out as it is, and deleted. */
+            canBeRead: boolean;
+            /**
+             * Format: int32
+             * @description Counts its changes.
+             */
+            revision: number;
+            /**
+             * Format: date-time
+             * @description When it was last changed.
+             */
+            updatedAt: string;
+            /**
+             * Format: date-time
+             * @description When it was deleted; null when it was not.
+             */
+            deletedAt: null | string;
+        };
+        /** @description A value that was put in. */
+        WorkingInputOutput: {
+            /** @description Its symbol. */
+            symbol: string;
+            /** @description What it is. */
+            name: string;
+            /** @description What its number counts. */
+            unit: components["schemas"]["FigureUnit"];
+            /**
+             * Format: double
+             * @description Its value; null for infinity.
+             */
+            value: null | number;
+            /** @description The value as it stands in the formulas. */
+            text: string;
+        };
+        /** @description How a figure came about. */
+        WorkingOutput: {
+            /** @description The figure. */
+            figure: components["schemas"]["FigureId"];
+            /** @description What the trade calls it. */
+            name: string;
+            /** @description Its symbol. */
+            symbol: string;
+            /** @description What its number counts. */
+            unit: components["schemas"]["FigureUnit"];
+            /**
+             * Format: double
+             * @description Its value; null for infinity.
+             */
+            value: null | number;
+            /** @description False when the figure does not exist for the rig; there are no steps then. */
+            exists: boolean;
+            /** @description One sentence: what it means on set. */
+            meaning: string;
+            /** @description Where it stops being true; may be empty. */
+            limits: string;
+            /** @description Where the formula is from; empty for plain geometry or arithmetic. */
+            source: string;
+            /** @description The conventions that it went by, in words. */
+            conventions: string[];
+            /** @description The values that were put in. */
+            inputs: components["schemas"]["WorkingInputOutput"][];
+            /** @description Intermediate results in order, the figure itself last. */
+            steps: components["schemas"]["WorkingStepOutput"][];
+        };
+        /** @description Asks how a figure came about. */
+        WorkingRequest: {
+            /** @description Scene, conventions and rigs. */
+            setup: components["schemas"]["EvaluateRequest"];
+            /**
+             * Format: int32
+             * @description Index of the rig, from 0.
+             */
+            rig: number;
+            /** @description The figure. */
+            figure: components["schemas"]["FigureId"];
+        };
+        /** @description One step. */
+        WorkingStepOutput: {
+            /** @description What it gives. */
+            symbol: string;
+            /** @description What that is. */
+            name: string;
+            /** @description What its number counts. */
+            unit: components["schemas"]["FigureUnit"];
+            /** @description With symbols; empty where it was found by search. */
+            formula: string;
+            /** @description With the values put in. */
+            put: string;
+            /**
+             * Format: double
+             * @description The result; null for infinity.
+             */
+            value: null | number;
+            /** @description The result as it stands in later formulas. */
+            text: string;
+        };
     };
-    /** @description Which conventions a figure goes by. */
-    Schools: string;
-    /** @description A stored thing that this version cannot read. It can be taken out as it is, and deleted. */
-    SetAsideOutput: {
-      /**
-       * Format: uuid
-       * @description Its identity.
-       */
-      id: string;
-      /** @description Its kind, by its name in JSON. */
-      kind: string;
-      /** @description Maker and name, in small letters. */
-      name: string;
-      /** @description Why it cannot be read. */
-      why: string;
-    };
-    /**
-     * @description How much a diagnostic weighs.
-     * @enum {unknown}
-     */
-    Severity: 'stops' | 'spoils' | 'costs' | 'note';
-    /** @description An RFC 9457 problem of status 412: someone else changed the thing meanwhile. */
-    ShelfConflict: {
-      /** @description A URI reference that names the kind of problem. */
-      type: string;
-      /** @description The kind of problem in a few words. */
-      title: string;
-      /**
-       * Format: int32
-       * @description 412.
-       */
-      status: number;
-      /** @description What happened. */
-      detail: string;
-      /** @description The thing as it is stored now. */
-      current: components['schemas']['ShelfItemOutput'];
-    };
-    /** @description What deleting did. */
-    ShelfDeleteOutput: {
-      /** @description True when it was retired instead, because saved comparisons use it. */
-      retired: boolean;
-      /** @description Their names, up to ten. */
-      usedBy: string[];
-      /** @description The thing as it was. */
-      was: components['schemas']['ShelfItemOutput'];
-    };
-    /** @description A thing on the shelf. */
-    ShelfItemOutput: {
-      item: components['schemas']['JsonElement'];
-      /**
-       * Format: int32
-       * @description Counts its changes, from 1; the ETag.
-       */
-      revision: number;
-      /**
-       * Format: date-time
-       * @description When it was retired; null when it was not.
-       */
-      retiredAt: null | string;
-      reach: null | components['schemas']['ReachOutput'];
-    };
-    /** @description A page of a shelf. */
-    ShelfPageOutput: {
-      /**
-       * Format: int32
-       * @description How many things were found.
-       */
-      total: number;
-      /**
-       * Format: int32
-       * @description How many things there are at all, retired ones included.
-       */
-      onShelf: number;
-      /**
-       * Format: int32
-       * @description Counts changes of the shelf.
-       */
-      revision: number;
-      /** @description The things of this page, in order. */
-      items: components['schemas']['ShelfItemOutput'][];
-      /** @description What the typed text was taken to ask for. */
-      understood: components['schemas']['UnderstoodOutput'][];
-      /** @description Counts by kind, all other choices kept. */
-      kinds: components['schemas']['FacetOutput'][];
-      /** @description Counts by ownership likewise. */
-      ownerships: components['schemas']['FacetOutput'][];
-      /** @description Counts by mount likewise. */
-      mounts: components['schemas']['FacetOutput'][];
-      /** @description What is stored and cannot be read by this version; it is on no page of the shelf. */
-      setAside: components['schemas']['SetAsideOutput'][];
-      /**
-       * Format: int32
-       * @description How many things were deleted lately and can be put back.
-       */
-      deleted: number;
-    };
-    /** @description Whether a rig gives a shot. */
-    ShotAnswerOutput: {
-      /**
-       * Format: uuid
-       * @description Identity of the shot.
-       */
-      shot: string;
-      /** @description True when it does. */
-      gives: boolean;
-      /** @description How, or by how much it misses. */
-      say: string;
-      /**
-       * Format: double
-       * @description From where, mm; null when it does not.
-       */
-      distanceMm: null | number;
-    };
-    /** @description A shot that somebody wants. */
-    ShotInput: {
-      /**
-       * Format: uuid
-       * @description Identity within the production.
-       */
-      id: string;
-      /** @description Name, up to 80 characters. */
-      name: string;
-      /**
-       * Format: uuid
-       * @description Identity of its place.
-       */
-      locationId: string;
-      /** @description The unit that films it, by its name; empty for none. */
-      unit?: string;
-      /** @description What is in it. */
-      subject: components['schemas']['SubjectInput'];
-      /** @description How tight. */
-      size?: components['schemas']['ShotSize'];
-      /**
-       * Format: double
-       * @description A width or height at the subject that goes before the size, mm; left out when the size decides.
-       */
-      framedMm?: null | number;
-      /** @description True when that is a width. */
-      framedAcross?: boolean;
-      /**
-       * Format: double
-       * @description Room above a head, as a share of the picture's height: 0 to 0.4.
-       */
-      headroom?: number;
-      /** @description How the camera is carried. */
-      cameraSupport?: components['schemas']['CameraSupport'];
-      /** @description True when it walks along with the subject. */
-      walks?: boolean;
-      /**
-       * Format: double
-       * @description From the sensor mark to the last thing behind it, mm; left out for what the support usually needs.
-       */
-      rearMm?: null | number;
-      /**
-       * Format: double
-       * @description How far the subject moves to and fro altogether, mm.
-       */
-      movesMm?: number;
-      /** @description What should be made out behind. */
-      behind?: components['schemas']['BackgroundRequirement'];
-      /**
-       * Format: double
-       * @description From the subject to what is behind it in this shot, mm; left out for where the place says.
-       */
-      behindMm?: null | number;
-      along?: null | components['schemas']['LooksAlong'];
-      /**
-       * Format: double
-       * @description Captured frames a second; left out for the timeline's.
-       */
-      captureFps?: null | number;
-      /**
-       * Format: double
-       * @description Delivered width over height; left out for the production's.
-       */
-      deliveryAspect?: null | number;
-      /**
-       * Format: double
-       * @description How long a take is, s; left out when it does not matter.
-       */
-      takeSeconds?: null | number;
-      /** @description What decides the order of what fits. */
-      criterion?: components['schemas']['RankingCriterion'];
-      chosen?: null | components['schemas']['ChosenInput'];
-      /**
-       * Format: uuid
-       * @description The comparison on the Bench that was made for it last; left out while there is none.
-       */
-      comparisonId?: null | string;
-      /** @description Anything else to know, up to 500 characters. */
-      note?: string;
-      /** @description What to be careful of, up to 280 characters. */
-      caution?: string;
-    };
-    /** @description A shot of a production. */
-    ShotReference: {
-      /**
-       * Format: uuid
-       * @description The production's identity.
-       */
-      productionId: string;
-      /**
-       * Format: uuid
-       * @description The shot's identity in it.
-       */
-      shotId: string;
-    };
-    /**
-     * @description How tight a shot is, by its usual names. Of a figure each is a cut; of a thing, the share of the picture that it fills.
-     * @enum {unknown}
-     */
-    ShotSize: 'extremeCloseUp' | 'closeUp' | 'mediumCloseUp' | 'medium' | 'threeQuarter' | 'full' | 'wide' | 'veryWide';
-    /** @description An answer. */
-    SolutionOutput: {
-      /** @description What it answers. */
-      what: string;
-      /** @description True when what was wanted is met. */
-      isMet: boolean;
-      /** @description What stopped it. */
-      bound: components['schemas']['SolveBound'];
-      /** @description The answer in a sentence. */
-      message: string;
-      /** @description What would lift the bound; empty when nothing stopped it. */
-      fix: string;
-      /**
-       * Format: double
-       * @description Where to focus; null when it stays.
-       */
-      subjectDistanceMm: null | number;
-      /**
-       * Format: double
-       * @description Focal length to set; null when it stays.
-       */
-      focalLengthMm: null | number;
-      /**
-       * Format: double
-       * @description Aperture to set; null when it stays.
-       */
-      fNumber: null | number;
-      /**
-       * Format: double
-       * @description Field across that is reached; null when there is none.
-       */
-      fieldWidthMm: null | number;
-      /**
-       * Format: double
-       * @description Field upright that is reached.
-       */
-      fieldHeightMm: null | number;
-      /** @description True when the ring focuses at that distance in two places and the farther one is meant. */
-      rackedFarther: boolean;
-    };
-    /**
-     * @description What stopped a solve.
-     * @enum {unknown}
-     */
-    SolveBound:
-      | 'none'
-      | 'minimumFocusDistance'
-      | 'maximumFocusDistance'
-      | 'lensFront'
-      | 'nearestPlace'
-      | 'farthestPlace'
-      | 'zoomShort'
-      | 'zoomLong'
-      | 'widestAperture'
-      | 'narrowestAperture'
-      | 'sensitivity'
-      | 'filter'
-      | 'diffraction'
-      | 'impossible';
-    /**
-     * @description What is asked backwards.
-     * @enum {unknown}
-     */
-    SolveGoal: 'distance' | 'focalLength' | 'depth' | 'blur' | 'range';
-    /** @description A question asked backwards, for every rig. */
-    SolveRequest: {
-      /** @description Scene, conventions and rigs; the scene's nearest and farthest place of the camera bound the answers. */
-      setup: components['schemas']['EvaluateRequest'];
-      /** @description What is asked. */
-      goal: components['schemas']['SolveGoal'];
-      /**
-       * Format: double
-       * @description For a framing: the size at the subject that fills the picture, mm.
-       */
-      sizeMm?: null | number;
-      /** @description True when that size is across, false when it is upright. */
-      isAcross?: boolean;
-      /**
-       * Format: double
-       * @description For a sharp zone: where it begins, mm.
-       */
-      fromMm?: null | number;
-      /**
-       * Format: double
-       * @description For a sharp zone: where it ends, mm; left out for infinity.
-       */
-      toMm?: null | number;
-      /**
-       * Format: double
-       * @description For a blur: height of a point's disc over the picture's height.
-       */
-      share?: null | number;
-    };
-    /** @description Answers for each rig, in order. */
-    SolveResponse: {
-      /** @description For each rig one answer, or two for a range. */
-      rigs: components['schemas']['SolutionOutput'][][];
-    };
-    /** @description Where a part lies along the axis; the sensor is at 0, the subject on the positive side. */
-    SpanOutput: {
-      /**
-       * Format: int32
-       * @description Place of the part in the chain.
-       */
-      part: number;
-      /**
-       * Format: double
-       * @description Its back, mm.
-       */
-      fromMm: number;
-      /**
-       * Format: double
-       * @description Its front, mm.
-       */
-      toMm: number;
-      /**
-       * Format: double
-       * @description Its height or diameter, mm.
-       */
-      diameterMm: number;
-      /** @description True when a size is not known and a usual one stands in. */
-      assumed: boolean;
-    };
-    /**
-     * @description Where a squeeze sits.
-     * @enum {unknown}
-     */
-    SqueezePlace: 'front' | 'rear';
-    /** @description What is in a shot, in true size. */
-    SubjectInput: {
-      /** @description What it is. */
-      kind: components['schemas']['SubjectKind'];
-      /**
-       * Format: double
-       * @description Standing height of a person, also of one who sits; height of a thing; depth of a table's area; mm.
-       */
-      heightMm?: number;
-      /**
-       * Format: double
-       * @description Width of a thing or of a table's area, mm.
-       */
-      widthMm?: number;
-      /**
-       * Format: int32
-       * @description People beside each other, 2 to 200.
-       */
-      count?: number;
-      /**
-       * Format: double
-       * @description From the middle of one to the middle of the next, mm.
-       */
-      spacingMm?: number;
-      /**
-       * Format: double
-       * @description Height of what it stands or lies on above the ground, mm.
-       */
-      baseMm?: number;
-    };
-    /**
-     * @description What a shot shows.
-     * @enum {unknown}
-     */
-    SubjectKind: 'standing' | 'seated' | 'group' | 'table' | 'thing' | 'far';
-    /** @description Sums over a chain. */
-    TotalsOutput: {
-      /**
-       * Format: double
-       * @description Weight of what is known, g.
-       */
-      weightG: number;
-      /** @description True when a weight is not known: the sum is a least one. */
-      weightUnknown: boolean;
-      /**
-       * Format: double
-       * @description From back to front, mm.
-       */
-      lengthMm: number;
-      /**
-       * Format: double
-       * @description Sum of the known prices.
-       */
-      price: number;
-      /** @description True when a price is not known. */
-      priceUnknown: boolean;
-    };
-    /** @description A part of a typed text, and what it was taken to mean. */
-    UnderstoodOutput: {
-      /** @description The part. */
-      typed: string;
-      /** @description The meaning; empty for a word that is looked for as it is. */
-      meaning: string;
-    };
-    /** @description A way to join a camera and a lens. */
-    WayOutput: {
-      /** @description What stands between them, from the camera on; empty when the lens goes straight on. */
-      links: string[];
-      /** @description True when nothing stops it. */
-      works: boolean;
-      /** @description What speaks for it and against it. */
-      why: string;
-      /** @description All that was found. */
-      findings: components['schemas']['DiagnosticOutput'][];
-      /**
-       * Format: double
-       * @description Weight of all, g.
-       */
-      weightG: number;
-    };
-    /** @description A piece of work in a list. */
-    WorkSummary: {
-      /**
-       * Format: uuid
-       * @description Its identity.
-       */
-      id: string;
-      /** @description Its name. */
-      name: string;
-      /** @description Its sentence on what it is. */
-      note: string;
-      /** @description What it holds in short: the rigs of a comparison, what a production counts. */
-      lines: string[];
-      /** @description False when it is of a shape that this program does not read: it can be taken out as it is, and deleted. */
-      canBeRead: boolean;
-      /**
-       * Format: int32
-       * @description Counts its changes.
-       */
-      revision: number;
-      /**
-       * Format: date-time
-       * @description When it was last changed.
-       */
-      updatedAt: string;
-      /**
-       * Format: date-time
-       * @description When it was deleted; null when it was not.
-       */
-      deletedAt: null | string;
-    };
-    /** @description A value that was put in. */
-    WorkingInputOutput: {
-      /** @description Its symbol. */
-      symbol: string;
-      /** @description What it is. */
-      name: string;
-      /** @description What its number counts. */
-      unit: components['schemas']['FigureUnit'];
-      /**
-       * Format: double
-       * @description Its value; null for infinity.
-       */
-      value: null | number;
-      /** @description The value as it stands in the formulas. */
-      text: string;
-    };
-    /** @description How a figure came about. */
-    WorkingOutput: {
-      /** @description The figure. */
-      figure: components['schemas']['FigureId'];
-      /** @description What the trade calls it. */
-      name: string;
-      /** @description Its symbol. */
-      symbol: string;
-      /** @description What its number counts. */
-      unit: components['schemas']['FigureUnit'];
-      /**
-       * Format: double
-       * @description Its value; null for infinity.
-       */
-      value: null | number;
-      /** @description False when the figure does not exist for the rig; there are no steps then. */
-      exists: boolean;
-      /** @description One sentence: what it means on set. */
-      meaning: string;
-      /** @description Where it stops being true; may be empty. */
-      limits: string;
-      /** @description Where the formula is from; empty for plain geometry or arithmetic. */
-      source: string;
-      /** @description The conventions that it went by, in words. */
-      conventions: string[];
-      /** @description The values that were put in. */
-      inputs: components['schemas']['WorkingInputOutput'][];
-      /** @description Intermediate results in order, the figure itself last. */
-      steps: components['schemas']['WorkingStepOutput'][];
-    };
-    /** @description Asks how a figure came about. */
-    WorkingRequest: {
-      /** @description Scene, conventions and rigs. */
-      setup: components['schemas']['EvaluateRequest'];
-      /**
-       * Format: int32
-       * @description Index of the rig, from 0.
-       */
-      rig: number;
-      /** @description The figure. */
-      figure: components['schemas']['FigureId'];
-    };
-    /** @description One step. */
-    WorkingStepOutput: {
-      /** @description What it gives. */
-      symbol: string;
-      /** @description What that is. */
-      name: string;
-      /** @description What its number counts. */
-      unit: components['schemas']['FigureUnit'];
-      /** @description With symbols; empty where it was found by search. */
-      formula: string;
-      /** @description With the values put in. */
-      put: string;
-      /**
-       * Format: double
-       * @description The result; null for infinity.
-       */
-      value: null | number;
-      /** @description The result as it stands in later formulas. */
-      text: string;
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export interface operations {
-  Evaluate: {
-    parameters: {
-      query?: {
-        /** @description Distances in sentences: metres (when left out) or feet. */
-        units?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['EvaluateRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['EvaluateResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  Working: {
-    parameters: {
-      query?: {
-        /** @description Distances in sentences: metres (when left out) or feet. */
-        units?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['WorkingRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['WorkingOutput'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
+    Evaluate: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EvaluateRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EvaluateResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Working: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Solve: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SolveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolveResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Hold: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoldRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoldResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Conventions: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EvaluateRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionOutput"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Assemble: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssembleRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AssembleResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Figures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FigureInfo"][];
+                };
+            };
+        };
+    };
+    GearKinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindOutput"][];
+                };
+            };
+        };
+    };
+    ShelfSchema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ListComparisons: {
+        parameters: {
+            query?: {
+                deleted?: boolean;
+                skip?: number;
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkSummary"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetComparison: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparisonOutput"];
+                };
+            };
+            /** @description Not Modified */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutComparison: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ComparisonInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparisonOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparisonOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ComparisonConflict"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeleteComparison: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    StoredComparison: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    RestoreComparison: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PastComparison: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastOutput"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PastComparisonOne: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparisonOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ListProductions: {
+        parameters: {
+            query?: {
+                deleted?: boolean;
+                skip?: number;
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkSummary"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOutput"];
+                };
+            };
+            /** @description Not Modified */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProductionInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProductionConflict"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeleteProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    StoredProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    RestoreProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PastProduction: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastOutput"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PastProductionOne: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductionOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Fit: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Day: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Modified */
+            304: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOutput"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeletePhoto: {
+        parameters: {
+            query?: {
+                from?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    RestorePhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ExportCrew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ImportCrew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/zip": string;
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CrewImportOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ListShelf: {
+        parameters: {
+            query?: {
+                /** @description What was typed to find things, such as: fast wide under 400 g. */
+                Q?: string;
+                /** @description One kind only, by its name in JSON. */
+                Kind?: string;
+                /** @description own, borrow or hire. */
+                Ownership?: string;
+                /** @description One mount only. */
+                Mount?: string;
+                /** @description Retired things instead of the others. */
+                Retired?: boolean;
+                /** @description The camera for which equivalents are told. */
+                Body?: string;
+                /** @description Its recording mode; its first when left out. */
+                Mode?: string;
+                /** @description Delivered width over height, in which formats are compared; 16:9 when left out. */
+                Aspect?: number;
+                /** @description kind, name, weight, price or aperture. */
+                Order?: string;
+                /** @description How many to pass over. */
+                Skip?: number;
+                /** @description How many to give: up to 1000, 30 when left out. */
+                Take?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfPageOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JsonElement"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ShelfConflict"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeleteGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfDeleteOutput"];
+                };
+            };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    StoredGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PartOptions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OptionsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    WaysToJoin: {
+        parameters: {
+            query: {
+                /** @description The camera. */
+                camera: string;
+                /** @description The lens. */
+                lens: string;
+                /** @description The camera's mode; its first when left out. */
+                mode?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WayOutput"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeletedGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedGearOutput"][];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    RetireGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    RestoreGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemOutput"];
+                };
+            };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ExportShelfJson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ExportShelfTables: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ExportShelfTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                table: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ImportShelf: {
+        parameters: {
+            query?: {
+                /** @description What the file is called; a CSV table's kind is told by it. */
+                file?: string;
+                /** @description True to write; the file is only looked through when left out. */
+                write?: boolean;
+                /** @description The shelf's revision that the look-through was reckoned against; when the shelf has changed since, nothing is written. */
+                expect?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+                "text/csv": string;
+                "application/json": string;
+                "application/zip": string;
+                "application/xml": string;
+                "text/xml": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportOutput"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    AddDemoGear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportOutput"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  Solve: {
-    parameters: {
-      query?: {
-        /** @description Distances in sentences: metres (when left out) or feet. */
-        units?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['SolveRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SolveResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  Hold: {
-    parameters: {
-      query?: {
-        /** @description Distances in sentences: metres (when left out) or feet. */
-        units?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['HoldRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['HoldResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  Conventions: {
-    parameters: {
-      query?: {
-        /** @description Distances in sentences: metres (when left out) or feet. */
-        units?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['EvaluateRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['QuestionOutput'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  Assemble: {
-    parameters: {
-      query?: {
-        /** @description Distances in sentences: metres (when left out) or feet. */
-        units?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['AssembleRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['AssembleResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  Figures: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['FigureInfo'][];
-        };
-      };
-    };
-  };
-  GearKinds: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['KindOutput'][];
-        };
-      };
-    };
-  };
-  ShelfSchema: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  ListComparisons: {
-    parameters: {
-      query?: {
-        deleted?: boolean;
-        skip?: number;
-        search?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['WorkSummary'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  GetComparison: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ComparisonOutput'];
-        };
-      };
-      /** @description Not Modified */
-      304: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  PutComparison: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ComparisonInput'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ComparisonOutput'];
-        };
-      };
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ComparisonOutput'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Precondition Failed */
-      412: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ComparisonConflict'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Precondition Required */
-      428: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  DeleteComparison: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  StoredComparison: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  RestoreComparison: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  PastComparison: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PastOutput'][];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  PastComparisonOne: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-        revision: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ComparisonOutput'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  ListProductions: {
-    parameters: {
-      query?: {
-        deleted?: boolean;
-        skip?: number;
-        search?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['WorkSummary'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  GetProduction: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ProductionOutput'];
-        };
-      };
-      /** @description Not Modified */
-      304: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  PutProduction: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ProductionInput'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ProductionOutput'];
-        };
-      };
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ProductionOutput'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Precondition Failed */
-      412: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProductionConflict'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Precondition Required */
-      428: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  DeleteProduction: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  StoredProduction: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  RestoreProduction: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  PastProduction: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PastOutput'][];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  PastProductionOne: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-        revision: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ProductionOutput'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  Fit: {
-    parameters: {
-      query?: {
-        /** @description Distances in sentences: metres (when left out) or feet. */
-        units?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['FitRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['FitResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  Day: {
-    parameters: {
-      query?: {
-        /** @description Distances in sentences: metres (when left out) or feet. */
-        units?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['DayRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DayResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  GetPhoto: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Modified */
-      304: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  PutPhoto: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'image/jpeg': string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PhotoOutput'];
-        };
-      };
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PhotoOutput'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  DeletePhoto: {
-    parameters: {
-      query?: {
-        from?: string;
-      };
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  RestorePhoto: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  ExportCrew: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  ImportCrew: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/zip': string;
-        'application/octet-stream': string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CrewImportOutput'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  ListShelf: {
-    parameters: {
-      query?: {
-        /** @description What was typed to find things, such as: fast wide under 400 g. */
-        Q?: string;
-        /** @description One kind only, by its name in JSON. */
-        Kind?: string;
-        /** @description own, borrow or hire. */
-        Ownership?: string;
-        /** @description One mount only. */
-        Mount?: string;
-        /** @description Retired things instead of the others. */
-        Retired?: boolean;
-        /** @description The camera for which equivalents are told. */
-        Body?: string;
-        /** @description Its recording mode; its first when left out. */
-        Mode?: string;
-        /** @description Delivered width over height, in which formats are compared; 16:9 when left out. */
-        Aspect?: number;
-        /** @description kind, name, weight, price or aperture. */
-        Order?: string;
-        /** @description How many to pass over. */
-        Skip?: number;
-        /** @description How many to give: up to 1000, 30 when left out. */
-        Take?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ShelfPageOutput'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  GetGear: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ShelfItemOutput'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  PutGear: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['JsonElement'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ShelfItemOutput'];
-        };
-      };
-      /** @description Created */
-      201: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ShelfItemOutput'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Precondition Failed */
-      412: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ShelfConflict'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Precondition Required */
-      428: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  DeleteGear: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ShelfDeleteOutput'];
-        };
-      };
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  StoredGear: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  PartOptions: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['OptionsRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['OptionsResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unsupported Media Type */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  WaysToJoin: {
-    parameters: {
-      query: {
-        /** @description The camera. */
-        camera: string;
-        /** @description The lens. */
-        lens: string;
-        /** @description The camera's mode; its first when left out. */
-        mode?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['WayOutput'][];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  DeletedGear: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeletedGearOutput'][];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  RetireGear: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ShelfItemOutput'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  RestoreGear: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ShelfItemOutput'];
-        };
-      };
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  ExportShelfJson: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  ExportShelfTables: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  ExportShelfTable: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        table: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  ImportShelf: {
-    parameters: {
-      query?: {
-        /** @description What the file is called; a CSV table's kind is told by it. */
-        file?: string;
-        /** @description True to write; the file is only looked through when left out. */
-        write?: boolean;
-        /** @description The shelf's revision that the look-through was reckoned against; when the shelf has changed since, nothing is written. */
-        expect?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/octet-stream': string;
-        'text/csv': string;
-        'application/json': string;
-        'application/zip': string;
-        'application/xml': string;
-        'text/xml': string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ImportOutput'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ImportOutput'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
-    };
-  };
-  AddDemoGear: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ImportOutput'];
-        };
-      };
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ImportOutput'];
-        };
-      };
-      /** @description Service Unavailable */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['Problem'];
-        };
-      };
     };
-  };
 }

@@ -35,6 +35,11 @@ export type Remedy = Schemas['RemedyOutput'];
 export type FitRig = Schemas['RigOutput'];
 export type DayRequest = Schemas['DayRequest'];
 export type DayResponse = Schemas['DayResponse'];
+export type Entry = Schemas['EntryOutput'];
+/** The kinds of typed text that the core reads. */
+export type EntryKind = Schemas['EntryKind'];
+/** A generic sensor format. */
+export type SensorFormat = Pick<Schemas['SensorFormat'], 'name' | 'widthMm' | 'heightMm'>;
 
 /** A chain of parts, as it is stored with a rig. */
 export type Chain = Omit<Schemas['ChainInput'], 'parts' | 'mounts'> & { parts: ChainPart[]; mounts?: GearItem[] };
@@ -76,84 +81,6 @@ export interface Words {
   reasons: Diagnostic[][];
   problems: Diagnostic[];
 }
-
-/** What was read from a typed text; see EntryOutput in the contract. */
-export interface Entry {
-  values: number[];
-  infinite: boolean;
-  problem: string | null;
-}
-
-/** A generic sensor format; see SensorFormat in the core. */
-export interface SensorFormat {
-  name: string;
-  widthMm: number;
-  heightMm: number;
-}
-
-/** The kinds of typed text that the core reads; see EntryKind in the core. */
-export type EntryKind =
-  | 'subjectDistance'
-  | 'backgroundDistance'
-  | 'lensHeight'
-  | 'cameraPlace'
-  | 'sideways'
-  | 'minimumFocusDistance'
-  | 'viewing'
-  | 'fieldSize'
-  | 'focalLength'
-  | 'zoomRange'
-  | 'fNumber'
-  | 'widestAperture'
-  | 'tNumber'
-  | 'optics'
-  | 'squeeze'
-  | 'squeezeTurn'
-  | 'punchIn'
-  | 'deliveryAspect'
-  | 'deliveryWidth'
-  | 'sensorArea'
-  | 'recordedPixels'
-  | 'magnification'
-  | 'pupilMagnification'
-  | 'frontFromSensor'
-  | 'imageCircle'
-  | 'frontOpening'
-  | 'closeUp'
-  | 'extension'
-  | 'mountError'
-  | 'rearFilter'
-  | 'refractiveIndex'
-  | 'sensitivity'
-  | 'filter'
-  | 'variableFilter'
-  | 'stabilisationStops'
-  | 'fps'
-  | 'shutterAngle'
-  | 'brightness'
-  | 'mains'
-  | 'cocDivisor'
-  | 'circle'
-  | 'circlePx'
-  | 'blurShare'
-  | 'weight'
-  | 'price'
-  | 'partLength'
-  | 'flange'
-  | 'count'
-  | 'minutes'
-  | 'wattHours'
-  | 'gigabytes'
-  | 'pixels'
-  | 'sensorSide'
-  | 'roomSize'
-  | 'kept'
-  | 'subjectSize'
-  | 'pictureShare'
-  | 'seconds'
-  | 'closeUpPlace'
-  | 'converterPlace'
-  | 'figureHeight';
 
 interface Exports {
   Evaluate: (json: string) => Float64Array;
@@ -275,7 +202,7 @@ export async function boot(): Promise<Core> {
     },
     words(setup, feet) {
       const said = JSON.parse(door.Words(JSON.stringify(bare(setup)), feet)) as
-        { conventionWords: string[]; reasons: Diagnostic[][] } | Problem;
+        Schemas['WordsOutput'] | Problem;
       return 'reasons' in said
         ? { conventions: said.conventionWords, reasons: said.reasons, problems: [] }
         : { conventions: [], reasons: noReasons, problems: said.errors };

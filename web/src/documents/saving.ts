@@ -128,12 +128,17 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
         mark({ kind: 'conflict', theirs: outcome.current });
         break;
       case 'away':
-        mark({ kind: 'away', say: outcome.say });
-        schedule(retryMs);
-        break;
       case 'missing':
       case 'refused':
-        mark({ kind: 'refused', say: outcome.say });
+        // Told only once the change is kept in this browser, which the words promise.
+        await note();
+        if (store.getState().id !== id || store.getState().saving.kind === 'conflict') {
+          return;
+        }
+        mark({ kind: outcome.kind === 'away' ? 'away' : 'refused', say: outcome.say });
+        if (outcome.kind === 'away') {
+          schedule(retryMs);
+        }
     }
   }
 
