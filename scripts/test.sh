@@ -44,7 +44,10 @@ suite() {
   local name=$1 report="$root/artifacts/tests/$1.json"
   rm -f "$report"
   say "  $name"
-  dotnet "tests/$name/bin/Release/net10.0/$name.dll" -ctrf "$report" -noLogo -noColor >"$data/$name.log" 2>&1 || true
+  dotnet "tests/$name/bin/Release/net10.0/$name.dll" --no-ansi --progress off --results-directory "$root/artifacts/tests" \
+    --report-xunit-ctrf --report-xunit-ctrf-filename "$name.json" \
+    --coverage --coverage-output "$root/artifacts/tests/$name.cobertura.xml" --coverage-output-format cobertura \
+    >"$data/$name.log" 2>&1 || true
   count_report "$report" "$data/$name.log"
 }
 
@@ -60,7 +63,7 @@ count_report() {
   read -r passed failed < <(node scripts/count.mjs "$1")
   counted "$passed" "$failed"
   say "          $passed passed, $failed failed"
-  [ "$failed" = 0 ] || grep -vE '^\s+at (System|Xunit|InvokeStub)' "$2" | grep -A 14 -E 'FAIL|✘|[0-9]+\) ' | head -n 120 | sed 's/^/          /' || true
+  [ "$failed" = 0 ] || grep -vE '^\s+at (System|Xunit|InvokeStub)' "$2" | grep -A 14 -E '^failed |FAIL|✘|[0-9]+\) ' | head -n 120 | sed 's/^/          /' || true
 }
 
 test_database_start() {
@@ -101,7 +104,7 @@ run_page_tests() {
   local report="$root/artifacts/tests/page.json"
   rm -f "$report"
   say "  the page's logic, in Vitest"
-  (cd web && npx vitest run --reporter=default --reporter=json --outputFile="$report") >"$data/page.log" 2>&1 || true
+  (cd web && npx vitest run --coverage --coverage.reportsDirectory="$root/artifacts/tests/page" --reporter=default --reporter=json --outputFile="$report") >"$data/page.log" 2>&1 || true
   count_report "$report" "$data/page.log"
 }
 
@@ -125,6 +128,7 @@ run_tests() {
     run_page_tests
     suite Juxtopsis.Core.Tests
     suite Juxtopsis.Server.Tests
+    say "  lines that these ran: $(node scripts/coverage.mjs artifacts/tests/page/coverage-summary.json artifacts/tests/*.cobertura.xml)"
     run_e2e
     test_database_stop
   fi
