@@ -5,7 +5,9 @@ const [summary, ...reports] = process.argv.slice(2);
 const hit = new Map();
 for (const report of reports.filter(existsSync)) {
   let file = '';
-  for (const [, name, line, hits] of readFileSync(report, 'utf8').matchAll(/<class [^>]*filename="([^"]+)"|<line number="(\d+)" hits="(\d+)"/g)) {
+  for (const [, name, line, hits] of readFileSync(report, 'utf8').matchAll(
+    /<class [^>]*filename="([^"]+)"|<line number="(\d+)" hits="(\d+)"/g,
+  )) {
     if (name) {
       file = name.replaceAll('\\', '/');
     } else {

@@ -43,7 +43,7 @@ internal static partial class Exports
     internal static string Upgraded(string kind, string json) => CoreDoor.Upgraded(kind, json);
 
     [JSExport]
-    internal static string ReadEntry(string kind, string text, bool feet) => CoreDoor.ReadEntry(Kind(kind), text, Unit(feet));
+    internal static string ReadEntry(string kind, string text, bool feet, double fps) => CoreDoor.ReadEntry(Kind(kind), text, Unit(feet), fps);
 
     [JSExport]
     internal static double StepEntry(string kind, double value, bool up, bool large, bool feet) =>

@@ -178,10 +178,11 @@ public static class CoreDoor
     /// <param name="kind">What the text stands for.</param>
     /// <param name="text">What was typed.</param>
     /// <param name="unit">The person's unit for distances.</param>
+    /// <param name="fps">Frames a second, for an exposure time in place of a shutter angle; NaN where none is known.</param>
     /// <returns>JSON.</returns>
-    public static string ReadEntry(EntryKind kind, string text, LengthUnit unit)
+    public static string ReadEntry(EntryKind kind, string text, LengthUnit unit, double fps = double.NaN)
     {
-        var read = EntryReader.Read(kind, text, unit);
+        var read = EntryReader.Read(kind, text, unit, fps);
         var infinite = read.Values.Any(double.IsPositiveInfinity);
         return JsonSerializer.Serialize(new EntryOutput(infinite ? [] : read.Values, infinite, read.Problem), WireJson.Default.EntryOutput);
     }

@@ -11,7 +11,9 @@ public sealed class ArchitectureTests
     [Fact]
     public void The_core_depends_on_nothing() => Assert.Equal(
         [],
-        typeof(Rig).Assembly.GetReferencedAssemblies().Select(a => a.Name!).Where(n => !n.StartsWith("System.", StringComparison.Ordinal) || n.StartsWith("System.Text.Json", StringComparison.Ordinal)));
+
+        // netstandard is of the coverage that is measured meanwhile.
+        typeof(Rig).Assembly.GetReferencedAssemblies().Select(a => a.Name!).Where(n => n != "netstandard").Where(n => !n.StartsWith("System.", StringComparison.Ordinal) || n.StartsWith("System.Text.Json", StringComparison.Ordinal)));
 
     [Fact]
     public void The_core_does_no_input_or_output() => Holds(Types.InAssembly(typeof(Rig).Assembly)

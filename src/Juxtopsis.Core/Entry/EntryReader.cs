@@ -27,29 +27,44 @@ public static class EntryReader
     /// <param name="kind">What the text stands for.</param>
     /// <param name="text">What was typed.</param>
     /// <param name="unit">The person's unit: a bare number is a distance in it. Focal lengths and sensors are always mm.</param>
+    /// <param name="fps">Frames a second, for an exposure time in place of a shutter angle; NaN where none is known.</param>
     /// <returns>The numbers, within their <see cref="Quantity"/>'s range, or a problem.</returns>
-    public static EntryResult Read(EntryKind kind, string text, LengthUnit unit)
+    public static EntryResult Read(EntryKind kind, string text, LengthUnit unit, double fps = double.NaN)
     {
         ArgumentNullException.ThrowIfNull(text);
         var rule = EntryRule.Of(kind);
-        var reading = new Reading(rule, text.Trim(), unit);
+        var reading = new Reading(rule, text.Trim(), unit) { Fps = fps };
         if (reading.Text.Length == 0)
         {
-            return EntryResult.Refused($"{rule.Quantity.Name} is empty. Type for example {rule.Quantity.Example}.");
+            return EntryResult.Refused($"{rule.Quantity.Name} is empty. Type for example {reading.Example}.");
         }
 
         if (reading.Text.Length > MaxLength)
         {
-            return EntryResult.Refused($"{rule.Quantity.Name} is too long to read. Type for example {rule.Quantity.Example}.");
+            return EntryResult.Refused($"{rule.Quantity.Name} is too long to read. Type for example {reading.Example}.");
         }
 
-        if (NumberText.IsThousands(reading.Text))
+        var meanings = NumberText.Meanings(reading.Text);
+        var results = meanings.Select(meaning => ReadAs(reading with { Text = meaning })).ToArray();
+        var read = results.Where(r => r.Problem is null).ToArray();
+        var likely = read.Where(r => r.Values.All(v => v >= rule.Likely.Min && v <= rule.Likely.Max)).ToArray();
+        return (read.Length, likely.Length) switch
         {
-            return EntryResult.Refused($"“{reading.Text}” could mean two numbers. Leave the comma out, or write a point.");
-        }
+            (0, _) => results[0],
+            (1, _) => read[0],
+            (_, 1) => likely[0],
+            _ => EntryResult.Refused($"“{reading.Text}” could be {meanings[0]} or {meanings[1]}. Type the one that is meant."),
+        };
+    }
 
+    private static EntryResult ReadAs(Reading reading)
+    {
+        var (rule, unit) = (reading.Rule, reading.Unit);
         return rule.Notation switch
         {
+            Notation.NearestFocus => NearestFocus(reading),
+            Notation.Time => Time(reading, rule.Quantity == Quantity.Minutes ? 60 : 1),
+            Notation.Shutter => Shutter(reading),
             Notation.SceneLength => Length(reading, unit == LengthUnit.Feet ? 304.8 : 1000),
             Notation.LensLength => Length(reading, 1),
             Notation.Aperture => Aperture(reading),
@@ -77,6 +92,38 @@ public static class EntryReader
         }
 
         return double.IsPositiveInfinity(mm) && reading.Rule.Quantity == Quantity.BackgroundDistance ? EntryResult.Of(mm) : reading.InRange(mm);
+    }
+
+    /// <summary>Lenses focus from a hand's breadth to some metres: above these a bare number is more likely in the smaller unit.</summary>
+    private static EntryResult NearestFocus(Reading reading)
+    {
+        var (bareMm, unclearFrom, small, large) = reading.Unit == LengthUnit.Feet ? (304.8, 10, "in", "ft") : (1000.0, 3, "cm", "m");
+        return NumberText.TryRead(reading.Text, out var bare) && bare >= unclearFrom
+            ? EntryResult.Refused($"“{reading.Text}” could be {reading.Text} {small} or {reading.Text} {large}. Type the unit too.")
+            : Length(reading, bareMm);
+    }
+
+    private static EntryResult Time(Reading reading, double unitSeconds) =>
+        TimeText.TryRead(reading.Text, unitSeconds, out var seconds, out var isUnclear) ? reading.InRange(seconds / unitSeconds)
+        : isUnclear ? EntryResult.Refused($"“{reading.Text}” could be hours or minutes. Type {reading.Text} h or {reading.Text} min.")
+        : reading.NotRead();
+
+    private static EntryResult Shutter(Reading reading)
+    {
+        var text = reading.Text;
+        foreach (var mark in (ReadOnlySpan<string>)["seconds", "sec", "s"])
+        {
+            text = text.EndsWith(mark, StringComparison.OrdinalIgnoreCase) ? text[..^mark.Length] : text;
+        }
+
+        if (!TrySplit(text, "/", out var top, out var bottom) || bottom == 0)
+        {
+            return One(reading, Bare(reading), 1);
+        }
+
+        return double.IsNaN(reading.Fps)
+            ? EntryResult.Refused($"“{reading.Text}” is a time; how wide a shutter that is depends on the frame rate. Type the angle, for example {reading.Example}.")
+            : reading.InRange(360 * reading.Fps * top / bottom);
     }
 
     private static EntryResult Aperture(Reading reading)
@@ -115,7 +162,7 @@ public static class EntryReader
     }
 
     private static EntryResult Pair(Reading reading) =>
-        TrySplit(Bare(reading, everywhere: true), "x×X*", out var width, out var height) ? reading.InRange(width, height) : reading.NotRead();
+        TrySplit(Bare(reading, everywhere: true).Replace("by", "x", StringComparison.OrdinalIgnoreCase), "x×X*", out var width, out var height) ? reading.InRange(width, height) : reading.NotRead();
 
     private static EntryResult Span(Reading reading)
     {
@@ -250,6 +297,12 @@ public static class EntryReader
     /// <summary>A text on its way to numbers.</summary>
     private readonly record struct Reading(EntryRule Rule, string Text, LengthUnit Unit)
     {
+        /// <summary>Frames a second; NaN where none is known.</summary>
+        public double Fps { get; init; } = double.NaN;
+
+        /// <summary>What may be typed; a time stands for a shutter only where a frame rate is known.</summary>
+        public string Example => Rule.Notation == Notation.Shutter && double.IsNaN(Fps) ? "180" : Rule.Quantity.Example;
+
         public EntryResult InRange(params ReadOnlySpan<double> values)
         {
             foreach (var value in values)
@@ -264,7 +317,7 @@ public static class EntryReader
         }
 
         public EntryResult NotRead() =>
-            EntryResult.Refused($"“{Text}” is not read as {LowerFirst(Rule.Quantity.Name)}. Type for example {Rule.Quantity.Example}.");
+            EntryResult.Refused($"“{Text}” is not read as {LowerFirst(Rule.Quantity.Name)}. Type for example {Example}.");
 
         private static string LowerFirst(string text) => text.Length > 1 && char.IsUpper(text[1]) || text.StartsWith("T-", StringComparison.Ordinal)
             ? text

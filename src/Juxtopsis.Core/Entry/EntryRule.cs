@@ -52,6 +52,15 @@ internal enum Notation
 
     /// <summary>A weight; a bare number is in grams.</summary>
     Weight,
+
+    /// <summary>How close something focuses: a length in the scene of which the unit is asked where two are likely.</summary>
+    NearestFocus,
+
+    /// <summary>A length of time.</summary>
+    Time,
+
+    /// <summary>A shutter angle, or an exposure time that is one at a frame rate.</summary>
+    Shutter,
 }
 
 /// <summary>What is known of a kind: its quantity, its notation, the marks that may stand around its numbers, and its steps.</summary>
@@ -65,6 +74,9 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
 
     /// <summary>The same with Shift.</summary>
     public IReadOnlyList<double> LargeStops { get; init; } = [];
+
+    /// <summary>Where a value usually lies: tells which of two meanings of a text is meant.</summary>
+    public (double Min, double Max) Likely { get; init; } = (double.NegativeInfinity, double.PositiveInfinity);
 
     /// <summary>What an arrow key adds; 0 for kinds that do not step.</summary>
     public double Step { get; init; }
@@ -106,14 +118,14 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
         [EntryKind.LensHeight] = new(Quantity.LensHeight, Notation.SceneLength),
         [EntryKind.CameraPlace] = new(Quantity.CameraPlace, Notation.SceneLength),
         [EntryKind.Sideways] = new(Quantity.Sideways, Notation.SceneLength),
-        [EntryKind.MinimumFocusDistance] = new(Quantity.MinimumFocusDistance, Notation.SceneLength),
+        [EntryKind.MinimumFocusDistance] = new(Quantity.MinimumFocusDistance, Notation.NearestFocus),
         [EntryKind.Viewing] = new(Quantity.Viewing, Notation.SceneLength),
         [EntryKind.FieldSize] = new(Quantity.FieldSize, Notation.SceneLength),
         [EntryKind.RoomSize] = new(Quantity.RoomSize, Notation.SceneLength),
         [EntryKind.Kept] = new(Quantity.Kept, Notation.SceneLength),
         [EntryKind.SubjectSize] = new(Quantity.SubjectSize, Notation.SceneLength),
         [EntryKind.PictureShare] = new(Quantity.PictureShare, Notation.Percent, "%", "per cent", "percent") { Step = 0.01, LargeStep = 0.05 },
-        [EntryKind.Seconds] = new(Quantity.Seconds, Notation.Plain, "s", "sec", "seconds") { Step = 5, LargeStep = 30 },
+        [EntryKind.Seconds] = new(Quantity.Seconds, Notation.Time) { Step = 5, LargeStep = 30 },
         [EntryKind.FocalLength] = new(Quantity.FocalLength, Notation.LensLength) { LargeStops = FocalLengths },
         [EntryKind.ZoomRange] = new(Quantity.FocalLength with { Name = "Zoom range", Example = "24-70" }, Notation.Span, Millimetres),
         [EntryKind.FNumber] = new(Quantity.FNumber, Notation.Aperture) { Stops = ThirdStops, LargeStops = FullStops },
@@ -127,7 +139,7 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
         {
             Stops = [0.5625, 0.8, 1, 4.0 / 3, 1.5, 16.0 / 9, 1.85, 2, 2.2, 2.39],
         },
-        [EntryKind.DeliveryWidth] = new(Quantity.Pixels, Notation.Plain, "px", "pixels", "wide")
+        [EntryKind.DeliveryWidth] = new(Quantity.Pixels with { Example = "3840" }, Notation.Plain, "px", "pixels", "wide")
         {
             Stops = [1080, 1280, 1920, 2048, 2560, 3840, 4096, 5120, 6144, 7680, 8192],
         },
@@ -143,15 +155,16 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
         [EntryKind.MountError] = new(Quantity.MountError, Notation.Signed, Millimetres) { Step = 0.01, LargeStep = 0.1 },
         [EntryKind.RearFilter] = new(Quantity.RearFilter, Notation.LensLength) { Step = 0.1, LargeStep = 1 },
         [EntryKind.RefractiveIndex] = new(Quantity.RefractiveIndex, Notation.Plain) { Step = 0.01, LargeStep = 0.1 },
-        [EntryKind.Sensitivity] = new(Quantity.Sensitivity, Notation.Plain, "iso", "ei") { Stops = Sensitivities },
+        [EntryKind.Sensitivity] = new(Quantity.Sensitivity, Notation.Plain, "iso", "ei") { Stops = Sensitivities, Likely = (25, 409_600) },
         [EntryKind.Filter] = new(Quantity.FilterStops, Notation.Filter, "stops", "stop", "st") { Step = 1.0 / 3, LargeStep = 1 },
         [EntryKind.VariableFilter] = new(Quantity.FilterStops with { Name = "Variable filter", Example = "2-5" }, Notation.Span, "stops", "stop", "st"),
         [EntryKind.StabilisationStops] = new(Quantity.StabilisationStops, Notation.Plain, "stops", "stop", "st") { Step = 0.5, LargeStep = 1 },
         [EntryKind.Fps] = new(Quantity.Fps, Notation.Rate, "fps", "frames", "p")
         {
+            Likely = (1, 1000),
             Stops = [12, 15, 24000.0 / 1001, 24, 25, 30000.0 / 1001, 30, 48, 50, 60000.0 / 1001, 60, 75, 90, 100, 120, 150, 180, 200, 240],
         },
-        [EntryKind.ShutterAngle] = new(Quantity.ShutterAngle, Notation.Plain, "°", "degrees", "deg")
+        [EntryKind.ShutterAngle] = new(Quantity.ShutterAngle, Notation.Shutter, "°", "degrees", "deg")
         {
             Stops = [11.25, 22.5, 45, 72, 86.4, 90, 108, 120, 144, 150, 172.8, 180, 216, 270, 288, 300, 346, 360],
         },
@@ -165,11 +178,11 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
         [EntryKind.PartLength] = new(Quantity.PartLength, Notation.LensLength) { Step = 1, LargeStep = 10 },
         [EntryKind.Flange] = new(Quantity.Flange, Notation.LensLength) { Step = 0.01, LargeStep = 1 },
         [EntryKind.Count] = new(Quantity.Count, Notation.Plain) { Step = 1, LargeStep = 5 },
-        [EntryKind.Minutes] = new(Quantity.Minutes, Notation.Plain, "minutes", "min") { Step = 1, LargeStep = 10 },
+        [EntryKind.Minutes] = new(Quantity.Minutes, Notation.Time) { Step = 1, LargeStep = 10 },
         [EntryKind.WattHours] = new(Quantity.WattHours, Notation.Plain, "wh") { Step = 1, LargeStep = 10 },
         [EntryKind.Gigabytes] = new(Quantity.Gigabytes, Notation.Plain, "gb") { Step = 64, LargeStep = 256 },
-        [EntryKind.Pixels] = new(Quantity.Pixels, Notation.Plain, "px", "pixels") { Step = 16, LargeStep = 160 },
-        [EntryKind.SensorSide] = new(Quantity.SensorSide, Notation.LensLength) { Step = 0.1, LargeStep = 1 },
+        [EntryKind.Pixels] = new(Quantity.Pixels with { Example = "3840" }, Notation.Plain, "px", "pixels") { Step = 16, LargeStep = 160 },
+        [EntryKind.SensorSide] = new(Quantity.SensorSide with { Example = "36" }, Notation.LensLength) { Step = 0.1, LargeStep = 1 },
         [EntryKind.CloseUpPlace] = new(Quantity.CloseUpPlace, Notation.LensLength) { Step = 1, LargeStep = 10 },
         [EntryKind.ConverterPlace] = new(Quantity.ConverterPlace, Notation.LensLength) { Step = 1, LargeStep = 10 },
         [EntryKind.FigureHeight] = new(Quantity.FigureHeight, Notation.SceneLength),

@@ -5,7 +5,10 @@ internal static class LengthText
 {
     private static readonly (string Suffix, double Mm)[] Units =
     [
-        ("mm", 1), ("cm", 10), ("km", 1e6), ("m", 1000),
+        ("millimetres", 1), ("millimeters", 1), ("millimetre", 1), ("millimeter", 1), ("mm", 1),
+        ("centimetres", 10), ("centimeters", 10), ("centimetre", 10), ("centimeter", 10), ("cm", 10),
+        ("kilometres", 1e6), ("kilometers", 1e6), ("kilometre", 1e6), ("kilometer", 1e6), ("km", 1e6),
+        ("metres", 1000), ("meters", 1000), ("metre", 1000), ("meter", 1000), ("m", 1000),
         ("feet", 304.8), ("foot", 304.8), ("ft", 304.8), ("'", 304.8),
         ("inches", 25.4), ("inch", 25.4), ("in", 25.4), ("\"", 25.4),
     ];

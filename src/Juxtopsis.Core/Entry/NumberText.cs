@@ -1,22 +1,26 @@
 using System.Buffers;
 using System.Globalization;
+using System.Text.RegularExpressions;
 
 namespace Juxtopsis.Core.Entry;
 
-/// <summary>Reads the plain numbers inside typed texts: a decimal point or a decimal comma, no exponent, no thousands mark.</summary>
-internal static class NumberText
+/// <summary>Reads the plain numbers inside typed texts: a decimal point or a decimal comma, no exponent.</summary>
+internal static partial class NumberText
 {
+    /// <summary>No text that is short enough to be read takes nearly so long, ms.</summary>
+    internal const int MostMs = 1000;
+
     private static readonly SearchValues<char> Marks = SearchValues.Create("0123456789.,");
 
     /// <summary>Reads a number.</summary>
     /// <param name="text">Text without units.</param>
     /// <param name="value">The number; never negative, never infinite.</param>
-    /// <returns>False for anything but digits with at most one decimal mark between or before them.</returns>
+    /// <returns>False for anything but digits with at most one decimal mark between or before them, and for what <see cref="Meanings"/> tells apart.</returns>
     public static bool TryRead(ReadOnlySpan<char> text, out double value)
     {
         value = double.NaN;
         text = text.Trim();
-        if (text.IsEmpty || text.Length > 32 || text.ContainsAnyExcept(Marks) || IsThousands(text))
+        if (text.IsEmpty || text.Length > 32 || text.ContainsAnyExcept(Marks) || CommaBeforeThree().IsMatch(text))
         {
             return false;
         }
@@ -26,13 +30,34 @@ internal static class NumberText
         return double.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out value);
     }
 
-    /// <summary>True for texts such as <c>1,000</c>, which may mean one or a thousand.</summary>
-    /// <param name="text">Text without units.</param>
-    /// <returns>Whether a comma stands before exactly three last digits.</returns>
-    public static bool IsThousands(ReadOnlySpan<char> text)
+    /// <summary>
+    /// What a text may mean, since a comma is a decimal mark to some and parts thousands for others: <c>23,976</c> is both, until
+    /// something else tells. A point and a comma in one number tell it: the last of them is the decimal mark.
+    /// </summary>
+    /// <param name="text">A text with numbers in it.</param>
+    /// <returns>The text with plain numbers in it, in one way or in two: first with decimal commas, then with thousands.</returns>
+    public static IReadOnlyList<string> Meanings(string text)
     {
-        text = text.Trim();
-        var comma = text.LastIndexOf(',');
-        return comma > 0 && text[0] != '0' && text.Length - comma == 4 && !text.Contains('.');
+        text = PointAfterCommas().Replace(text, m => m.Value.Replace(",", "", StringComparison.Ordinal));
+        text = CommaAfterPoints().Replace(text, m => m.Value.Replace(".", "", StringComparison.Ordinal).Replace(',', '.'));
+        var unclear = CommaBeforeThree().Matches(text);
+        if (unclear.Count == 0)
+        {
+            return [text];
+        }
+
+        var thousands = CommaBeforeThree().Replace(text, m => m.Value.Replace(",", "", StringComparison.Ordinal));
+        return unclear.Any(m => m.Value.Count(c => c == ',') > 1)
+            ? [thousands]
+            : [CommaBeforeThree().Replace(text, m => m.Value.Replace(',', '.')), thousands];
     }
+
+    [GeneratedRegex(@"(?<![\d.,])[1-9]\d{0,2}(?:,\d{3})+(?![\d.,])", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture, MostMs)]
+    private static partial Regex CommaBeforeThree();
+
+    [GeneratedRegex(@"(?<![\d.,])\d{1,3}(?:,\d{3})+\.\d+(?![\d.,])", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture, MostMs)]
+    private static partial Regex PointAfterCommas();
+
+    [GeneratedRegex(@"(?<![\d.,])\d{1,3}(?:\.\d{3})+,\d+(?![\d.,])", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture, MostMs)]
+    private static partial Regex CommaAfterPoints();
 }

@@ -6,6 +6,99 @@ namespace Juxtopsis.Core.Tests.Entry;
 
 public sealed class EntryReaderTests
 {
+    public static TheoryData<EntryKind> Kinds => [.. Enum.GetValues<EntryKind>()];
+
+    [Theory]
+    [MemberData(nameof(Kinds))]
+    public void No_message_shows_an_example_that_its_field_refuses(EntryKind kind)
+    {
+        foreach (var fps in (ReadOnlySpan<double>)[double.NaN, 25])
+        {
+            const string before = "Type for example ";
+            var shown = EntryReader.Read(kind, "no such thing", LengthUnit.Metres, fps).Problem!;
+            var examples = shown[(shown.IndexOf(before, StringComparison.Ordinal) + before.Length)..^1];
+            foreach (var example in examples.Split([" or ", ", "], StringSplitOptions.TrimEntries))
+            {
+                Assert.All(Enum.GetValues<LengthUnit>(), unit => Assert.Null(EntryReader.Read(kind, example, unit, fps).Problem));
+            }
+        }
+    }
+
+    [Theory]
+    [InlineData("30 centimetres", 300)]
+    [InlineData("3 metres", 3000)]
+    [InlineData("1 meter", 1000)]
+    [InlineData("850 millimeters", 850)]
+    [InlineData("3,8 m", 3800)]
+    [InlineData("0,125 m", 125)]
+    [InlineData("12,345.6 mm", 12345.6)]
+    [InlineData("12.345,6 mm", 12345.6)]
+    [InlineData("1,234,567 mm", 1234567)]
+    public void Lengths_in_words_and_with_either_comma(string text, double mm) => Reads(EntryKind.SubjectDistance, text, mm);
+
+    [Theory]
+    [InlineData(EntryKind.Fps, "23,976", 23.976)]
+    [InlineData(EntryKind.Fps, "59,940 fps", 59.94)]
+    [InlineData(EntryKind.DeliveryWidth, "3,840", 3840)]
+    [InlineData(EntryKind.Sensitivity, "ISO 12,800", 12800)]
+    public void Where_only_one_meaning_of_a_comma_can_be_it_is_that(EntryKind kind, string text, double expected) => Reads(kind, text, expected);
+
+    [Theory]
+    [InlineData(EntryKind.SubjectDistance, "1,234 m", "could be 1.234 m or 1234 m")]
+    [InlineData(EntryKind.MinimumFocusDistance, "45", "could be 45 cm or 45 m")]
+    [InlineData(EntryKind.Minutes, "1:30", "Type 1:30 h or 1:30 min")]
+    [InlineData(EntryKind.ShutterAngle, "1/50", "depends on the frame rate")]
+    [InlineData(EntryKind.Seconds, "1:75", "not read")]
+    [InlineData(EntryKind.Seconds, "10 miles", "not read")]
+    public void Where_two_things_are_likely_it_is_asked(EntryKind kind, string text, string asked) =>
+        Assert.Contains(asked, EntryReader.Read(kind, text, LengthUnit.Metres).Problem!, StringComparison.Ordinal);
+
+    [Theory]
+    [InlineData("0.45", LengthUnit.Metres, 450)]
+    [InlineData("45 cm", LengthUnit.Metres, 450)]
+    [InlineData("5 m", LengthUnit.Metres, 5000)]
+    [InlineData("1.5", LengthUnit.Feet, 457.2)]
+    [InlineData("18 in", LengthUnit.Feet, 457.2)]
+    public void Nearest_focus(string text, LengthUnit unit, double mm) => Assert.Equal(mm, EntryReader.Read(EntryKind.MinimumFocusDistance, text, unit).Values[0], 6);
+
+    [Theory]
+    [InlineData(EntryKind.Seconds, "90", 90)]
+    [InlineData(EntryKind.Seconds, "90 s", 90)]
+    [InlineData(EntryKind.Seconds, "1:30", 90)]
+    [InlineData(EntryKind.Seconds, "10 min", 600)]
+    [InlineData(EntryKind.Seconds, "1 min 30 s", 90)]
+    [InlineData(EntryKind.Seconds, "1,5 minutes", 90)]
+    [InlineData(EntryKind.Seconds, "0:01:30", 90)]
+    [InlineData(EntryKind.Minutes, "90", 90)]
+    [InlineData(EntryKind.Minutes, "1:30 h", 90)]
+    [InlineData(EntryKind.Minutes, "1:30 min", 1.5)]
+    [InlineData(EntryKind.Minutes, "1 h 30 min", 90)]
+    [InlineData(EntryKind.Minutes, "2 hours", 120)]
+    [InlineData(EntryKind.Minutes, "1h30m", 90)]
+    public void Lengths_of_time(EntryKind kind, string text, double expected) => Reads(kind, text, expected);
+
+    [Theory]
+    [InlineData("1/50", 25, 180)]
+    [InlineData("1/50 s", 25, 180)]
+    [InlineData("1/48", 24, 180)]
+    [InlineData("1/100", 25, 90)]
+    [InlineData("180", 25, 180)]
+    [InlineData("172.8°", 24, 172.8)]
+    public void A_shutter_is_an_angle_or_a_time_at_a_frame_rate(string text, double fps, double degrees) =>
+        Assert.Equal(degrees, EntryReader.Read(EntryKind.ShutterAngle, text, LengthUnit.Metres, fps).Values[0], 9);
+
+    [Fact]
+    public void A_time_longer_than_a_frame_is_no_shutter() =>
+        Assert.Contains("outside", EntryReader.Read(EntryKind.ShutterAngle, "1/12", LengthUnit.Metres, 25).Problem!, StringComparison.Ordinal);
+
+    [Theory]
+    [InlineData("24.8 by 16.6")]
+    [InlineData("24.8x16.6")]
+    [InlineData("24.8×16.6")]
+    [InlineData("24,8 × 16,6 mm")]
+    public void A_sensor_is_wide_by_high(string text) =>
+        Assert.Equal([24.8, 16.6], EntryReader.Read(EntryKind.SensorArea, text, LengthUnit.Metres).Values);
+
     [Theory]
     [InlineData("3m", 3000)]
     [InlineData("3 m", 3000)]
@@ -132,7 +225,7 @@ public sealed class EntryReaderTests
     [InlineData(EntryKind.Filter, "ND", "not read")]
     [InlineData(EntryKind.Brightness, "0 lux", "not read")]
     [InlineData(EntryKind.ShutterAngle, "361", "outside")]
-    [InlineData(EntryKind.ShutterAngle, "1/50", "not read")]
+    [InlineData(EntryKind.ShutterAngle, "half", "Type for example 180.")]
     public void What_cannot_be_is_refused(EntryKind kind, string text, string reason) =>
         Assert.Contains(reason, EntryReader.Read(kind, text, LengthUnit.Metres).Problem!, StringComparison.Ordinal);
 
@@ -174,7 +267,7 @@ public sealed class EntryReaderTests
     [InlineData("3mm m", "not read")]
     [InlineData("3 3 m", "not read")]
     [InlineData("3/0 m", "not read")]
-    [InlineData("1,000", "could mean two numbers")]
+    [InlineData("1,000", "could be 1.000 or 1000")]
     [InlineData("10'14\"", "not read")]
     [InlineData("99999 km", "outside 1 mm to 100 km")]
     [InlineData("1234567890123456789012345678901234567890123456789012345678901234567890", "too long")]

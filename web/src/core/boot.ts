@@ -92,7 +92,7 @@ interface Exports {
   Assemble: (json: string, feet: boolean) => string;
   ReadGearField: (kind: string, field: string, text: string) => string;
   Upgraded: (kind: string, json: string) => string;
-  ReadEntry: (kind: string, text: string, feet: boolean) => string;
+  ReadEntry: (kind: string, text: string, feet: boolean, fps: number) => string;
   StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
   FitRead: (json: string) => void;
   FitOpen: () => void;
@@ -140,7 +140,8 @@ export interface Core {
   readGearField: (kind: string, field: string, text: string) => FieldReading;
   /** A kept document of any version, brought up to the version of now; null when it cannot be read. */
   upgraded: (kind: string, document: unknown) => unknown;
-  read: (kind: EntryKind, text: string, feet: boolean) => Entry;
+  /** Reads a typed text; with frames a second, an exposure time is read as a shutter angle. */
+  read: (kind: EntryKind, text: string, feet: boolean, fps?: number) => Entry;
   step: (kind: EntryKind, value: number, up: boolean, large: boolean, feet: boolean) => number;
   /** Reads a part of a shelf. */
   readShelf: (file: object) => void;
@@ -201,8 +202,7 @@ export async function boot(): Promise<Core> {
       return reports;
     },
     words(setup, feet) {
-      const said = JSON.parse(door.Words(JSON.stringify(bare(setup)), feet)) as
-        Schemas['WordsOutput'] | Problem;
+      const said = JSON.parse(door.Words(JSON.stringify(bare(setup)), feet)) as Schemas['WordsOutput'] | Problem;
       return 'reasons' in said
         ? { conventions: said.conventionWords, reasons: said.reasons, problems: [] }
         : { conventions: [], reasons: noReasons, problems: said.errors };
@@ -236,7 +236,7 @@ export async function boot(): Promise<Core> {
       const text = door.Upgraded(kind, JSON.stringify(document));
       return text === '' ? null : (JSON.parse(text) as unknown);
     },
-    read: (kind, text, feet) => JSON.parse(door.ReadEntry(kind, text, feet)) as Entry,
+    read: (kind, text, feet, fps = NaN) => JSON.parse(door.ReadEntry(kind, text, feet, fps)) as Entry,
     step: (kind, value, up, large, feet) => door.StepEntry(kind, value, up, large, feet),
     readShelf: (file) => door.FitRead(JSON.stringify(file)),
     openShelf: () => door.FitOpen(),

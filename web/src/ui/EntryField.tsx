@@ -3,6 +3,8 @@ import { styled } from '@mui/material/styles';
 import { memo, useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import { figureFont } from '../app/theme';
 import { core, type EntryKind } from '../core/core';
+import { useFormText } from './formTexts';
+import { meansNothing } from './nothing';
 
 const Root = styled('div')(({ theme }) => ({
   minWidth: 0,
@@ -49,6 +51,8 @@ export interface EntryFieldProps {
   /** The number that arrow keys step from; left out where there is none. */
   stepFrom?: number | undefined;
   feet?: boolean;
+  /** Frames a second, where an exposure time may be typed in place of a shutter angle. */
+  fps?: number | undefined;
   /** What stands in an empty field. */
   placeholder?: string;
   /** A problem that the core found with this field together with others. */
@@ -66,30 +70,34 @@ export interface EntryFieldProps {
  * how to mend it, and changes nothing. Arrow keys step, Escape goes back to the last good value.
  */
 export const EntryField = memo(function EntryField(props: EntryFieldProps) {
-  const { label, help, kind, shown, stepFrom, feet = false, beside = false, onClear, onValue } = props;
+  const { label, help, kind, shown, stepFrom, feet = false, fps, placeholder = '', beside = false, onClear, onValue } = props;
   const id = useId();
-  const [typed, setTyped] = useState<string | null>(null);
-  const [unread, setUnread] = useState<string | null>(null);
+  const { form, left } = useFormText(label);
+  const [typed, setTyped] = useState<string | null>(left);
+  const [unread, setUnread] = useState<string | null>(() => (left === null ? null : core().read(kind, left, feet, fps).problem));
   const ownChange = useRef(false);
+  const shownBefore = useRef(shown);
 
   // A change from elsewhere (undo, a drag, another person) replaces whatever stood half typed.
   useEffect(() => {
-    if (!ownChange.current) {
+    if (!ownChange.current && shownBefore.current !== shown) {
       setTyped(null);
       setUnread(null);
     }
+    shownBefore.current = shown;
     ownChange.current = false;
   }, [shown]);
+  useEffect(() => form?.set(label, unread === null ? null : typed), [form, label, typed, unread]);
 
   const type = (text: string) => {
     setTyped(text);
-    if (text.trim() === '' && onClear) {
+    const entry = core().read(kind, text, feet, fps);
+    if (entry.problem !== null && onClear && meansNothing(text, placeholder)) {
       setUnread(null);
       ownChange.current = true;
       onClear();
       return;
     }
-    const entry = core().read(kind, text, feet);
     setUnread(entry.problem);
     if (entry.problem === null) {
       ownChange.current = true;
@@ -129,7 +137,7 @@ export const EntryField = memo(function EntryField(props: EntryFieldProps) {
       <InputBase
         id={id}
         value={typed ?? shown}
-        placeholder={props.placeholder ?? ''}
+        placeholder={placeholder}
         error={problem !== undefined}
         onChange={(event) => type(event.target.value)}
         onBlur={settle}

@@ -66,7 +66,12 @@ public sealed class NumbersField(string key, string label, EntryKind kind, strin
     public override FieldReading Read(string text)
     {
         var values = new List<double>();
-        foreach (var part in Numbers.Parts(text))
+        if (Numbers.TwoOrOne(text) is { } unclear)
+        {
+            return FieldReading.Refused(unclear);
+        }
+
+        foreach (var part in Numbers.Row(text))
         {
             if (!Numbers.TryRead(Kind, part, out var value, out var problem))
             {
@@ -194,6 +199,41 @@ internal static class Numbers
     };
 
     public static string[] Parts(string text) => text.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+
+    /// <summary>
+    /// The parts of a row of numbers, which people set apart by semicolons, lines, commas or spaces. A comma with digits around it is a
+    /// decimal comma unless there is more than one of them.
+    /// </summary>
+    public static string[] Row(string text)
+    {
+        const StringSplitOptions tidy = StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries;
+        if (text.AsSpan().ContainsAny(';', '\n'))
+        {
+            return text.Split([';', '\n'], tidy);
+        }
+
+        if (text.Contains(", ", StringComparison.Ordinal))
+        {
+            return text.Split(", ", tidy);
+        }
+
+        if (text.Count(c => c == ',') > 1)
+        {
+            return text.Split(',', tidy);
+        }
+
+        var words = text.Split(' ', tidy);
+        return words.Length > 1 && words.All(w => char.IsAsciiDigit(w[0])) ? words : [text.Trim()];
+    }
+
+    /// <summary>What to ask where a row such as <c>24,25</c> may be one number or two; null where it is clear.</summary>
+    public static string? TwoOrOne(string text)
+    {
+        var parts = text.Trim().Split(',');
+        return parts.Length == 2 && parts.All(p => p.Length is > 0 and < 4 && p.All(char.IsAsciiDigit)) && parts[1].Length == 2 && parts[0].Length == 2
+            ? $"“{Short(text.Trim())}” could be {parts[0]}.{parts[1]}, or {parts[0]} and {parts[1]}. Type {parts[0]}; {parts[1]} for two."
+            : null;
+    }
 
     public static string Short(string text) => text.Length <= 40 ? text : string.Concat(text.AsSpan(0, 40), "…");
 }

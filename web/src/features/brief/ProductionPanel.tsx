@@ -70,8 +70,9 @@ export function ProductionPanel({ onClose }: { onClose: () => void }) {
           />
           <EntryField
             label="Shutter"
-            help="Shutter angle."
+            help="Shutter angle, or the exposure time: 180 or 1/50."
             kind="shutterAngle"
+            fps={delivery.timelineFps ?? 25}
             shown={`${plain(delivery.shutterAngleDeg ?? 180, 1)}°`}
             stepFrom={delivery.shutterAngleDeg ?? 180}
             problem={problemOf(problems, 'delivery.shutterAngleDeg')}

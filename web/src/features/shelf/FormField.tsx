@@ -1,9 +1,11 @@
 import { Autocomplete, Box, InputBase, MenuItem, TextField } from '@mui/material';
-import { useId, useState } from 'react';
+import { useEffect, useId, useState } from 'react';
 import { core, type EntryKind, type GearField } from '../../core/core';
 import { distanceField, plain } from '../../ui/format';
 import { EntryField } from '../../ui/EntryField';
 import { LabelledSelect } from '../../ui/LabelledSelect';
+import { useFormText } from '../../ui/formTexts';
+import { meansNothing } from '../../ui/nothing';
 
 interface FormFieldProps {
   kind: string;
@@ -92,11 +94,15 @@ const asText = (field: GearField, value: unknown): string => {
 /** A text, or numbers in a row, which the core reads. */
 function TypedField({ kind, field, value, problem, onChange }: FormFieldProps) {
   const id = useId();
-  const [typed, setTyped] = useState<string | null>(null);
-  const [unread, setUnread] = useState<string | null>(null);
+  const { form, left } = useFormText(field.label);
+  const [typed, setTyped] = useState<string | null>(left);
+  const [unread, setUnread] = useState<string | null>(() => (left === null ? null : core().readGearField(kind, field.key, left).problem));
+  useEffect(() => form?.set(field.label, unread === null ? null : typed), [form, field.label, typed, unread]);
+  const placeholder = field.required ? 'needed' : 'not known';
+  const isRow = field.type === 'numbers' || field.type === 'points';
   const type = (text: string) => {
     setTyped(text);
-    if (text.trim() === '') {
+    if (text.trim() === '' || (isRow && meansNothing(text, placeholder))) {
       setUnread(null);
       onChange(undefined);
       return;
@@ -128,7 +134,7 @@ function TypedField({ kind, field, value, problem, onChange }: FormFieldProps) {
         multiline={field.manyLines}
         minRows={field.manyLines ? 2 : undefined}
         value={typed ?? asText(field, value)}
-        placeholder={field.required ? 'needed' : 'not known'}
+        placeholder={placeholder}
         error={wrong !== undefined}
         onChange={(event) => type(event.target.value)}
         onBlur={() => unread === null && setTyped(null)}

@@ -1,6 +1,8 @@
 import { Box, Button, IconButton, Tooltip, Typography } from '@mui/material';
 import type { Diagnostic, GearField, GearItem } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
+import { useContext } from 'react';
+import { FormTextsContext } from '../../ui/formTexts';
 import { FormField } from './FormField';
 import { modesOf, type Mode } from '../../gear/gear';
 import { useKinds } from '../../gear/shelfApi';
@@ -61,7 +63,12 @@ interface ModesFormProps {
 function ModesForm({ modes, errors, feet, onChange }: ModesFormProps) {
   const { fields } = useKinds().find((k) => k.key === 'mode')!;
   const whole = errors.find((e) => e.about === 'modes')?.message;
+  const form = useContext(FormTextsContext);
   const fresh = (): Mode => ({ ...(modes.at(-1) ?? { areaWidthMm: 36, areaHeightMm: 20.25 }), name: `Mode ${modes.length + 1}` });
+  const takeOut = (i: number) => {
+    modes.forEach((_, at) => at >= i && form?.forget(`mode ${at + 1}`));
+    onChange(modes.filter((_, at) => at !== i));
+  };
   return (
     <Box component="section" aria-label="Recording modes" sx={{ gridColumn: '1 / -1', display: 'grid', gap: 1 }}>
       <Typography component="h3" sx={{ fontSize: 13, fontWeight: 650 }}>
@@ -77,25 +84,27 @@ function ModesForm({ modes, errors, feet, onChange }: ModesFormProps) {
           <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', fontSize: 13, fontWeight: 650 }}>
             {mode.name}
             <Tooltip title="Take this mode out">
-              <IconButton aria-label={`Take out mode ${mode.name}`} onClick={() => onChange(modes.filter((_, at) => at !== i))}>
+              <IconButton aria-label={`Take out mode ${mode.name}`} onClick={() => takeOut(i)}>
                 <CloseIcon />
               </IconButton>
             </Tooltip>
           </Box>
-          <Box sx={grid}>
-            {fields.map((field) => (
-              <FormField
-                key={field.key}
-                kind="mode"
-                field={field}
-                value={mode[field.key]}
-                problem={errors.find((e) => e.about === `modes[${i}].${field.key}`)?.message}
-                feet={feet}
-                mounts={[]}
-                onChange={(value) => onChange(modes.map((m, at) => (at === i ? withValue(m, field.key, value) : m)))}
-              />
-            ))}
-          </Box>
+          <FormTextsContext value={form?.part(`mode ${i + 1}`) ?? null}>
+            <Box sx={grid}>
+              {fields.map((field) => (
+                <FormField
+                  key={field.key}
+                  kind="mode"
+                  field={field}
+                  value={mode[field.key]}
+                  problem={errors.find((e) => e.about === `modes[${i}].${field.key}`)?.message}
+                  feet={feet}
+                  mounts={[]}
+                  onChange={(value) => onChange(modes.map((m, at) => (at === i ? withValue(m, field.key, value) : m)))}
+                />
+              ))}
+            </Box>
+          </FormTextsContext>
         </Box>
       ))}
       <Button onClick={() => onChange([...modes, fresh()])} sx={{ justifySelf: 'start' }}>

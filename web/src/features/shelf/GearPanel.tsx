@@ -5,6 +5,8 @@ import { useEffect, useRef, useState, type Dispatch, type SetStateAction } from 
 import { core, type Diagnostic, type GearField, type GearItem } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
 import { fullName } from '../../gear/gear';
+import { FormTexts, FormTextsContext } from '../../ui/formTexts';
+import { dropGearDraft, gearDraftOf, keepGearDraft, type GearDraft } from './gearDrafts';
 import { GearForm } from './GearForm';
 import { areasOf, Circles } from './Outlines';
 import { askAgain, deleteGear, restoreGear, retireGear, useKind, useKinds, useWays, writeGear, type ShelfEntry } from '../../gear/shelfApi';
@@ -37,7 +39,10 @@ const plainItem = (item: GearItem) =>
 /** A thing of the shelf: what is known of it, and what can be done with it. */
 export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPanelProps) {
   const queries = useQueryClient();
-  const [item, setItem] = useState(opened.item);
+  const [left, setLeft] = useState(() => gearDraftOf(opened));
+  const [item, setItem] = useState(left?.item ?? opened.item);
+  const [form, setForm] = useState(() => new FormTexts(new Map(Object.entries(left?.texts ?? {}))));
+  const base = left ? left.revision : opened.revision;
   const [errors, setErrors] = useState<Diagnostic[]>([]);
   const [theirs, setTheirs] = useState<ShelfEntry | null>(null);
   const [say, setSay] = useState('');
@@ -45,21 +50,70 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
   const box = useRef<HTMLDivElement>(null);
   const mounts = useKind('mount').data?.map((m) => m.item.name) ?? [];
   const changed = opened.revision === null || plainItem(item) !== plainItem(opened.item);
+  // What would be kept when the form is left now; null once it is saved or gone.
+  const leaving = useRef<(() => GearDraft | null) | null>(null);
+  const gone = useRef(false);
+  useEffect(() => {
+    leaving.current = () =>
+      !gone.current && (form.texts.size > 0 || plainItem(item) !== plainItem(opened.item))
+        ? { item, revision: base, texts: Object.fromEntries(form.texts) }
+        : null;
+  });
   const kind = useKinds().find((k) => k.key === item.kind)!;
   const name = item.name.trim() === '' ? `New ${kind.name.toLowerCase()}` : fullName(item);
 
   useEffect(() => box.current?.querySelector<HTMLElement>('[data-close]')?.focus({ preventScroll: true }), []);
+  useEffect(() => {
+    const keep = () => {
+      const draft = leaving.current?.();
+      if (draft) {
+        keepGearDraft(draft);
+      } else {
+        dropGearDraft(opened);
+      }
+    };
+    window.addEventListener('pagehide', keep);
+    return () => {
+      window.removeEventListener('pagehide', keep);
+      keep();
+    };
+  }, [opened]);
+  const startOver = () => {
+    dropGearDraft(opened);
+    setLeft(undefined);
+    setItem(opened.item);
+    setForm(new FormTexts(new Map()));
+    setErrors([]);
+    setSay('');
+  };
 
   // Another thing may have been opened while an answer was on its way: that one stays.
-  const close = () => onOpen((now) => (now === opened ? null : now));
-  const save = async (base = opened.revision) => {
+  const close = () => {
+    if (leaving.current?.()) {
+      onSaid(`What you typed of “${name}” is kept here; open it again to go on.`);
+    }
+    onOpen((now) => (now === opened ? null : now));
+  };
+  /** It is saved or gone: nothing of it is kept. */
+  const finish = () => {
+    gone.current = true;
+    dropGearDraft({ item, revision: base });
+    onOpen((now) => (now === opened ? null : now));
+  };
+  const save = async (on = base) => {
+    if (form.texts.size > 0) {
+      setSay(
+        `Nothing was written: ${[...form.texts].map(([field, text]) => `“${text}” in ${field}`).join(', ')} cannot be read. Mend or empty it.`,
+      );
+      return;
+    }
     setBusy(true);
     setSay('');
-    const outcome = await writeGear(item, base);
+    const outcome = await writeGear(item, on);
     setBusy(false);
     setErrors(outcome.kind === 'fields' ? outcome.errors : []);
     if (outcome.kind === 'stored') {
-      close();
+      finish();
       onSaid(`“${fullName(outcome.entry.item)}” is kept.`);
       await askAgain(queries);
     } else if (outcome.kind === 'conflict') {
@@ -77,7 +131,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
       setSay(outcome.say);
       return;
     }
-    close();
+    finish();
     if (outcome === null) {
       return;
     }
@@ -103,7 +157,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
       setSay(outcome.say);
       return;
     }
-    close();
+    finish();
     onSaid(`“${name}” is ${retired ? 'retired: kept, and offered no more' : 'offered again'}.`, () => void again(() => set(!retired)));
     await askAgain(queries);
   };
@@ -150,6 +204,19 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
         aria-label={`${name}, what is known`}
         sx={{ flex: 1, overflowY: 'auto', p: 1.5, display: 'grid', gap: 1.25, alignContent: 'start' }}
       >
+        {left && (
+          <Alert
+            severity="info"
+            variant="outlined"
+            action={
+              <Button size="small" color="inherit" onClick={startOver}>
+                Start over
+              </Button>
+            }
+          >
+            Here is what you had typed before.
+          </Alert>
+        )}
         {theirs && (
           <Alert
             severity="warning"
@@ -200,13 +267,16 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
           />
         )}
         {item.kind === 'lens' && camera && opened.revision !== null && <Ways camera={camera} lens={item.id} mode={mode} />}
-        <GearForm
-          item={item}
-          errors={errors}
-          feet={feet}
-          mounts={mounts.filter((m) => item.kind !== 'mount' || m !== opened.item.name)}
-          onChange={setItem}
-        />
+        <FormTextsContext value={form}>
+          <GearForm
+            key={String(left !== undefined)}
+            item={item}
+            errors={errors}
+            feet={feet}
+            mounts={mounts.filter((m) => item.kind !== 'mount' || m !== opened.item.name)}
+            onChange={setItem}
+          />
+        </FormTextsContext>
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, p: 1, borderTop: 1, borderColor: 'divider' }}>
         <Button variant="contained" disabled={!changed || busy} onClick={() => void save()}>

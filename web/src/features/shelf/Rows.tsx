@@ -174,6 +174,16 @@ interface ThingProps {
   onChoose: (entry: ShelfEntry, on: boolean) => void;
 }
 
+/** The same thing with the same to be told of it, though it came with another answer. */
+const isSame = (a: ThingProps, b: ThingProps): boolean =>
+  a.entry.item.id === b.entry.item.id &&
+  a.entry.revision === b.entry.revision &&
+  JSON.stringify(a.entry.reach) === JSON.stringify(b.entry.reach) &&
+  a.forCamera === b.forCamera &&
+  a.chosen === b.chosen &&
+  a.onOpen === b.onOpen &&
+  a.onChoose === b.onChoose;
+
 const Thing = memo(function Thing({ entry, forCamera, chosen, onOpen, onChoose }: ThingProps) {
   const { item, reach } = entry;
   const isLens = item.kind === 'lens';
@@ -208,4 +218,4 @@ const Thing = memo(function Thing({ entry, forCamera, chosen, onOpen, onChoose }
       <div className="held second">{entry.retiredAt ? 'retired' : item.kind === 'mount' ? '' : held(item)}</div>
     </Row>
   );
-});
+}, isSame);

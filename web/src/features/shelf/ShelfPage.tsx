@@ -1,7 +1,7 @@
 import { newId } from '../../documents/unique';
 import { Box, Button, MenuItem, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useSearchParams } from 'react-router';
 import { useSettings } from '../../app/settings';
@@ -79,7 +79,15 @@ export function ShelfPage() {
   const first = pages?.[0];
   const items = useMemo(() => pages?.flatMap((page) => page.items) ?? [], [pages]);
   const camera = cameras?.find((c) => c.item.id === ask.body);
-  const open = (entry: ShelfEntry) => setOpened({ item: entry.item, revision: entry.revision, retiredAt: entry.retiredAt ?? null });
+  // Kept, so that rows which stay are not drawn anew with every key that is typed.
+  const open = useCallback(
+    (entry: ShelfEntry) => setOpened({ item: entry.item, revision: entry.revision, retiredAt: entry.retiredAt ?? null }),
+    [],
+  );
+  const choose = useCallback(
+    (entry: ShelfEntry, on: boolean) => setChosen((now) => (on ? [...now, entry] : now.filter((c) => c.item.id !== entry.item.id))),
+    [],
+  );
   const say = (text: string, undo?: () => void) => setSaid({ text, undo });
   const demo = async () => {
     const outcome = await addDemo();
@@ -147,7 +155,7 @@ export function ShelfPage() {
           hasMore={shelf.hasNextPage}
           onMore={() => void shelf.fetchNextPage()}
           onOpen={open}
-          onChoose={(entry, on) => setChosen((now) => (on ? [...now, entry] : now.filter((c) => c.item.id !== entry.item.id)))}
+          onChoose={choose}
           onClear={() => change({ q: '', kind: '', ownership: '', mount: '', retired: false })}
         />
       )}

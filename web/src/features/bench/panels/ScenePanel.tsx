@@ -52,6 +52,7 @@ export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: Sc
       field={sceneFields[name]}
       value={scene[name]}
       feet={feet}
+      fps={scene.timelineFps ?? sceneFields.timelineFps.empty}
       {...(placeholder !== undefined && { placeholder })}
       problem={problems.find((p) => p.about === `scene.${name}`)?.message}
       onValue={(value) => changeScene({ [name]: value })}
