@@ -84,6 +84,50 @@ test('a lens is added, kept, changed by two, and deleted with undo, by keyboard 
   await expect(thing(page, name)).toBeVisible();
 });
 
+test('a half filled form is kept over Esc, a link, Back and a reload, and what cannot be read is not dropped', async ({ page, server }) => {
+  await page.goto(`${server.address}/shelf?kind=lens`);
+  const add = page.getByRole('button', { name: 'Add a lens' });
+  const weight = panel(page).getByLabel('Weight');
+  await add.click();
+  await panel(page).getByLabel('Name', { exact: true }).fill('Half a lens');
+  await panel(page).getByLabel('Focal length', { exact: true }).fill('40');
+  await weight.fill('heavy');
+  await expect(panel(page).getByText('“heavy” is not read as weight')).toBeVisible();
+  await panel(page).getByRole('button', { name: 'Add to the shelf' }).click();
+  await expect(panel(page).getByText('“heavy” in Weight cannot be read')).toBeVisible();
+
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('What you typed of “Half a lens” is kept here')).toBeVisible();
+  await page.getByRole('link', { name: 'Saved' }).click();
+  await page.goBack();
+  await add.click();
+  await expect(panel(page).getByText('Here is what you had typed before.')).toBeVisible();
+  await expect(panel(page).getByLabel('Focal length', { exact: true })).toHaveValue('40 mm');
+  await expect(weight).toHaveValue('heavy');
+  await page.reload();
+  await add.click();
+  await expect(weight).toHaveValue('heavy');
+
+  await weight.fill('unknown');
+  await panel(page).getByRole('button', { name: 'Add to the shelf' }).click();
+  await expect(page.getByText('is kept.')).toBeVisible();
+  await add.click();
+  await expect(panel(page).getByLabel('Name', { exact: true })).toHaveValue('');
+  await expect(panel(page).getByText('Here is what you had typed before.')).toHaveCount(0);
+  await page.keyboard.press('Escape');
+
+  // Deleted, it is listed and put back.
+  await find(page).fill('Half a lens');
+  await thing(page, 'Half a lens').click();
+  await panel(page).getByRole('button', { name: 'Delete' }).click();
+  await expect(thing(page, 'Half a lens')).toHaveCount(0);
+  await page.getByRole('button', { name: /^Deleted \(/ }).click();
+  const deleted = page.getByRole('dialog', { name: 'Deleted from the shelf' });
+  await deleted.getByRole('listitem').filter({ hasText: 'Half a lens' }).getByRole('button', { name: 'Put back' }).click();
+  await deleted.getByRole('button', { name: 'Close' }).click();
+  await expect(thing(page, 'Half a lens')).toBeVisible();
+});
+
 test('a thing is duplicated and retired; a mount in use is not deleted', async ({ page, server }) => {
   await page.goto(`${server.address}/shelf?q=${encodeURIComponent('37 mm')}&kind=lens`);
   await thing(page, 'Gannow 37 mm ƒ2.8 screw').click();

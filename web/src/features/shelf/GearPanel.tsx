@@ -90,7 +90,8 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
   // Another thing may have been opened while an answer was on its way: that one stays.
   const close = () => {
     if (leaving.current?.()) {
-      onSaid(`What you typed of “${name}” is kept here; open it again to go on.`);
+      // After this key, which would close what is said as well.
+      setTimeout(() => onSaid(`What you typed of “${name}” is kept here; open it again to go on.`));
     }
     onOpen((now) => (now === opened ? null : now));
   };
@@ -226,7 +227,10 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
                 <Button
                   size="small"
                   color="inherit"
-                  onClick={() => onOpen({ item: theirs.item, revision: theirs.revision, retiredAt: theirs.retiredAt ?? null })}
+                  onClick={() => {
+                    finish();
+                    onOpen({ item: theirs.item, revision: theirs.revision, retiredAt: theirs.retiredAt ?? null });
+                  }}
                 >
                   Take theirs
                 </Button>
@@ -244,11 +248,6 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
             }
           >
             Someone else changed this since you opened it: {changesBetween(theirs.item, item, kind.fields)}.
-          </Alert>
-        )}
-        {say && (
-          <Alert severity="error" variant="outlined">
-            {say}
           </Alert>
         )}
         {opened.retiredAt && (
@@ -278,6 +277,12 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
           />
         </FormTextsContext>
       </Box>
+      {say && (
+        // Beside what was pressed: the form may be scrolled to anywhere.
+        <Alert severity="error" variant="outlined" sx={{ mx: 1, mb: 1 }}>
+          {say}
+        </Alert>
+      )}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, p: 1, borderTop: 1, borderColor: 'divider' }}>
         <Button variant="contained" disabled={!changed || busy} onClick={() => void save()}>
           {opened.revision === null ? 'Add to the shelf' : 'Keep changes'}
