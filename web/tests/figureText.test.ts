@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { FigureInfo } from '../src/core/core';
 import { differenceText, figureText } from '../src/ui/figureText';
-import { aperture, distance, distanceField, fixed, oneLine, percent, plain, roundDistance, shape, signed, stops } from '../src/ui/format';
+import { aperture, counted, distance, distanceField, fixed, oneLine, percent, plain, roundDistance, shape, signed, stops } from '../src/ui/format';
 
 const info = (unit: FigureInfo['unit'], comparison = 'own') =>
   ({ id: 'cropFactor', name: '', unit, comparison, meaning: '', worryAbove: null }) as FigureInfo;
@@ -41,7 +41,7 @@ describe('a figure reads as people say it', () => {
     ['seconds', 2, '2 s'],
     ['iso', 812.3, 'ISO 812'],
     ['ev', 12.34, 'EV 12.3'],
-    ['reading', 2, 'shapes'],
+    ['reading', 2, 'soft'],
     ['reading', 9, '—'],
     ['count', 12.345, '12.3'],
   ] as const)('%s %d is %s', (unit, value, text) => {
@@ -120,4 +120,8 @@ test('a shape has its name, or its number', () => {
 
 test('a name keeps every letter of every script, and nothing that cannot be stored', () => {
   expect(oneLine('鏡頭 🎥\r\n\u0000ƒ2\ud83c')).toBe('鏡頭 🎥 ƒ2');
+});
+
+test('a count and its word agree', () => {
+  expect([counted(1, 'thing'), counted(0, 'thing'), counted(2, 'body', 'bodies')]).toEqual(['1 thing', '0 things', '2 bodies']);
 });

@@ -12,7 +12,7 @@ test.each([
   [
     'body',
     { mounts: ['K-bay', 'Sill'], sensorWidthMm: 36, sensorHeightMm: 24, modes: [{ name: 'A' }], bodyStabilisationStops: 5 },
-    'K-bay or Sill · 36 × 24 mm · 1 modes · steady 5 stops',
+    'K-bay or Sill · 36 × 24 mm · 1 mode · steady 5 stops',
   ],
   ['fixedLensCamera', { focalShortMm: 8, focalLongMm: 80, widestF: 1.8, widestLongF: 4 }, '8–80 mm ƒ1.8–4 · 0 modes'],
   ['lens', { mount: 'K-bay', madeFor: 'Full frame', filterThreadMm: 77 }, 'K-bay · Full frame · 77 mm thread'],

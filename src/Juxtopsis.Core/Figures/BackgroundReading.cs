@@ -2,21 +2,21 @@ namespace Juxtopsis.Core.Figures;
 
 /// <summary>
 /// How a background reads, by the height of a point's disc in per cent of the picture's height. The limits are ours, chosen so
-/// that each step is one that a viewer would name; they are compared with what is in the picture, not with the lens.
+/// that each step is one that a viewer would name, and words that anybody puts in the same order; they are compared with what is in the picture, not with the lens.
 /// </summary>
 public enum BackgroundReading
 {
     /// <summary>No larger than the circle of confusion: as sharp as the subject.</summary>
     Sharp,
 
-    /// <summary>Up to 0.5 %: soft, but large lettering and faces can still be read.</summary>
-    Soft,
+    /// <summary>Up to 0.5 %: large lettering and faces can still be read.</summary>
+    SlightlySoft,
 
     /// <summary>Up to 2 %: lettering is gone, things and people are told by their shape.</summary>
-    Shapes,
+    Soft,
 
     /// <summary>Up to 6 %: light, dark and colour, no outlines.</summary>
-    Colours,
+    VerySoft,
 
     /// <summary>More: one smooth ground.</summary>
     Dissolved,
@@ -25,9 +25,9 @@ public enum BackgroundReading
 /// <summary>The thresholds of <see cref="BackgroundReading"/>.</summary>
 public static class BackgroundReadings
 {
-    private const double SoftUpTo = 0.005;
-    private const double ShapesUpTo = 0.02;
-    private const double ColoursUpTo = 0.06;
+    private const double SlightlySoftUpTo = 0.005;
+    private const double SoftUpTo = 0.02;
+    private const double VerySoftUpTo = 0.06;
 
     /// <summary>Reads a disc.</summary>
     /// <param name="discMm">Disc on the sensor, upright, mm.</param>
@@ -36,8 +36,8 @@ public static class BackgroundReadings
     /// <returns>How it reads.</returns>
     public static BackgroundReading Of(double discMm, double circleMm, double fractionOfHeight) =>
         discMm <= circleMm ? BackgroundReading.Sharp
+        : fractionOfHeight <= SlightlySoftUpTo ? BackgroundReading.SlightlySoft
         : fractionOfHeight <= SoftUpTo ? BackgroundReading.Soft
-        : fractionOfHeight <= ShapesUpTo ? BackgroundReading.Shapes
-        : fractionOfHeight <= ColoursUpTo ? BackgroundReading.Colours
+        : fractionOfHeight <= VerySoftUpTo ? BackgroundReading.VerySoft
         : BackgroundReading.Dissolved;
 }

@@ -60,7 +60,7 @@ internal static class BlurFigures
             (in c) => c.Report.Focus?.BackgroundDiscMm / c.Report.Focus?.Magnification) { Source = Ray },
         new(
             FigureId.BackgroundReading, "Rd", "The background reads", FigureUnit.Reading, FigureComparison.None,
-            "Sharp up to one circle; soft up to 0.5 % of the height; shapes up to 2 %; colours up to 6 %; dissolved above.",
+            "Sharp up to one circle; slightly soft up to 0.5 % of the height, large lettering still reads; soft up to 2 %, shapes are told; very soft up to 6 %, only colours; dissolved above.",
             (in _) => "",
             (in c) => c.Report.Focus is { } focus
                 ? (double)BackgroundReadings.Of(focus.BackgroundDiscMm, c.Report.Sharpness.CircleOfConfusionMm, focus.BackgroundDiscFractionOfHeight)

@@ -10,6 +10,9 @@ namespace Juxtopsis.Core.Rigs;
 /// </param>
 public sealed record SensorFormat(string Name, double WidthMm, double HeightMm, double CircleOfConfusionMm)
 {
+    /// <summary>Its name within a sentence: full frame, but APS-C and Super 35.</summary>
+    public string InSentence => Name == "Full frame" ? "full frame" : Name;
+
     /// <summary>The generic formats, largest first. Sizes are the usual ones; a body's own mode may differ by a few tenths.</summary>
     public static IReadOnlyList<SensorFormat> All { get; } =
     [

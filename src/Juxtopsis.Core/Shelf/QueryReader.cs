@@ -150,7 +150,7 @@ public sealed partial class QueryReader
         }
 
         var diagonal = Math.Sqrt(format.WidthMm * format.WidthMm + format.HeightMm * format.HeightMm);
-        return Is(m, $"covers {Lower(format.Name[..1]) + format.Name[1..]}", i => i.Kind switch
+        return Is(m, $"covers {format.InSentence}", i => i.Kind switch
         {
             GearKind.Lens => ChainOptics.ImageCircleOf(i).ImageCircleMm >= diagonal - 0.5,
             GearKind.Body or GearKind.FixedLensCamera => i.Get(BodyFields.SensorWidth) is { } w && i.Get(BodyFields.SensorHeight) is { } h

@@ -24,6 +24,13 @@ public sealed class SearchTests
     private static string Found(string text) => string.Join(", ", Index.Search(new ShelfQuery { Text = text, Order = ShelfOrder.Name }).Rows.Select(r => r.Entry.Item.Name));
 
     [Theory]
+    [InlineData("aps-c", "covers APS-C, 23.5 wide")]
+    [InlineData("covers Full Frame", "covers full frame")]
+    [InlineData("super 35", "covers Super 35, open gate")]
+    public void What_was_understood_is_told_in_the_words_of_the_trade(string typed, string meaning) =>
+        Assert.Contains(Index.Search(new ShelfQuery { Text = typed }).Understood, u => u.Meaning == meaning);
+
+    [Theory]
     [InlineData("fast wide under 400 g that covers full frame on Near", "Wide")]
     [InlineData("fast wide", "Wide")]
     [InlineData("lens over 390g", "Close, Small, Zoom")]

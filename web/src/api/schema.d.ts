@@ -2523,6 +2523,8 @@ export interface components {
              *     for Super 35 and Super 16. Custom, not physics.
              */
             circleOfConfusionMm: number;
+            /** @description Its name within a sentence: full frame, but APS-C and Super 35. */
+            inSentence?: null | string;
         };
         /** @description A stored thing that this version cannot read. It can be taken out as it is, and deleted. */
         SetAsideOutput: {

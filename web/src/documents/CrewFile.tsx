@@ -2,6 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { bringCrewIn, crewFileAddress } from '../api/client';
+import { counted } from '../ui/format';
 
 /** All that the crew has as one file: taken out, and brought in. */
 export function CrewFile() {
@@ -18,7 +19,7 @@ export function CrewFile() {
     const { added, same, copies, unreadable, photos, gear, problems } = outcome;
     setSaid(
       [
-        `${added} added, ${same} the same as here, ${copies} beside what is here; ${photos} photographs; ${gear} things of the shelf.`,
+        `${added} added, ${same} the same as here, ${copies} beside what is here; ${counted(photos, 'photograph')}; ${counted(gear, 'thing')} of the shelf.`,
         unreadable > 0 ? `${unreadable} cannot be read by this version and are kept as they are.` : '',
         ...problems.slice(0, 3),
       ].join(' '),

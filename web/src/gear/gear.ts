@@ -1,5 +1,5 @@
 import type { GearItem } from '../core/core';
-import { plain, withUnit } from '../ui/format';
+import { counted, plain, withUnit } from '../ui/format';
 
 /** Reading what is known of a thing; undefined for what is not. */
 export const number = (item: GearItem, field: string): number | undefined => (typeof item[field] === 'number' ? item[field] : undefined);
@@ -52,11 +52,11 @@ const facts: Record<string, Facts> = {
     number(i, 'flangeMm') !== undefined && `flange ${mm(number(i, 'flangeMm')!)}`,
     list<string>(i, 'takes').length > 0 && `also takes ${list<string>(i, 'takes').join(', ')}`,
   ],
-  body: (i) => [list<string>(i, 'mounts').join(' or '), sensor(i), `${modesOf(i).length} modes`, stops(i, 'bodyStabilisationStops')],
+  body: (i) => [list<string>(i, 'mounts').join(' or '), sensor(i), counted(modesOf(i).length, 'mode'), stops(i, 'bodyStabilisationStops')],
   fixedLensCamera: (i) => [
     sensor(i),
     `${both(number(i, 'focalShortMm'), number(i, 'focalLongMm'))} mm ${widest(i)}`,
-    `${modesOf(i).length} modes`,
+    counted(modesOf(i).length, 'mode'),
   ],
   lens: (i) => [
     text(i, 'mount'),

@@ -2,7 +2,7 @@ import type { FigureInfo } from '../core/core';
 import { aperture, differenceInScale, fixed, inScale, lengthScale, percent, plain, signed, stops, withUnit } from './format';
 
 /** How a background reads, by the core's number; the thresholds are in docs/optics.md. */
-export const readings = ['sharp', 'soft', 'shapes', 'colours', 'dissolved'];
+export const readings = ['sharp', 'slightly soft', 'soft', 'very soft', 'dissolved'];
 
 const none = '—';
 

@@ -106,6 +106,9 @@ export function shape(aspect: number): string {
   return named ? named[1] : plain(aspect, 3);
 }
 
+/** How many, in words that agree: 1 thing, 2 things. */
+export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
+
 /** The time of day, for what happened today; else the date too. */
 export function when(iso: string): string {
   const date = new Date(iso);

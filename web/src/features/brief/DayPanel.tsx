@@ -61,7 +61,7 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
 
   return (
     <Dialog open onClose={onClose} aria-labelledby="day-title" maxWidth="md" fullWidth>
-      <DialogTitle id="day-title">The fewest things for all {shots.length} shots</DialogTitle>
+      <DialogTitle id="day-title">The fewest things for {shots.length === 1 ? 'one shot' : `all ${shots.length} shots`}</DialogTitle>
       <DialogContent>
         {shots.length === 0 && <Typography>There is no shot yet.</Typography>}
         {shots.length > mostShots && (

@@ -48,7 +48,7 @@ export const cameraSupports: Words<NonNullable<ShotInput['cameraSupport']>> = {
 
 export const behinds: Words<NonNullable<ShotInput['behind']>> = {
   asItComes: 'As it comes',
-  soft: 'Soft shapes',
+  soft: 'Soft',
   readable: 'Readable',
 };
 

@@ -2,6 +2,7 @@ import { Alert, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, 
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { askAgain, bringIn, type ImportResult } from '../../gear/shelfApi';
+import { counted } from '../../ui/format';
 
 const shownRows = 200;
 
@@ -102,7 +103,7 @@ export function BringIn({ onClose, onSaid }: { onClose: () => void; onSaid: (tex
           disabled={!idle || !result || result.refused > 0 || nothing}
           onClick={() => file && result && void ask(file, result.revision)}
         >
-          {result && !nothing ? `Write ${result.added + result.changed} things` : 'Write'}
+          {result && !nothing ? `Write ${counted(result.added + result.changed, 'thing')}` : 'Write'}
         </Button>
       </DialogActions>
     </Dialog>

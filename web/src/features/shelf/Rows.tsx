@@ -6,6 +6,7 @@ import { PageMessage } from '../../ui/PageMessage';
 import { factsOf, fullName, held, number, price, text, weight, widest } from '../../gear/gear';
 import { RowOutline } from './Outlines';
 import type { ShelfEntry } from '../../gear/shelfApi';
+import { counted } from '../../ui/format';
 import { Strip, StripAxis } from './Strip';
 
 const columns = { xs: '40px minmax(0, 1fr)', md: '40px 84px minmax(190px, 1.1fr) minmax(240px, 1.7fr) 64px 64px 108px' };
@@ -129,9 +130,7 @@ export function Rows(props: RowsProps) {
       >
         <span />
         <span>to scale</span>
-        <span role="status">
-          {total} {total === 1 ? 'thing' : 'things'}
-        </span>
+        <span role="status">{counted(total, 'thing')}</span>
         <div>
           {anyReach && (
             <>

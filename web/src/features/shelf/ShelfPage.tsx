@@ -19,6 +19,7 @@ import { SetAside } from './SetAside';
 import { addDemo, askAgain, useKind, useKinds, useShelf, type ShelfAsk, type ShelfEntry } from '../../gear/shelfApi';
 import { SearchField, AddButton, TakeOut, CameraChoice, noCameras } from './ShelfTools';
 import { SideBySide } from './SideBySide';
+import { counted } from '../../ui/format';
 
 const asked = (params: URLSearchParams): ShelfAsk => ({
   q: params.get('q') ?? '',
@@ -92,7 +93,7 @@ export function ShelfPage() {
   const demo = async () => {
     const outcome = await addDemo();
     await askAgain(queries);
-    say('kind' in outcome ? outcome.say : `${outcome.added} things of the demo are on the shelf.`);
+    say('kind' in outcome ? outcome.say : `${counted(outcome.added, 'thing')} of the demo put on the shelf.`);
   };
   const lenses = chosen.filter((c) => c.item.kind === 'lens').map((c) => c.item);
 

@@ -44,7 +44,7 @@ export function SideBySide({
       <Box>
         <Circles lenses={lenses} areas={areas} formats={formats} />
         <Typography sx={{ fontSize: 12, color: 'text.secondary', textAlign: 'center' }}>
-          circles over {areas[0]?.name.toLowerCase()}; another scale
+          circles over {areas[0]?.name === 'Full frame' ? 'full frame' : areas[0]?.name}; another scale
         </Typography>
       </Box>
       <Button onClick={onClear}>Clear</Button>

@@ -1,7 +1,7 @@
 import { Box, Button, Checkbox, FormControlLabel, MenuItem, Switch, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { core, type RigInput } from '../../../core/core';
-import { plain } from '../../../ui/format';
+import { counted, plain } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
 import { makeRow, mostRigs } from '../rowCommands';
@@ -83,7 +83,7 @@ export function RowPanel({ index, rigs, focused }: RowPanelProps) {
         value={text}
         onChange={(event) => setText(event.target.value)}
         error={problem !== null}
-        helperText={problem ?? `${focalLengths.length * bodies.length} rigs`}
+        helperText={problem ?? counted(focalLengths.length * bodies.length, 'rig')}
         slotProps={{ htmlInput: { maxLength: 120 } }}
       />
       {rigs.length > 1 && (
