@@ -1,7 +1,20 @@
 import { describe, expect, test } from 'vitest';
 import type { FigureInfo } from '../src/core/core';
 import { differenceText, figureText } from '../src/ui/figureText';
-import { aperture, counted, distance, distanceField, fixed, oneLine, percent, plain, roundDistance, shape, signed, stops } from '../src/ui/format';
+import {
+  aperture,
+  counted,
+  distance,
+  distanceField,
+  fixed,
+  oneLine,
+  percent,
+  plain,
+  roundDistance,
+  shape,
+  signed,
+  stops,
+} from '../src/ui/format';
 
 const info = (unit: FigureInfo['unit'], comparison = 'own') =>
   ({ id: 'cropFactor', name: '', unit, comparison, meaning: '', worryAbove: null }) as FigureInfo;
