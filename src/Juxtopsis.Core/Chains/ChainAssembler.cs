@@ -11,6 +11,9 @@ namespace Juxtopsis.Core.Chains;
 /// <param name="Layout">The parts along the axis, weight and price.</param>
 public sealed record Assembly(Rig? Rig, IReadOnlyList<Diagnostic> Findings, ChainLayout Layout)
 {
+    /// <summary>True when its image circle only goes by what the lens was made for.</summary>
+    public bool CircleIsEstimated { get; init; }
+
     /// <summary>True when nothing stops it.</summary>
     public bool Works => Rig is not null && Findings.All(f => f.Severity != Severity.Stops);
 }
@@ -41,9 +44,11 @@ public static class ChainAssembler
         LoadChecks.Check(anatomy, layout, mounts, findings);
         NoteUnknownWeights(anatomy, findings);
         Rig? rig = null;
+        var estimated = false;
         if (anatomy is { Camera: not null, Mode: not null, Lens: not null })
         {
             var optics = new ChainOptics(anatomy, mounts, setting);
+            estimated = optics.CircleIsEstimated;
             PictureChecks.Check(optics, findings);
             FrontChecks.CheckCorners(optics, findings);
             AttachmentChecks.Check(optics, findings);
@@ -51,7 +56,7 @@ public static class ChainAssembler
             FocusChecks.Check(optics, rig.Value, unit, findings);
         }
 
-        return new(rig, [.. findings.OrderBy(f => f.Severity)], layout);
+        return new(rig, [.. findings.OrderBy(f => f.Severity)], layout) { CircleIsEstimated = estimated };
     }
 
     private static void NoteUnknownWeights(Anatomy anatomy, List<Diagnostic> findings)

@@ -83,21 +83,25 @@ internal sealed class ChainOptics
     public double UsedDiagonalMm => Math.Sqrt(Used.WidthMm * Used.WidthMm + Used.HeightMm * Used.HeightMm);
 
     /// <summary>Image circle on the sensor, mm.</summary>
-    public double? ImageCircleOnSensorMm
-    {
-        get
-        {
-            // From the lens to the sensor: each link scales what comes to it, and lets out no more than its own circle.
-            var circle = ImageCircleMm;
-            foreach (var link in Enumerable.Reverse(Anatomy.Behind))
-            {
-                circle *= link.Item.Get(AdapterFields.Magnification) ?? 1;
-                var most = link.Item.Get(AdapterFields.ImageCircleOut);
-                circle = most is null ? circle : Math.Min(circle ?? double.PositiveInfinity, most.Value);
-            }
+    public double? ImageCircleOnSensorMm => OnSensor().CircleMm;
 
-            return circle;
+    /// <summary>True when that circle only goes by what the lens was made for, and no link in between lets less through.</summary>
+    public bool CircleIsEstimated => ImageCircleAssumed && !OnSensor().IsLimited;
+
+    /// <summary>From the lens to the sensor: each link scales what comes to it, and lets out no more than its own circle.</summary>
+    private (double? CircleMm, bool IsLimited) OnSensor()
+    {
+        var (circle, limited) = (ImageCircleMm, false);
+        foreach (var link in Enumerable.Reverse(Anatomy.Behind))
+        {
+            circle *= link.Item.Get(AdapterFields.Magnification) ?? 1;
+            if (link.Item.Get(AdapterFields.ImageCircleOut) is { } most && !(circle <= most))
+            {
+                (circle, limited) = (most, true);
+            }
         }
+
+        return (circle, limited);
     }
 
     /// <summary>Tangent of the half angle to the corner in front of the lens; behind an attachment, if there is one.</summary>

@@ -63,7 +63,7 @@ public sealed class Joining(IEnumerable<GearItem> adapters, MountBook mounts)
         var k = assembly.Rig?.Optics.Magnification ?? 1;
         if (k != 1)
         {
-            words.Add($"{LengthWords.Number(Math.Round(k, 3))}×, {(k < 1 ? "+" : "−")}{LengthWords.Number(Math.Round(Math.Abs(2 * PortableMath.Log2(k)), 1))} st");
+            words.Add($"{LengthWords.Number(Math.Round(k, 3))}×, {(k < 1 ? "+" : "−")}{LengthWords.Number(Math.Round(Math.Abs(2 * PortableMath.Log2(k)), 2))} st");
         }
 
         var kinds = assembly.Findings.Select(f => f.Code).ToHashSet();

@@ -79,11 +79,28 @@ internal static class PictureChecks
         }
 
         var dark = Coverage.DarkShare(optics.Used.WidthMm, optics.Used.HeightMm, circle);
+        if (dark <= Coverage.Noticed)
+        {
+            return;
+        }
+
+        if (optics.CircleIsEstimated)
+        {
+            findings.Add(MayBeDark(lens.Item, dark) with { Part = lens.Place, Other = 0 });
+            return;
+        }
+
         findings.Add(new(
             DiagnosticCode.ImageCircleTooSmall, Severity.Spoils, lens.Place, 0,
             $"The image circle of {Mm(circle)} leaves {Percent(dark)} of the picture dark; it is clear to {Mm(circle / 2)} from the middle, and the corner lies at {Mm(optics.UsedDiagonalMm / 2)}.",
             $"{Cure(optics, circle)}."));
     }
+
+    /// <summary>What is said where a circle that is only estimated does not cover: it may, and nothing is refused for it.</summary>
+    public static Diagnostic MayBeDark(GearItem lens, double dark) => new(
+        DiagnosticCode.ImageCircleTooSmall, Severity.Costs, -1, -1,
+        $"If {lens.Name} draws no larger a circle than it was made for, {Percent(dark)} of the picture is dark.",
+        "Try it before the day, and note the circle on the Shelf.");
 
     /// <summary>What would keep the corners bright: a mode that is covered, punch-in, an extender, the reducer taken off.</summary>
     private static string Cure(ChainOptics optics, double circle)

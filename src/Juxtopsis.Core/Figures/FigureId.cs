@@ -9,7 +9,7 @@ public enum FigureId
     /// <summary>Used height.</summary>
     UsedHeightMm,
 
-    /// <summary>Shape as recorded.</summary>
+    /// <summary>Shape of the recorded picture, desqueezed.</summary>
     DesqueezedAspect,
 
     /// <summary>Delivered shape.</summary>

@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Figures;
@@ -21,7 +22,7 @@ internal static class SensorFigures
             (in c) => KeepsWidth(c) ? "S·Wa/(z·A)" : "Ha/z",
             (in c) => c.Report.Sensor.UsedHeightMm),
         new(
-            FigureId.DesqueezedAspect, "Am", "Shape as recorded", FigureUnit.Ratio, FigureComparison.None,
+            FigureId.DesqueezedAspect, "Am", "Shape, desqueezed", FigureUnit.Ratio, FigureComparison.None,
             "Width over height of the whole mode after the desqueeze, before anything is trimmed.",
             (in _) => "S·Wa/Ha",
             (in c) => c.Report.Sensor.DesqueezedAspect),
@@ -119,7 +120,7 @@ internal static class SensorFigures
             FigureId.DarkShare, "Sd", "Dark corners", FigureUnit.Share, FigureComparison.Plain,
             "Share of the picture that lies outside the image circle.",
             (in _) => "1 − Ar/(Wu·Hu)",
-            (in c) => c.Report.Sensor.DarkShare) { Limits = "The circle is taken to have a sharp edge; a real one fades.", WorryAbove = 0 },
+            (in c) => c.Report.Sensor.DarkShare) { Limits = "The circle is taken to have a sharp edge; a real one fades.", WorryAbove = Coverage.Noticed },
     ];
 
     private static string BareOrDelivered(in FigureCase c, string delivered) => c.Conventions.Crop switch

@@ -10,9 +10,6 @@ namespace Juxtopsis.Core.Fitting;
 /// <summary>A shot at a place, as every rig is asked about it: by the evaluator's own stages, in the order in which they refuse.</summary>
 internal sealed class FitQuestion
 {
-    /// <summary>Share of a picture that may be dark before corners count as dark: what rounding makes of a circle that just covers.</summary>
-    private const double DarkAllowed = 1e-6;
-
     /// <summary>Air before the front of the lens, where nothing more is to be kept off, mm.</summary>
     private const double LeastAirMm = 10;
 
@@ -136,7 +133,7 @@ internal sealed class FitQuestion
         var pixelsUnknown = Rules.Pixels && frame.Enlargement is null && Brief.DeliveryWidthPx is not null;
         return new(
             (findings ? rig.Spoils : 0) + (enlarged ? 1 : 0),
-            (findings ? rig.Costs + rig.Unknowns : 0) + (shownWrong ? 1 : 0) + (ratesUnknown ? 1 : 0) + (pixelsUnknown ? 1 : 0),
+            (findings ? rig.Costs + rig.Unknowns : 0) + (findings && rig.CircleIsEstimated && DarkShare(rig, frame) > Coverage.Noticed ? 1 : 0) + (shownWrong ? 1 : 0) + (ratesUnknown ? 1 : 0) + (pixelsUnknown ? 1 : 0),
             enlarged ? frame.Enlargement!.Value : 1);
     }
 
@@ -157,17 +154,17 @@ internal sealed class FitQuestion
         }
 
         var frame = FrameOf(rig, mode);
-        if (rig.ImageCircleMm is { } circle && circle < frame.DiagonalMm)
+        if (!rig.CircleIsEstimated && DarkShare(rig, frame) is > Coverage.Noticed and var dark)
         {
-            var dark = Coverage.DarkShare(frame.Used.WidthMm, frame.Used.HeightMm, circle);
-            if (dark > DarkAllowed)
-            {
-                return FitAnswer.No(new(DiagnosticCode.ImageCircleTooSmall, dark, 1 + 10 * dark));
-            }
+            return FitAnswer.No(new(DiagnosticCode.ImageCircleTooSmall, dark, 1 + 10 * dark));
         }
 
         return new StandpointSearch(this, rig, frame, frame.Used.HeightMm / Frame.HeightMm, place, criterion).Answer();
     }
+
+    /// <summary>How much of a picture lies outside the image circle, as far as it is known.</summary>
+    private static double DarkShare(FitRig rig, FitFrame frame) =>
+        rig.ImageCircleMm is { } circle && circle < frame.DiagonalMm ? Coverage.DarkShare(frame.Used.WidthMm, frame.Used.HeightMm, circle) : 0;
 
     /// <summary>What is in the way where a mode does not offer the rate; asked once of each mode.</summary>
     private Shortfall RateMiss(FitMode mode)

@@ -139,7 +139,7 @@ public sealed record FitResult(
             && fit.SharpToSpareMm >= -Exact * (1 + brief.MovesMm)
             && (brief.Behind != BackgroundRequirement.Soft || focus.BackgroundDiscFractionOfHeight >= ShotBrief.SoftShare * (1 - Exact))
             && (brief.Behind != BackgroundRequirement.Readable || focus.BackgroundDiscFractionOfHeight <= ShotBrief.ReadableShare * (1 + Exact))
-            && report.Sensor.DarkShare is not > Exact
+            && (fit.Rig.CircleIsEstimated || report.Sensor.DarkShare is not > Coverage.Noticed * (1 + Exact))
             && (!question.Rules.Rates || fit.Mode.Offers(brief.Fps))
             && !(question.Rules.Sensitivity && fit.SensitivityIso > question.Rules.HighestIso * (1 + Exact));
     }

@@ -26,6 +26,7 @@ public sealed class FitRig
         Magnification = this.atShort.Optics.Magnification;
         Squeeze = this.atShort.Squeeze;
         ImageCircleMm = this.atShort.Lens.ImageCircleMm * Magnification;
+        CircleIsEstimated = atShort.CircleIsEstimated;
         ShortMm = this.atShort.FocalLengthMm;
         LongMm = this.atLong.FocalLengthMm;
         ShortChain = LensInChain.Of(this.atShort, ShortMm);
@@ -103,6 +104,9 @@ public sealed class FitRig
 
     /// <summary>Image circle on the sensor, mm; null when not known.</summary>
     internal double? ImageCircleMm { get; }
+
+    /// <summary>True when that circle only goes by what the lens was made for: it warns, and refuses nothing.</summary>
+    public bool CircleIsEstimated { get; }
 
     /// <summary>Short end, mm as marked.</summary>
     internal double ShortMm { get; }

@@ -3,6 +3,7 @@ using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -44,6 +45,11 @@ public sealed class FitWords(LengthUnit unit)
         if (!mode.Shows(rig.Squeeze))
         {
             found.Add(PictureChecks.SqueezeNotShown(mode.Item, rig.Squeeze));
+        }
+
+        if (rig.CircleIsEstimated && fit.Report.Sensor.DarkShare is > Coverage.Noticed and var dark)
+        {
+            found.Add(PictureChecks.MayBeDark(rig.Lens, dark));
         }
 
         if (mode.Rates.Count == 0)

@@ -45,7 +45,7 @@ internal static class ReasonFinder
     /// <summary>What spoils the picture as a whole.</summary>
     public static Reasons Picture(in Scene scene, in Rig rig, in SensorUse sensor, in SharpnessLimits sharpness, in HandlingReport handling) =>
         If(sharpness.CircleOfConfusionMm > sensor.UsedHeightMm, Reasons.CircleLargerThanFrame)
-        | If(sensor.DarkShare > 0, Reasons.CircleDoesNotCover)
+        | If(sensor.DarkShare > Coverage.Noticed, Reasons.CircleDoesNotCover)
         | If(sensor.Enlargement > MeasuringError, Reasons.Enlarged)
         | If(rig.Lens.FrontOpeningMm < handling.OpeningNeededMm, Reasons.OpeningTooSmall)
         | If(handling.FarthestByMountMm < scene.BackgroundDistanceMm, Reasons.InfinityLost);

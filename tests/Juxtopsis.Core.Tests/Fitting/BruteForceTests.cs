@@ -3,6 +3,7 @@ using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Tests.Chains;
 
@@ -79,7 +80,7 @@ public sealed class BruteForceTests
             : Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm) < brief.MovesMm / 2 * (1 - 1e-6) ? "moves out of focus"
             : brief.Behind == BackgroundRequirement.Soft && focus.BackgroundDiscFractionOfHeight < ShotBrief.SoftShare * (1 - 1e-6) ? "not soft"
             : brief.Behind == BackgroundRequirement.Readable && focus.BackgroundDiscFractionOfHeight > ShotBrief.ReadableShare * (1 + 1e-6) ? "not readable"
-            : report.Sensor.DarkShare > 1e-6 ? "dark corners"
+            : !fit.Rig.CircleIsEstimated && report.Sensor.DarkShare > Coverage.Noticed * 1.00001 ? "dark corners"
             : report.Reasons.HasFlag(Reasons.ApertureTooWide) && report.Lens.UsedFNumber > fit.Set.FNumber * 1.001 || report.Reasons.HasFlag(Reasons.ApertureTooNarrow) ? "cannot be set so"
             : fit.Rig.IrisIsFixed && report.Lens.UsedFNumber > (report.Lens.WidestFNumber ?? 0) * 1.0001 ? "the iris stays open"
             : !fit.Mode.Rates.Contains(brief.Fps) ? "another rate"
@@ -176,7 +177,7 @@ public sealed class BruteForceTests
     private static bool Holds(in Scene scene, in RigReport report, Asked asked) =>
         report.Focus is { } focus
         && scene.SubjectDistanceMm > 0
-        && report.Sensor.DarkShare is not > 1e-7
+        && report.Sensor.DarkShare is not > Coverage.Noticed * 0.9999
         && !report.Reasons.HasFlag(Reasons.ApertureTooNarrow)
         && report.Light.SensitivityNeededIso is not { } iso | report.Light.SensitivityNeededIso < asked.Rules.HighestIso * 0.999
         && Math.Min(focus.DepthInFrontMm, focus.DepthBehindMm) >= asked.Brief.MovesMm / 2 * 1.001

@@ -2,6 +2,7 @@ using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Solving;
 using Juxtopsis.Core.Tests.Chains;
@@ -154,6 +155,37 @@ public sealed class FitSearchTests
         var slow = Assert.Single(Ask(Room, Metre with { CaptureFps = 100 }, ShelfOf(rated, Prime)).Misses);
         Assert.Equal((DiagnosticCode.RateNotOffered, 50.0), (slow.Shortfall.Code, slow.Shortfall.By));
         Assert.Equal(50, Assert.Single(slow.Remedies).Value);
+    }
+
+    [Fact]
+    public void A_circle_that_is_only_estimated_warns_and_refuses_nothing()
+    {
+        var guessed = Prime.With(LensFields.ImageCircle, null).With(LensFields.MadeFor, "APS-C").With(CommonFields.Name, "Guessed");
+        var alone = Ask(Room, Metre, ShelfOf(Body, guessed)).Fits[0];
+        Assert.Equal("Full", alone.Mode.Item.Name);
+        Assert.True(alone.Report.Sensor.DarkShare > 0.1);
+        var warning = Assert.Single(new FitWords(LengthUnit.Metres).Against(alone), f => f.Code == DiagnosticCode.ImageCircleTooSmall);
+        Assert.Equal(Severity.Costs, warning.Severity);
+        Assert.Contains("note the circle on the Shelf", warning.Fix, StringComparison.Ordinal);
+
+        // What is known to cover goes first, whatever the order.
+        foreach (var criterion in Enum.GetValues<RankingCriterion>())
+        {
+            Assert.Equal(["35 mm", "Guessed"], Ask(Room, Metre, ShelfOf(Body, guessed, Prime.With(CommonFields.Name, "35 mm")), criterion).Fits.Select(f => f.Rig.Lens.Name).Distinct());
+        }
+
+        // A circle that an adapter cuts is known, and refuses.
+        var cutting = Made.Adapter.With(AdapterFields.ImageCircleOut, 20.0);
+        var behind = guessed.With(LensFields.Mount, Made.Far.Name);
+        Assert.Equal(DiagnosticCode.ImageCircleTooSmall, Ask(Room, Metre, ShelfOf(Body, behind, cutting)).Misses[0].Shortfall.Code);
+    }
+
+    [Fact]
+    public void Half_a_millimetre_of_a_circle_is_nobody_s_dark_corner()
+    {
+        // Full frame trimmed to 16:9 has a diagonal of 41.30 mm.
+        Assert.Equal("Full", Ask(Room, Metre, ShelfOf(Body, Prime.With(LensFields.ImageCircle, 40.9))).Fits[0].Mode.Item.Name);
+        Assert.NotEqual("Full", Ask(Room with { LengthMm = null }, Metre, ShelfOf(Body, Prime.With(LensFields.ImageCircle, 40.0))).Fits[0].Mode.Item.Name);
     }
 
     [Fact]
