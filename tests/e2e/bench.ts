@@ -13,7 +13,7 @@ const viewport = { width: 1280, height: 800 };
  * Each worker has a server, a database and a browser of its own, whose cache keeps the core from one test to the next; each test
  * gets a page that remembers nothing, on a fresh comparison where it asks for one.
  */
-export const test = base.extend<{ bench: Bench; pictures: boolean }, { server: Running; kept: BrowserContext }>({
+export const test = base.extend<{ bench: Bench; pictures: boolean; looksAgain: boolean }, { server: Running; kept: BrowserContext }>({
   kept: [
     async ({ playwright, launchOptions }, use) => {
       const folder = await mkdtemp(join(tmpdir(), 'juxtopsis-e2e-'));
@@ -46,8 +46,13 @@ export const test = base.extend<{ bench: Bench; pictures: boolean }, { server: R
   },
   // Software draws pictures slowly; tests that are not about them see the drawn frames that stand in for them.
   pictures: [false, { option: true }],
-  page: async ({ context, pictures }, use) => {
+  // A page that is not in sight does not look whether others changed something; tests of what two do at once want that.
+  looksAgain: [true, { option: true }],
+  page: async ({ context, pictures, looksAgain }, use) => {
     const page = await context.newPage();
+    if (!looksAgain) {
+      await page.addInitScript(() => Object.defineProperty(document, 'hidden', { get: () => true }));
+    }
     if (!pictures) {
       await page.addInitScript(() => {
         window.Worker = new Proxy(window.Worker, {

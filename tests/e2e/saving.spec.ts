@@ -22,14 +22,6 @@ async function theyType(bench: Bench, focalLengthMm: number): Promise<void> {
   expect(answer.status()).toBe(200);
 }
 
-/** The same, before this page has looked again: it hears of it when it saves. */
-async function theyTypeMeanwhile(bench: Bench, focalLengthMm: number): Promise<void> {
-  await bench.page.route(stored(bench), (route) =>
-    route.request().headers()['if-none-match'] === undefined ? route.continue() : route.fulfill({ status: 304 }),
-  );
-  await theyType(bench, focalLengthMm);
-}
-
 /** The focal length of rig A that others see at an address of a comparison. */
 const seenByOthers = async (bench: Bench, address: string): Promise<number> =>
   ((await (await bench.page.request.get(address)).json()) as Stored).document.setup.rigs[0]!.focalLengthMm;
@@ -100,82 +92,95 @@ test('what a quick hand does while the comparison is still being fetched stands'
   await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
 });
 
-for (const choice of ['All theirs', 'All mine', 'Mine as a copy'] as const) {
-  test(`two people change the same comparison: ${choice}`, async ({ bench }) => {
-    const [page, address] = [bench.page.url(), stored(bench)];
-    await theyTypeMeanwhile(bench, 24);
-    await bench.type('85', 'Focal length', 'A');
+test.describe('two at once', () => {
+  test.use({ looksAgain: false });
+
+  for (const choice of ['All theirs', 'All mine', 'Mine as a copy'] as const) {
+    test(`two people change the same comparison: ${choice}`, async ({ bench }) => {
+      const [page, address] = [bench.page.url(), stored(bench)];
+      await theyType(bench, 24);
+      await bench.type('85', 'Focal length', 'A');
+      const dialog = bench.page.getByRole('dialog', { name: 'Someone else changed this comparison too' });
+      await expect(dialog.getByRole('row', { name: 'A: focal length 85 mm 24 mm' })).toBeVisible();
+      await dialog.getByRole('button', { name: choice }).click();
+      await expect(dialog).toHaveCount(0);
+      await expect(bench.saving).toHaveText(/^Saved/);
+
+      await expect(bench.field('Focal length', 'A')).toHaveValue(choice === 'All theirs' ? '24\u2009mm' : '85\u2009mm');
+      expect(await seenByOthers(bench, address)).toBe(choice === 'All mine' ? 85 : 24);
+      if (choice === 'Mine as a copy') {
+        expect(bench.page.url()).not.toBe(page);
+        await bench.page.reload();
+        await expect(bench.page.getByLabel('Name of the comparison')).toHaveValue(/\(my version\)$/);
+        await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+      }
+    });
+  }
+
+  test('two people change different things of one comparison: both are kept, and undo asks before it takes theirs back', async ({
+    bench,
+  }) => {
+    await theyType(bench, 24);
+    await bench.type('85', 'Focal length', 'B');
     const dialog = bench.page.getByRole('dialog', { name: 'Someone else changed this comparison too' });
-    await expect(dialog.getByRole('row', { name: 'A: focal length 85 mm 24 mm' })).toBeVisible();
-    await dialog.getByRole('button', { name: choice }).click();
-    await expect(dialog).toHaveCount(0);
+    await expect(dialog.getByText('You changed different things; they go together.')).toBeVisible();
+    await expect(dialog.getByText(/^A: focal length: .* → 24 mm$/)).toBeVisible();
+    await dialog.getByRole('button', { name: 'Keep both changes' }).click();
     await expect(bench.saving).toHaveText(/^Saved/);
+    await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
+    await expect(bench.field('Focal length', 'B')).toHaveValue('85\u2009mm');
+    expect(await seenByOthers(bench, stored(bench))).toBe(24);
 
-    await expect(bench.field('Focal length', 'A')).toHaveValue(choice === 'All theirs' ? '24\u2009mm' : '85\u2009mm');
-    expect(await seenByOthers(bench, address)).toBe(choice === 'All mine' ? 85 : 24);
-    if (choice === 'Mine as a copy') {
-      expect(bench.page.url()).not.toBe(page);
-      await bench.page.reload();
-      await expect(bench.page.getByLabel('Name of the comparison')).toHaveValue(/\(my version\)$/);
-      await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
-    }
+    await bench.page.getByRole('button', { name: 'Undo', exact: true }).click();
+    const asked = bench.page.getByRole('dialog', { name: 'This would take back what somebody else did' });
+    await asked.getByRole('button', { name: 'Leave it' }).click();
+    await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
+    await bench.page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await asked.getByRole('button', { name: 'Take theirs back' }).click();
+    await expect(bench.field('Focal length', 'A')).not.toHaveValue('24\u2009mm');
+    await expect(bench.field('Focal length', 'B')).toHaveValue('85\u2009mm');
   });
-}
 
-test('two people change different things of one comparison: both are kept, and undo asks before it takes theirs back', async ({
-  bench,
-}) => {
-  await theyTypeMeanwhile(bench, 24);
-  await bench.type('85', 'Focal length', 'B');
-  const dialog = bench.page.getByRole('dialog', { name: 'Someone else changed this comparison too' });
-  await expect(dialog.getByText('You changed different things; they go together.')).toBeVisible();
-  await expect(dialog.getByText(/^A: focal length: .* → 24 mm$/)).toBeVisible();
-  await dialog.getByRole('button', { name: 'Keep both changes' }).click();
-  await expect(bench.saving).toHaveText(/^Saved/);
-  await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
-  await expect(bench.field('Focal length', 'B')).toHaveValue('85\u2009mm');
-  expect(await seenByOthers(bench, stored(bench))).toBe(24);
+  test('where both changed the same, a choice for each is kept', async ({ bench }) => {
+    await theyType(bench, 24);
+    await bench.type('85', 'Focal length', 'A');
+    await bench.type('4', 'Aperture', 'B');
+    const dialog = bench.page.getByRole('dialog', { name: 'Someone else changed this comparison too' });
+    await dialog.getByRole('group', { name: 'Whose to keep: A: focal length' }).getByRole('button', { name: 'Theirs' }).click();
+    await dialog.getByRole('button', { name: 'Keep what is chosen' }).click();
+    await expect(bench.saving).toHaveText(/^Saved/);
+    await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
+    await expect(bench.field('Aperture', 'B')).toHaveValue(/4/);
+  });
 
-  await bench.page.getByRole('button', { name: 'Undo', exact: true }).click();
-  const asked = bench.page.getByRole('dialog', { name: 'This would take back what somebody else did' });
-  await asked.getByRole('button', { name: 'Leave it' }).click();
-  await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
-  await bench.page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await asked.getByRole('button', { name: 'Take theirs back' }).click();
-  await expect(bench.field('Focal length', 'A')).not.toHaveValue('24\u2009mm');
-  await expect(bench.field('Focal length', 'B')).toHaveValue('85\u2009mm');
-});
+  test('what was before is told with who did it, and any of it comes back as a step that undo takes back again', async ({ bench }) => {
+    const { page } = bench;
+    await theyType(bench, 24);
+    await bench.type('85', 'Focal length', 'A');
+    await page.getByRole('dialog').getByRole('button', { name: 'All mine' }).click();
+    await expect(bench.saving).toHaveText(/^Saved/);
+    await page.getByRole('button', { name: 'Before', exact: true }).click();
+    const past = page.getByRole('dialog', { name: 'What was before' });
+    await expect(past.getByRole('button', { name: /as it is stored now/ })).toContainText('in this browser');
+    await past.getByRole('button', { name: /somebody else/ }).click();
+    await expect(past.getByText('A: focal length: 85 mm → 24 mm')).toBeVisible();
+    await expectNobodyKeptOut(page, '[role=dialog]');
+    await past.getByRole('button', { name: 'Bring this state back' }).click();
+    await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
+    await expect(bench.saving).toHaveText(/^Saved/);
+    expect(await seenByOthers(bench, stored(bench))).toBe(24);
+    await page.keyboard.press('Control+z');
+    await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+  });
 
-test('where both changed the same, a choice for each is kept', async ({ bench }) => {
-  await theyTypeMeanwhile(bench, 24);
-  await bench.type('85', 'Focal length', 'A');
-  await bench.type('4', 'Aperture', 'B');
-  const dialog = bench.page.getByRole('dialog', { name: 'Someone else changed this comparison too' });
-  await dialog.getByRole('group', { name: 'Whose to keep: A: focal length' }).getByRole('button', { name: 'Theirs' }).click();
-  await dialog.getByRole('button', { name: 'Keep what is chosen' }).click();
-  await expect(bench.saving).toHaveText(/^Saved/);
-  await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
-  await expect(bench.field('Aperture', 'B')).toHaveValue(/4/);
-});
-
-test('what was before is told with who did it, and any of it comes back as a step that undo takes back again', async ({ bench }) => {
-  const { page } = bench;
-  await theyTypeMeanwhile(bench, 24);
-  await bench.type('85', 'Focal length', 'A');
-  await page.getByRole('dialog').getByRole('button', { name: 'All mine' }).click();
-  await expect(bench.saving).toHaveText(/^Saved/);
-  await page.getByRole('button', { name: 'Before', exact: true }).click();
-  const past = page.getByRole('dialog', { name: 'What was before' });
-  await expect(past.getByRole('button', { name: /as it is stored now/ })).toContainText('in this browser');
-  await past.getByRole('button', { name: /somebody else/ }).click();
-  await expect(past.getByText('A: focal length: 85 mm → 24 mm')).toBeVisible();
-  await expectNobodyKeptOut(page, '[role=dialog]');
-  await past.getByRole('button', { name: 'Bring this state back' }).click();
-  await expect(bench.field('Focal length', 'A')).toHaveValue('24\u2009mm');
-  await expect(bench.saving).toHaveText(/^Saved/);
-  expect(await seenByOthers(bench, stored(bench))).toBe(24);
-  await page.keyboard.press('Control+z');
-  await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
+  test('someone deletes what one is changing: it can be kept', async ({ bench }) => {
+    await bench.page.request.delete(stored(bench));
+    await bench.type('85', 'Focal length', 'A');
+    const dialog = bench.page.getByRole('dialog', { name: 'Someone deleted this comparison while you changed it' });
+    await dialog.getByRole('button', { name: 'Keep mine, restore it' }).click();
+    await expect(bench.saving).toHaveText(/^Saved/);
+    expect(await seenByOthers(bench, stored(bench))).toBe(85);
+  });
 });
 
 test('a comparison that cannot be saved is taken out as a file, and brought in again', async ({ bench, server }) => {
@@ -213,15 +218,6 @@ test('unsaved work that was left is told in the list and goes by itself when the
   await expect(bench.page.getByText(`“${name}” has changes that are not saved yet.`)).toHaveCount(0, { timeout: 15_000 });
   await bench.page.getByRole('link', { name, exact: true }).click();
   await expect(bench.field('Focal length', 'A')).toHaveValue('85\u2009mm');
-});
-
-test('someone deletes what one is changing: it can be kept', async ({ bench }) => {
-  await bench.page.request.delete(stored(bench));
-  await bench.type('85', 'Focal length', 'A');
-  const dialog = bench.page.getByRole('dialog', { name: 'Someone deleted this comparison while you changed it' });
-  await dialog.getByRole('button', { name: 'Keep mine, restore it' }).click();
-  await expect(bench.saving).toHaveText(/^Saved/);
-  expect(await seenByOthers(bench, stored(bench))).toBe(85);
 });
 
 test('with the database away the page computes, keeps the change over a reload, and saves when it is back', async ({

@@ -109,6 +109,11 @@ test('a half filled form is kept over Esc, a link, Back and a reload, and what c
   await expect(weight).toHaveValue('heavy');
 
   await weight.fill('unknown');
+  // A T-number is light, not blur: it goes to its own field.
+  await panel(page).getByLabel('Widest aperture', { exact: true }).fill('T2.1');
+  await weight.focus();
+  await expect(panel(page).getByLabel('T-number', { exact: true })).toHaveValue(/^2\.1/);
+  await expect(panel(page).getByLabel('Widest aperture', { exact: true })).toHaveValue('');
   await panel(page).getByRole('button', { name: 'Add to the shelf' }).click();
   await expect(page.getByText('is kept.')).toBeVisible();
   await add.click();
@@ -176,7 +181,7 @@ test('a table is looked through before it is brought in, and the shelf is taken 
   await expect(panel(page).getByRole('button', { name: 'Write' })).toBeDisabled();
   await writeFile(file, rows);
   await page.getByTestId('file').setInputFiles(file);
-  await panel(page).getByRole('button', { name: 'Write 1 things' }).click();
+  await panel(page).getByRole('button', { name: 'Write 1 thing' }).click();
   await expect(page.getByText('1 added, 0 changed from lenses.csv.')).toBeVisible();
 
   await page.getByRole('button', { name: 'Take out' }).click();

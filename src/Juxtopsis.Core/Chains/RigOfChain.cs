@@ -59,7 +59,8 @@ internal static class RigOfChain
         {
             NarrowestFNumber = lens.Get(LensFields.Narrowest),
             Blades = lens.Get(LensFields.Blades),
-            WidestTNumber = lens.Get(LensFields.WidestT),
+            // What a lens loses is told by both; by its T-number alone nothing is.
+            WidestTNumber = lens.Get(LensFields.Widest) is null ? null : lens.Get(LensFields.WidestT),
             MeasuredFocalLengthMm = ChainOptics.MeasuredMm(lens, optics.FocalLengthMm),
             MinimumFocusDistanceMm = focuses ? attachment!.Get(FrontFields.Nearest) : lens.Get(LensFields.Nearest),
             MaximumMagnification = focuses ? null : RatioAt(optics),

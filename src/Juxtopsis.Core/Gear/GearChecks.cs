@@ -24,7 +24,6 @@ public static class GearChecks
         InOrder(item, faults, LensFields.Widest, LensFields.Narrowest, "The narrowest aperture is wider than the widest.", "A narrower aperture has the larger f-number.");
         InOrder(item, faults, LensFields.WidestLong, LensFields.Narrowest, "The narrowest aperture is wider than the widest.", "A narrower aperture has the larger f-number.");
         InOrder(item, faults, FrontFields.Stops, FrontFields.StopsMost, "The strongest setting is weaker than the weakest.", "Give the weaker one first.");
-        Needs(item, faults, LensFields.WidestT, LensFields.Widest, "A T-number needs the widest f-number beside it.");
         Needs(item, faults, LensFields.WidestLong, LensFields.Widest, "The widest aperture at the long end needs that at the short end beside it.");
         Needs(item, faults, BodyFields.SensorWidth, BodyFields.SensorHeight, "The sensor has one side only.");
         Needs(item, faults, BodyFields.SensorHeight, BodyFields.SensorWidth, "The sensor has one side only.");

@@ -100,7 +100,12 @@ public sealed class FieldTests
         Assert.Equal(["filterThreadMm"], Faults(Made.Lens.With(LensFields.NoFilters, true)));
         Assert.Equal(["widestAlong"], Faults(Made.Lens.With(LensFields.WidestAlong, new GearPoint[] { new(24, 2) })));
         Assert.Equal(["focalShortMm"], Faults(Made.Lens.With(LensFields.Short, null)));
-        Assert.Equal(["widestF"], Faults(Made.Lens.With(LensFields.Widest, null).With(LensFields.WidestT, 2.1)));
+        Assert.Equal(["widestF"], Faults(Made.Lens.With(LensFields.Widest, null).With(LensFields.WidestLong, 5.6)));
+
+        // A T-number alone is something to know: of the aperture nothing is, and a rig is put together all the same.
+        var onlyT = Made.Lens.With(LensFields.Widest, null).With(LensFields.WidestT, 2.1);
+        Assert.Empty(Faults(onlyT));
+        Assert.Null(Made.Assemble(new(), Made.Body, onlyT).Rig!.Value.Lens.WidestTNumber);
         Assert.Equal(["modes"], Faults(Made.Body.With(BodyFields.SensorWidth, 30.0).With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20) })));
         Assert.Equal(["modes"], Faults(Made.Body.With(BodyFields.Modes, Array.Empty<GearItem>())));
         Assert.Equal(["name"], Faults(Made.Near.With(CommonFields.Name, "a; b")));

@@ -59,6 +59,8 @@ export interface EntryFieldProps {
   problem?: string | undefined;
   /** What an emptied field means; left out where it may not be empty. */
   onClear?: (() => void) | undefined;
+  /** Takes a text that belongs into another field when this one is left; true when it did. */
+  onElsewhere?: (text: string) => boolean;
   /** The label stands beside the field rather than above it, where there is room. */
   beside?: boolean;
   /** The first value, the second of a pair or span, and all of a row. */
@@ -107,8 +109,9 @@ export const EntryField = memo(function EntryField(props: EntryFieldProps) {
 
   const settle = () => {
     ownChange.current = false;
-    if (unread === null) {
+    if (unread === null || (typed !== null && props.onElsewhere?.(typed))) {
       setTyped(null);
+      setUnread(null);
     }
   };
 

@@ -1,4 +1,4 @@
-const words = new Set(['', 'none', 'nothing', 'no', 'unknown', 'not known', 'n/a', '-', '–', '—', '?']);
+const words = new Set(['', 'none', 'nothing', 'no', 'unknown', 'not known', 'n/a', '–', '—', '?']);
 
 /** True for a text that says that there is nothing, or that nothing is known: also the words that stand in the empty field. */
 export const meansNothing = (text: string, placeholder = ''): boolean => {

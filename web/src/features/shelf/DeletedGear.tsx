@@ -1,11 +1,11 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, List, ListItem, ListItemText, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { askAgain, restoreGear, useDeletedGear, useKinds } from '../../gear/shelfApi';
 import { when } from '../../ui/format';
 
 /** What was deleted in the last 30 days, to be put back. */
-export function DeletedGear({ count, onSaid }: { count: number; onSaid: (text: string) => void }) {
+export const DeletedGear = memo(function DeletedGear({ count, onSaid }: { count: number; onSaid: (text: string) => void }) {
   const [open, setOpen] = useState(false);
   const [problem, setProblem] = useState('');
   const list = useDeletedGear(open);
@@ -61,4 +61,4 @@ export function DeletedGear({ count, onSaid }: { count: number; onSaid: (text: s
       </Dialog>
     </>
   );
-}
+});

@@ -1,4 +1,6 @@
 import { Box, ButtonBase, MenuItem } from '@mui/material';
+import { styled } from '@mui/material/styles';
+import { memo } from 'react';
 import { CloseIcon } from '../../ui/icons';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { useKinds, type Facet, type ShelfAsk, type ShelfPage } from '../../gear/shelfApi';
@@ -84,14 +86,16 @@ export function Facets({ ask, page, onChange }: FacetsProps) {
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'end', flex: '1 1 100%', minWidth: 0 }}>
       <Box role="group" aria-label="Kind" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.25, flex: '1 1 100%' }}>
-        <Choice label="All" count={all} on={ask.kind === ''} onClick={() => onChange({ kind: '' })} />
+        <Choice label="All" count={all} on={ask.kind === ''} name="kind" value="" onChange={onChange} />
         {kinds.map((k) => (
           <Choice
             key={k.key}
             label={k.plural}
             count={count(page?.kinds, k.key)}
             on={ask.kind === k.key}
-            onClick={() => onChange({ kind: ask.kind === k.key ? '' : k.key })}
+            name="kind"
+            value={ask.kind === k.key ? '' : k.key}
+            onChange={onChange}
           />
         ))}
       </Box>
@@ -102,10 +106,12 @@ export function Facets({ ask, page, onChange }: FacetsProps) {
             label={label}
             count={count(page?.ownerships, key)}
             on={ask.ownership === key}
-            onClick={() => onChange({ ownership: ask.ownership === key ? '' : key })}
+            name="ownership"
+            value={ask.ownership === key ? '' : key}
+            onChange={onChange}
           />
         ))}
-        <Choice label="Retired" on={ask.retired} onClick={() => onChange({ retired: !ask.retired })} />
+        <Choice label="Retired" on={ask.retired} name="retired" value={!ask.retired} onChange={onChange} />
       </Box>
       <Box sx={{ display: 'flex', gap: 1, '& > *': { width: 150 } }}>
         <LabelledSelect label="Mount" value={ask.mount} onChange={(mount) => onChange({ mount })}>
@@ -117,41 +123,61 @@ export function Facets({ ask, page, onChange }: FacetsProps) {
             </MenuItem>
           ))}
         </LabelledSelect>
-        <LabelledSelect label="In order of" value={ask.order} onChange={(order) => onChange({ order })}>
-          {orders.map(([key, label]) => (
-            <MenuItem key={key} value={key}>
-              {label}
-            </MenuItem>
-          ))}
-        </LabelledSelect>
+        <OrderChoice order={ask.order} onChange={onChange} />
       </Box>
     </Box>
   );
 }
 
-function Choice({ label, count, on, onClick }: { label: string; count?: number; on: boolean; onClick: () => void }) {
+// Styled once and told apart by class: they are many, and their counts come anew with every key that is typed.
+const Press = styled(ButtonBase)(({ theme }) => ({
+  minHeight: 40,
+  padding: '0 7px',
+  gap: 4,
+  borderRadius: theme.shape.borderRadius,
+  fontFamily: 'inherit',
+  fontSize: 13.5,
+  whiteSpace: 'nowrap',
+  color: theme.vars!.palette.text.primary,
+  fontWeight: 400,
+  '&[aria-pressed=true]': {
+    color: theme.vars!.palette.primary.main,
+    fontWeight: 650,
+    background: theme.vars!.palette.background.paper,
+    boxShadow: `inset 0 -2px 0 ${theme.vars!.palette.primary.main}`,
+  },
+  '&:hover': { background: theme.vars!.palette.background.paper },
+  '& small': { fontSize: 12.5, color: theme.vars!.palette.text.secondary, fontVariantNumeric: 'tabular-nums', fontWeight: 400 },
+}));
+
+interface ChoiceProps {
+  label: string;
+  count?: number;
+  on: boolean;
+  /** What is asked for when it is pressed. */
+  name: 'kind' | 'ownership' | 'retired';
+  value: string | boolean;
+  onChange: FacetsProps['onChange'];
+}
+
+const Choice = memo(function Choice({ label, count, on, name, value, onChange }: ChoiceProps) {
   return (
-    <ButtonBase
-      aria-pressed={on}
-      onClick={onClick}
-      sx={{
-        minHeight: 40,
-        px: 0.875,
-        gap: 0.5,
-        borderRadius: 1,
-        fontFamily: 'inherit',
-        fontSize: 13.5,
-        whiteSpace: 'nowrap',
-        color: on ? 'primary.main' : 'text.primary',
-        fontWeight: on ? 650 : 400,
-        bgcolor: on ? 'background.paper' : 'transparent',
-        boxShadow: on ? 'inset 0 -2px 0 var(--mui-palette-primary-main)' : 'none',
-        '&:hover': { bgcolor: 'background.paper' },
-        '& small': { fontSize: 12.5, color: 'text.secondary', fontVariantNumeric: 'tabular-nums', fontWeight: 400 },
-      }}
-    >
+    <Press aria-pressed={on} onClick={() => onChange({ [name]: value })}>
       {label}
       {count !== undefined && <small>{count}</small>}
-    </ButtonBase>
+    </Press>
   );
-}
+});
+
+/** In which order; drawn anew only when another is chosen. */
+const OrderChoice = memo(function OrderChoice({ order, onChange }: { order: string; onChange: FacetsProps['onChange'] }) {
+  return (
+    <LabelledSelect label="In order of" value={order} onChange={(next) => onChange({ order: next })}>
+      {orders.map(([key, label]) => (
+        <MenuItem key={key} value={key}>
+          {label}
+        </MenuItem>
+      ))}
+    </LabelledSelect>
+  );
+});

@@ -15,6 +15,8 @@ interface FormFieldProps {
   feet: boolean;
   mounts: string[];
   onChange: (value: unknown) => void;
+  /** Sets another field, for what was typed into the wrong one. */
+  onOther?: (key: string, value: unknown) => void;
 }
 
 const distances: readonly string[] = ['minimumFocusDistance'];
@@ -22,7 +24,7 @@ const unknown = '';
 
 /** One field of a thing, as its kind tells that it is typed. */
 export function FormField(props: FormFieldProps) {
-  const { field, value, problem, feet, mounts, onChange } = props;
+  const { field, value, problem, feet, mounts, onChange, onOther } = props;
   switch (field.type) {
     case 'number': {
       const shown =
@@ -43,6 +45,7 @@ export function FormField(props: FormFieldProps) {
           problem={problem}
           onClear={() => onChange(undefined)}
           onValue={(number) => onChange(number)}
+          {...(field.key === 'widestF' && onOther && { onElsewhere: (typed: string) => asT(typed, onOther) })}
         />
       );
     }
@@ -82,6 +85,16 @@ export function FormField(props: FormFieldProps) {
     default:
       return <TypedField {...props} />;
   }
+}
+
+/** Light that gets through is told in T-numbers: one that was typed as an aperture is kept as what it is, and the aperture stays unknown. */
+function asT(typed: string, set: (key: string, value: unknown) => void): boolean {
+  const read = core().read('tNumber', typed, false);
+  if (!/^\s*t/i.test(typed) || read.problem !== null) {
+    return false;
+  }
+  set('widestT', read.values[0]);
+  return true;
 }
 
 const asText = (field: GearField, value: unknown): string => {

@@ -45,6 +45,7 @@ export function GearForm({ item, errors, feet, mounts, onChange }: GearFormProps
             feet={feet}
             mounts={mounts}
             onChange={(value) => onChange(withValue(item, field.key, value))}
+            onOther={(key, value) => onChange(withValue(item, key, value))}
           />
         ),
       )}

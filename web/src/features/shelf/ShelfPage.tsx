@@ -64,7 +64,12 @@ export function ShelfPage() {
   const search = useRef<HTMLInputElement>(null);
   useHotkeys('slash', () => search.current?.focus(), { preventDefault: true });
 
-  const change = (part: Partial<ShelfAsk>) => {
+  const latest = useRef(setParams);
+  useEffect(() => {
+    latest.current = setParams;
+  });
+  // These stay the same, so that nothing that stays is drawn anew with every key that is typed.
+  const change = useCallback((part: Partial<ShelfAsk>) => {
     // Upon the address as it is now: what was changed a moment ago may not have been drawn yet.
     const next = new URLSearchParams(window.location.search);
     for (const [key, value] of Object.entries(part)) {
@@ -73,14 +78,15 @@ export function ShelfPage() {
       if (text === '') next.delete(name);
       else next.set(name, text);
     }
-    setParams(next, { replace: true });
-  };
+    latest.current(next, { replace: true });
+  }, []);
+  const chooseCamera = useCallback((body: string) => change({ body, mode: '' }), [change]);
+  const add = useCallback((kind: string) => setOpened({ item: { kind, id: newId(), name: '' }, revision: null, retiredAt: null }), []);
 
   const pages = shelf.data?.pages;
   const first = pages?.[0];
   const items = useMemo(() => pages?.flatMap((page) => page.items) ?? [], [pages]);
   const camera = cameras?.find((c) => c.item.id === ask.body);
-  // Kept, so that rows which stay are not drawn anew with every key that is typed.
   const open = useCallback(
     (entry: ShelfEntry) => setOpened({ item: entry.item, revision: entry.revision, retiredAt: entry.retiredAt ?? null }),
     [],
@@ -89,7 +95,7 @@ export function ShelfPage() {
     (entry: ShelfEntry, on: boolean) => setChosen((now) => (on ? [...now, entry] : now.filter((c) => c.item.id !== entry.item.id))),
     [],
   );
-  const say = (text: string, undo?: () => void) => setSaid({ text, undo });
+  const say = useCallback((text: string, undo?: () => void) => setSaid({ text, undo }), []);
   const demo = async () => {
     const outcome = await addDemo();
     await askAgain(queries);
@@ -104,10 +110,7 @@ export function ShelfPage() {
           Shelf
         </Typography>
         <SearchField inputRef={search} text={ask.q} onText={(q) => change({ q })} />
-        <AddButton
-          kind={ask.kind}
-          onAdd={(kind) => setOpened({ item: { kind, id: newId(), name: '' }, revision: null, retiredAt: null })}
-        />
+        <AddButton kind={ask.kind} onAdd={add} />
         <Button onClick={() => setBringing(true)}>Bring in</Button>
         <TakeOut />
         <DeletedGear count={first?.deleted ?? 0} onSaid={say} />
@@ -117,7 +120,7 @@ export function ShelfPage() {
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'end', position: 'relative' }}>
         <Facets ask={ask} page={first} onChange={change} />
         <Box sx={{ display: 'flex', gap: 1, ml: 'auto', position: { md: 'absolute' }, right: 0, bottom: 0, '& > *': { width: 190 } }}>
-          <CameraChoice cameras={cameras ?? noCameras} camera={camera} onChange={(body) => change({ body, mode: '' })} />
+          <CameraChoice cameras={cameras ?? noCameras} camera={camera} onChange={chooseCamera} />
           {camera && (
             <LabelledSelect
               label="in its mode"

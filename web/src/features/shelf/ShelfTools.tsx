@@ -1,5 +1,5 @@
 import { Autocomplete, Box, Button, createFilterOptions, InputBase, Menu, MenuItem, TextField } from '@mui/material';
-import { useId, useState, type RefObject } from 'react';
+import { memo, useId, useState, type RefObject } from 'react';
 import { fullName } from '../../gear/gear';
 import { useKinds, type ShelfEntry } from '../../gear/shelfApi';
 
@@ -41,7 +41,7 @@ export function SearchField({ inputRef, text, onText }: SearchFieldProps) {
 }
 
 /** Adds a thing: of the kind that is shown, or of one that is chosen. */
-export function AddButton({ kind, onAdd }: { kind: string; onAdd: (kind: string) => void }) {
+export const AddButton = memo(function AddButton({ kind, onAdd }: { kind: string; onAdd: (kind: string) => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const kinds = useKinds().filter((k) => k.key !== 'mode');
   const shown = kinds.find((k) => k.key === kind);
@@ -69,14 +69,14 @@ export function AddButton({ kind, onAdd }: { kind: string; onAdd: (kind: string)
       </Menu>
     </>
   );
-}
+});
 
 export const noCameras: ShelfEntry[] = [];
 
 const some = createFilterOptions<ShelfEntry>({ limit: 100 });
 
 /** The camera for which equivalents are told; of many, the first hundred that meet what is typed. */
-export function CameraChoice({
+export const CameraChoice = memo(function CameraChoice({
   cameras,
   camera,
   onChange,
@@ -111,9 +111,9 @@ export function CameraChoice({
       />
     </Box>
   );
-}
+});
 
-export function TakeOut() {
+export const TakeOut = memo(function TakeOut() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const kinds = useKinds();
   const link = (to: string, label: string) => (
@@ -133,4 +133,4 @@ export function TakeOut() {
       </Menu>
     </>
   );
-}
+});
