@@ -143,8 +143,16 @@ test.describe('two at once', () => {
 
   test('where both changed the same, a choice for each is kept', async ({ bench }) => {
     await theyType(bench, 24);
+    // Both are typed before the server says no: the dialog that comes of it lies over the fields.
+    let typed = () => {};
+    const both = new Promise<void>((done) => (typed = done));
+    await bench.page.route(stored(bench), async (route) => {
+      await both;
+      await route.continue();
+    });
     await bench.type('85', 'Focal length', 'A');
     await bench.type('4', 'Aperture', 'B');
+    typed();
     const dialog = bench.page.getByRole('dialog', { name: 'Someone else changed this comparison too' });
     await dialog.getByRole('group', { name: 'Whose to keep: A: focal length' }).getByRole('button', { name: 'Theirs' }).click();
     await dialog.getByRole('button', { name: 'Keep what is chosen' }).click();
