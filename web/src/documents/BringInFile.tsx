@@ -1,11 +1,8 @@
 import { Button } from '@mui/material';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
-import { oneLine } from '../ui/format';
 import { startWork, type Kind } from './outbox';
 import { readWorkFile } from './workFile';
-
-export const copyName = (name: string) => oneLine(`${name.slice(0, 113)} (copy)`);
 
 /** Takes up a file that was taken out elsewhere, as new work. */
 export function BringInFile<D>({ kind, address, tell }: { kind: Kind<D>; address: string; tell: (text: string) => void }) {

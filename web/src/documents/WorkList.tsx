@@ -1,5 +1,4 @@
 import { Box, Button, Tab, Tabs, TextField, Typography } from '@mui/material';
-import { styled } from '@mui/material/styles';
 import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
@@ -7,12 +6,14 @@ import type { Failure, WorkSummary, Write } from '../api/client';
 import { PageMessage } from '../ui/PageMessage';
 import { SaidBar, type Said } from '../ui/SaidBar';
 import { CrewFile } from './CrewFile';
+import { oneLine } from '../ui/format';
 import { useOutbox, type Kind } from './outbox';
 import { newId } from './unique';
 import { UnsavedWork } from './UnsavedWork';
 import { type Does, Row } from './WorkRow';
-import { copyName, BringInFile } from './BringInFile';
+import { BringInFile } from './BringInFile';
 
+const copyName = (name: string) => oneLine(`${name.slice(0, 113)} (copy)`);
 const pageSize = 100;
 
 interface WorkListProps<D> {
@@ -164,41 +165,3 @@ export function WorkList<D>({ kind, title, address, none, make, lines }: WorkLis
     </Box>
   );
 }
-
-/** Styled once: a hundred rows with buttons styled one by one take a second to draw. */
-export const Card = styled('li')(({ theme }) => ({
-  display: 'flex',
-  flexWrap: 'wrap',
-  alignItems: 'start',
-  gap: 8,
-  padding: 12,
-  background: theme.vars!.palette.background.paper,
-  border: `1px solid ${theme.vars!.palette.divider}`,
-  borderRadius: 4,
-  contentVisibility: 'auto',
-  containIntrinsicSize: 'auto 110px',
-  '& .what': { flex: '1 1 280px', minWidth: 0 },
-  '& .name': { fontWeight: 650, fontSize: 16, overflowWrap: 'anywhere', display: 'inline-block', padding: '4px 0' },
-  '& a': { color: theme.vars!.palette.primary.main },
-  '& p': { margin: 0, maxWidth: 640, color: theme.vars!.palette.text.secondary },
-  '& .acts': { display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 4, marginLeft: 'auto' },
-  '& .acts span': { fontSize: 14, whiteSpace: 'nowrap', marginRight: 8, color: theme.vars!.palette.text.secondary },
-  '& .acts a, & .acts button': {
-    minWidth: 40,
-    minHeight: 40,
-    padding: 8,
-    display: 'inline-flex',
-    alignItems: 'center',
-    border: 0,
-    borderRadius: 4,
-    background: 'none',
-    font: 'inherit',
-    fontWeight: 600,
-    textDecoration: 'none',
-    cursor: 'pointer',
-    color: theme.vars!.palette.primary.main,
-    '&:hover': { background: theme.vars!.palette.background.default },
-    '&:focus-visible': { outline: `2px solid ${theme.vars!.palette.primary.main}` },
-  },
-  '& .acts button svg': { color: theme.vars!.palette.text.secondary },
-}));

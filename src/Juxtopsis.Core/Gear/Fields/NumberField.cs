@@ -230,7 +230,7 @@ internal static class Numbers
     public static string? TwoOrOne(string text)
     {
         var parts = text.Trim().Split(',');
-        return parts.Length == 2 && parts.All(p => p.Length is > 0 and < 4 && p.All(char.IsAsciiDigit)) && parts[1].Length == 2 && parts[0].Length == 2
+        return parts.Length == 2 && parts.All(p => p.Length == 2 && p.All(char.IsAsciiDigit))
             ? $"“{Short(text.Trim())}” could be {parts[0]}.{parts[1]}, or {parts[0]} and {parts[1]}. Type {parts[0]}; {parts[1]} for two."
             : null;
     }
