@@ -40,6 +40,13 @@ internal static partial class Exports
     internal static string ReadGearField(string kind, string field, string text) => CoreDoor.ReadGearField(kind, field, text);
 
     [JSExport]
+    internal static string ReadPapers(string kind, string text, string makers, string mounts) => CoreDoor.ReadPapers(kind, text, makers, mounts);
+
+    [JSExport]
+    internal static string ReadModeArea(string text, double sensorWidthMm, double sensorHeightMm, double shape) =>
+        CoreDoor.ReadModeArea(text, sensorWidthMm, sensorHeightMm, shape);
+
+    [JSExport]
     internal static string Upgraded(string kind, string json) => CoreDoor.Upgraded(kind, json);
 
     [JSExport]

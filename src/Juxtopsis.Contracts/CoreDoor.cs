@@ -15,6 +15,7 @@ using Juxtopsis.Contracts.Works;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Gear.Papers;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -172,6 +173,34 @@ public static class CoreDoor
         var read = known is null || string.IsNullOrWhiteSpace(text) ? default : known.Read(text);
         return JsonSerializer.Serialize(
             new FieldReadingOutput(read.Value is { } value ? GearJson.ToElement(known!, value) : null, read.Problem), WireJson.Default.FieldReadingOutput);
+    }
+
+    /// <summary>Reads what papers say of a thing. Answers a <see cref="PapersOutput"/>.</summary>
+    /// <param name="kind">The kind's name in JSON.</param>
+    /// <param name="text">What was pasted or typed.</param>
+    /// <param name="makers">The makers that the shelf knows, a line each.</param>
+    /// <param name="mounts">The mounts that it knows, a line each.</param>
+    /// <returns>JSON.</returns>
+    public static string ReadPapers(string kind, string text, string makers, string mounts)
+    {
+        ArgumentNullException.ThrowIfNull(makers);
+        ArgumentNullException.ThrowIfNull(mounts);
+        const StringSplitOptions some = StringSplitOptions.RemoveEmptyEntries;
+        var of = Core.Gear.GearKinds.ByKey(kind)?.Kind ?? throw new ArgumentOutOfRangeException(nameof(kind), kind, "No such kind.");
+        var read = PapersReader.Read(of, text, new(makers.Split('\n', some), mounts.Split('\n', some)));
+        return JsonSerializer.Serialize(new PapersOutput(GearJson.ToElement(read.Known), read.Left, read.Notes), WireJson.Default.PapersOutput);
+    }
+
+    /// <summary>Reads how much of a sensor a mode uses. Answers an <see cref="EntryOutput"/> of width and height, mm.</summary>
+    /// <param name="text">What was typed.</param>
+    /// <param name="sensorWidthMm">The whole sensor's width; NaN where it is not known.</param>
+    /// <param name="sensorHeightMm">Its height.</param>
+    /// <param name="shape">Recorded width over height; NaN where it is not known.</param>
+    /// <returns>JSON.</returns>
+    public static string ReadModeArea(string text, double sensorWidthMm, double sensorHeightMm, double shape)
+    {
+        var read = ModeArea.Read(text, double.IsNaN(sensorWidthMm) || double.IsNaN(sensorHeightMm) ? null : (sensorWidthMm, sensorHeightMm), shape);
+        return JsonSerializer.Serialize(new EntryOutput(read.Values, Infinite: false, read.Problem), WireJson.Default.EntryOutput);
     }
 
     /// <summary>Reads a typed text. Answers an <see cref="EntryOutput"/>.</summary>

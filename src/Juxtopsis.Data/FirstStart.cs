@@ -1,4 +1,3 @@
-using Juxtopsis.Contracts.Works;
 using Juxtopsis.Data.Demo;
 using Juxtopsis.Data.Model;
 using Microsoft.EntityFrameworkCore;
@@ -8,7 +7,7 @@ using Npgsql;
 
 namespace Juxtopsis.Data;
 
-/// <summary>Brings a database up to date and, when it is empty, makes the first crew with its demo shelf, comparisons and production.</summary>
+/// <summary>Brings a database up to date and, when it is empty, makes the first crew, with the demo's gear and work unless they are not wanted.</summary>
 public static class FirstStart
 {
     /// <summary>Any number that nothing else in this database locks by.</summary>
@@ -16,10 +15,11 @@ public static class FirstStart
 
     /// <summary>Migrates, and seeds once.</summary>
     /// <param name="open">Makes a context that works for the given crew.</param>
+    /// <param name="withDemo">Whether a first crew gets the demo; one that is there already stays as it is.</param>
     /// <param name="now">The time to stamp what is made.</param>
     /// <param name="cancellationToken">Stops the work.</param>
     /// <returns>The crew that everybody works in until there are accounts.</returns>
-    public static async Task<Guid> PrepareAsync(Func<Guid, JuxtopsisDb> open, DateTimeOffset now, CancellationToken cancellationToken)
+    public static async Task<Guid> PrepareAsync(Func<Guid, JuxtopsisDb> open, bool withDemo, DateTimeOffset now, CancellationToken cancellationToken)
     {
         ArgumentNullException.ThrowIfNull(open);
         await using var db = open(Guid.Empty);
@@ -31,7 +31,7 @@ public static class FirstStart
         {
             await db.Database.MigrateAsync(cancellationToken);
             var first = await db.Crews.OrderBy(c => c.CreatedAt).Select(c => (Guid?)c.Id).FirstOrDefaultAsync(cancellationToken);
-            var crew = first ?? await MakeCrewAsync(open, now, cancellationToken);
+            var crew = first ?? await MakeCrewAsync(open, withDemo, now, cancellationToken);
             await using var works = open(crew);
             await KeptDocuments.BringUpAsync(works, cancellationToken);
             return crew;
@@ -58,18 +58,16 @@ public static class FirstStart
         }
     }
 
-    private static async Task<Guid> MakeCrewAsync(Func<Guid, JuxtopsisDb> open, DateTimeOffset now, CancellationToken cancellationToken)
+    private static async Task<Guid> MakeCrewAsync(Func<Guid, JuxtopsisDb> open, bool withDemo, DateTimeOffset now, CancellationToken cancellationToken)
     {
-        var crew = new Crew { Id = Guid.CreateVersion7(now), Name = "Low Water", CreatedAt = now };
+        var crew = new Crew { Id = Guid.CreateVersion7(now), Name = withDemo ? "Low Water" : "Our crew", CreatedAt = now };
         await using var seeding = open(crew.Id);
         seeding.Crews.Add(crew);
-        Comparison[] comparisons = [.. DemoComparisons.Create(now)];
-        var production = DemoProduction.Create(now);
-        seeding.Comparisons.AddRange(comparisons);
-        seeding.Productions.Add(production);
-        seeding.Revisions.AddRange(comparisons.Select(c => PastRevision.Of(Comparison.Store.Kind, c, ChangeCause.Made)));
-        seeding.Revisions.Add(PastRevision.Of(Production.Store.Kind, production, ChangeCause.Made));
-        seeding.Gear.AddRange(DemoShelf.Items.Select(item => GearRow.Of(item, now)));
+        if (withDemo)
+        {
+            await DemoSet.BringAsync(seeding, now, cancellationToken);
+        }
+
         await seeding.SaveChangesAsync(cancellationToken);
         return crew.Id;
     }

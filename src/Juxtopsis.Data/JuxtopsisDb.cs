@@ -15,6 +15,9 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     /// <summary>The name of the filter that keeps each crew to itself; the database's own policies of the same name stand behind it.</summary>
     public const string CrewFilter = "crew";
 
+    /// <summary>The name of the filter that keeps gear out of sight which was put away with the rest of the demo.</summary>
+    public const string PutAwayFilter = "put away";
+
     /// <summary>The setting of a connection that tells the database's policies on whose behalf it works.</summary>
     internal const string CrewSetting = "juxtopsis.crew";
 
@@ -35,7 +38,7 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     /// <summary>The states that the current crew's work had.</summary>
     public DbSet<PastRevision> Revisions => Set<PastRevision>();
 
-    /// <summary>The current crew's gear, retired and deleted things included.</summary>
+    /// <summary>The current crew's gear, retired and deleted things included, what is put away left out.</summary>
     public DbSet<GearRow> Gear => Set<GearRow>();
 
     /// <summary>The current crew's photographs of places.</summary>
@@ -89,11 +92,12 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         var gear = modelBuilder.Entity<GearRow>().ToTable("gear");
         Owned(gear);
         gear.HasKey(g => new { g.CrewId, g.Id });
+        gear.HasQueryFilter(PutAwayFilter, g => g.PutAwayAt == null);
         gear.Property(g => g.Kind).HasMaxLength(MaxKindLength);
         gear.Property(g => g.NameKey).HasMaxLength(MaxNameKeyLength);
         gear.Property(g => g.Document).HasColumnType("jsonb");
         gear.Property(g => g.Revision).IsConcurrencyToken();
-        gear.HasIndex(g => new { g.CrewId, g.Kind, g.NameKey }).IsUnique().HasFilter("retired_at is null and deleted_at is null");
+        gear.HasIndex(g => new { g.CrewId, g.Kind, g.NameKey }).IsUnique().HasFilter("retired_at is null and deleted_at is null and put_away_at is null");
 
         var photo = modelBuilder.Entity<Photo>();
         Owned(photo);

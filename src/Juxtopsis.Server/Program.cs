@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using Juxtopsis.Contracts;
 using Juxtopsis.Server.Comparisons;
 using Juxtopsis.Server.Crews;
+using Juxtopsis.Server.Demo;
 using Juxtopsis.Server.Edge;
 using Juxtopsis.Server.Evaluating;
 using Juxtopsis.Server.Fitting;
@@ -56,6 +57,7 @@ app.MapProductions();
 app.MapFitting();
 app.MapPhotos();
 app.MapCrew();
+app.MapDemo();
 app.MapShelf();
 app.UsePages(builder.Configuration["Juxtopsis:Pages"]);
 

@@ -123,7 +123,7 @@ public sealed class MigrationTests
     public async Task Two_first_starts_on_one_database_make_one_crew()
     {
         await using var database = await TestDatabase.CreateAsync();
-        var crews = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => FirstStart.PrepareAsync(crew => Context(database, crew), DateTimeOffset.UtcNow, CancellationToken.None)));
+        var crews = await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => FirstStart.PrepareAsync(crew => Context(database, crew), true, DateTimeOffset.UtcNow, CancellationToken.None)));
         Assert.Single(crews.Distinct());
         await using var context = Context(database, crews[0]);
         Assert.Equal((1, 1), (await context.Crews.CountAsync(), await context.Productions.CountAsync()));

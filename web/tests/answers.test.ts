@@ -17,6 +17,7 @@ const { ask, lookAt, pick, shownKey, stopAsking, useAnswers } = await import('..
 const { useGear } = await import('../src/features/brief/fitting');
 const { addShot, changeShot } = await import('../src/features/brief/commands');
 const { shotsOf, useProduction } = await import('../src/features/brief/productionStore');
+const { leftOutFor, useDemoSet } = await import('../src/gear/demo');
 const { productionVersion } = await import('../src/documents/kinds');
 
 const fit = (body: string, lens: string, distanceMm = 3000) => ({ distanceMm, rig: { body, lens } }) as Fit;
@@ -32,6 +33,7 @@ let opened = 0;
 beforeEach(() => {
   vi.clearAllMocks();
   useGear.setState({ state: 'ready' });
+  useDemoSet.setState({ demo: null, asked: true });
   useAnswers.setState({ shown: null, asking: false, stopped: false, failing: false, picked: null });
   useProduction
     .getState()
@@ -106,4 +108,25 @@ test('rigs that do not give a shot are tried only when they are looked at, and l
   lookAt(false);
   reply(answered([]));
   expect(useAnswers.getState().stopped).toBe(false);
+});
+
+test('the demo’s gear is left out of answers about one’s own work, unless it is ticked or there is nothing else', () => {
+  const demo = { isHere: true, hasOwn: true, gear: ['tern', 'keel'], works: ['low-water'], held: [] };
+  expect(leftOutFor(demo, 'own', null)).toEqual(['tern', 'keel']);
+  expect(leftOutFor(demo, 'own', ['tern'])).toEqual([]);
+  expect(leftOutFor(demo, 'low-water', null)).toEqual([]);
+  expect(leftOutFor({ ...demo, hasOwn: false }, 'own', null)).toEqual([]);
+  expect(leftOutFor({ ...demo, isHere: false }, 'own', null)).toEqual([]);
+  expect(leftOutFor(null, 'own', null)).toEqual([]);
+  useDemoSet.setState({ demo });
+  addShot();
+  ask();
+  expect(last()[2]).toMatchObject({ bag: null, leftOut: ['tern', 'keel'] });
+});
+
+test('nothing is answered before it is known what belongs to the demo', () => {
+  useDemoSet.setState({ demo: null, asked: false });
+  addShot();
+  ask();
+  expect(askFit).not.toHaveBeenCalled();
 });

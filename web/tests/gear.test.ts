@@ -1,6 +1,6 @@
 import { expect, test, vi } from 'vitest';
 import type { GearItem } from '../src/core/core';
-import { factsOf, fullName, held, modesOf, price, weight, widest } from '../src/gear/gear';
+import { factsOf, fullName, held, modesOf, priceOf, sum, weightOf, widest } from '../src/gear/gear';
 
 vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
 
@@ -50,8 +50,15 @@ test('the widest aperture comes from a list along the zoom where it is given so'
 
 test('names, weights, prices and owners', () => {
   expect([fullName(item('lens', { maker: 'Selkie' })), fullName(item('lens'))]).toEqual(['Selkie Thing', 'Thing']);
-  expect([weight(undefined), weight(950), weight(1250)].map(read)).toEqual(['', '950 g', '1.25 kg']);
-  expect([price(undefined), price(49.6)].map(read)).toEqual(['', '50 €']);
+  const weighs = (weightG?: number) => read(weightOf(item('lens', { weightG })));
+  expect([weighs(), weighs(950), weighs(1250)]).toEqual(['not known', '950 g', '1.25 kg']);
+  const costs = (more: object) => read(priceOf(item('lens', more)));
+  expect([costs({}), costs({ purchasePrice: 1499.6 }), costs({ ownership: 'hire', purchasePrice: 1500, hirePerDay: 49.5 })]).toEqual([
+    'not known',
+    '1500 €',
+    '49.5 €/day',
+  ]);
+  expect([sum(5, 0, String), sum(5, 2, String), sum(0, 2, String)]).toEqual(['5', 'at least 5, 2 not known', 'not known (2)']);
   expect([held(item('lens')), held(item('lens', { ownership: 'hire', from: 'the shed unit' }))]).toEqual([
     'ours',
     'to hire · the shed unit',

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Core.Chains;
 
 namespace Juxtopsis.Contracts.Chains;
 
@@ -60,8 +61,10 @@ public sealed record SpanOutput(int Part, double FromMm, double ToMm, double Dia
 
 /// <summary>Sums over a chain.</summary>
 /// <param name="WeightG">Weight of what is known, g.</param>
-/// <param name="WeightUnknown">True when a weight is not known: the sum is a least one.</param>
-/// <param name="LengthMm">From back to front, mm.</param>
-/// <param name="Price">Sum of the known prices.</param>
-/// <param name="PriceUnknown">True when a price is not known.</param>
-public sealed record TotalsOutput(double WeightG, bool WeightUnknown, double LengthMm, double Price, bool PriceUnknown);
+/// <param name="WeightUnknown">How many parts have a weight that is not known: they are not in the sum.</param>
+/// <param name="LengthMm">From the back of the camera to the front, mm.</param>
+/// <param name="LengthKnown">False when a length on the way is an estimate.</param>
+/// <param name="Purchase">What the parts cost to buy that are not hired.</param>
+/// <param name="HirePerDay">What the hired ones cost a day.</param>
+/// <param name="Insured">What all are insured for.</param>
+public sealed record TotalsOutput(double WeightG, int WeightUnknown, double LengthMm, bool LengthKnown, PartialSum Purchase, PartialSum HirePerDay, PartialSum Insured);

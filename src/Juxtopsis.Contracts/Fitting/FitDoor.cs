@@ -23,6 +23,7 @@ public sealed class FitDoor
     private DaySearch? days;
     private FittingShelf? ofBag;
     private IReadOnlyList<Guid>? bag;
+    private IReadOnlyList<Guid> leftOut = [];
 
     /// <summary>Opens the door to a shelf.</summary>
     /// <param name="shelf">The shelf; it may still have to be put together.</param>
@@ -56,7 +57,7 @@ public sealed class FitDoor
         }
 
         asked = request;
-        search = SearchOf(request!, request!.Rig is { } rig ? shelf.Alone(rig.ToCore()) : Of(request.Bag));
+        search = SearchOf(request!, request!.Rig is { } rig ? shelf.Alone(rig.ToCore()) : Of(request.Bag, request.LeftOut));
         return null;
     }
 
@@ -97,7 +98,7 @@ public sealed class FitDoor
         }
 
         day = request;
-        days = new(Of(request!.Bag), [.. request.Shots.Select(s => new DayShot(LocationOf(request, s).ToCore(s), s.ToCore(request.Delivery)))], Core.Rigs.Conventions.Default, request.Counts, request.Delivery.ToRules());
+        days = new(Of(request!.Bag, request.LeftOut), [.. request.Shots.Select(s => new DayShot(LocationOf(request, s).ToCore(s), s.ToCore(request.Delivery)))], Core.Rigs.Conventions.Default, request.Counts, request.Delivery.ToRules());
         return null;
     }
 
@@ -135,16 +136,16 @@ public sealed class FitDoor
 
     private static LocationInput LocationOf(DayRequest request, ShotInput shot) => request.Locations.First(p => p.Id == shot.LocationId);
 
-    private FittingShelf Of(IReadOnlyList<Guid>? gear)
+    private FittingShelf Of(IReadOnlyList<Guid>? gear, IReadOnlyList<Guid> without)
     {
-        if (gear is null)
+        if (gear is null && without.Count == 0)
         {
             return shelf;
         }
 
-        if (ofBag is null || bag is null || !bag.SequenceEqual(gear))
+        if (ofBag is null || !(bag ?? []).SequenceEqual(gear ?? []) || bag is null != gear is null || !leftOut.SequenceEqual(without))
         {
-            (ofBag, bag) = (shelf.Only(gear), gear);
+            (ofBag, bag, leftOut) = (shelf.Only(gear, without), gear, without);
         }
 
         return ofBag;
@@ -158,6 +159,7 @@ public sealed class FitDoor
         ProductionChecks.CheckChosen(checks, request.Before, "before.");
         ProductionChecks.CheckChosen(checks, request.Rig, "rig.");
         ProductionChecks.CheckCount(checks, "bag", request.Bag?.Count ?? 0, 5000, "things in the bag");
+        ProductionChecks.CheckCount(checks, "leftOut", request.LeftOut.Count, 5000, "things left out");
         checks.InRange("most", request.Most, Quantity.Count with { Name = "Most", Min = 1, Max = 200 });
         checks.InRange("mostMisses", request.MostMisses, Quantity.Count with { Name = "Most", Min = 0, Max = 200 });
     }
@@ -165,6 +167,7 @@ public sealed class FitDoor
     private static void Check(FieldChecks checks, DayRequest request, LengthUnit unit)
     {
         ProductionChecks.Check(checks, new ProductionDocument { SchemaVersion = ProductionDocument.CurrentVersion, Locations = request.Locations, Shots = request.Shots, Delivery = request.Delivery, Bag = request.Bag, Counts = request.Counts }, "");
+        ProductionChecks.CheckCount(checks, "leftOut", request.LeftOut.Count, 5000, "things left out");
         ProductionChecks.CheckCount(checks, "shots", request.Shots.Count, DaySearch.MostShots, "shots of a day");
         ProductionChecks.CheckChosen(checks, request.Rig, "rig.");
     }

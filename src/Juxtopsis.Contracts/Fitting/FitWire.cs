@@ -25,6 +25,9 @@ public sealed record FitRequest
     /// <summary>The gear to choose from, by identity; left out for the whole shelf.</summary>
     public IReadOnlyList<Guid>? Bag { get; set; }
 
+    /// <summary>Gear of that which is left out all the same, by identity; the demo's, for one.</summary>
+    public IReadOnlyList<Guid> LeftOut { get; set; } = [];
+
     /// <summary>The one rig to ask, by its parts, in place of all that can be put together; left out for all.</summary>
     public ChosenInput? Rig { get; set; }
 
@@ -179,6 +182,9 @@ public sealed record DayRequest
 
     /// <summary>The gear to choose from, by identity; left out for the whole shelf.</summary>
     public IReadOnlyList<Guid>? Bag { get; set; }
+
+    /// <summary>Gear of that which is left out all the same, by identity; the demo's, for one.</summary>
+    public IReadOnlyList<Guid> LeftOut { get; set; } = [];
 
     /// <summary>What there should be least of, what counts first first; left out for lenses, bodies, adapters, weight, changes, pixels.</summary>
     public IReadOnlyList<KitCriterion> Counts { get; set; } = [];

@@ -73,6 +73,28 @@ public static class GearJson
         return JsonElement.Parse(stream.ToArray());
     }
 
+    /// <summary>Some values as the members of an element.</summary>
+    /// <param name="known">The values by field.</param>
+    /// <returns>A JSON object.</returns>
+    public static JsonElement ToElement(IReadOnlyDictionary<GearField, object> known)
+    {
+        ArgumentNullException.ThrowIfNull(known);
+        using var stream = new MemoryStream();
+        using (var writer = new Utf8JsonWriter(stream))
+        {
+            writer.WriteStartObject();
+            foreach (var (field, value) in known)
+            {
+                writer.WritePropertyName(field.Key);
+                WriteValue(writer, field, value);
+            }
+
+            writer.WriteEndObject();
+        }
+
+        return JsonElement.Parse(stream.ToArray());
+    }
+
     /// <summary>Reads and checks an item.</summary>
     /// <param name="json">A JSON object.</param>
     /// <param name="prefix">Path before the members' names, for messages; ends with a point, or is empty.</param>
@@ -153,7 +175,8 @@ public static class GearJson
             }
         }
 
-        return errors.Count == before ? GearItem.Of(kind.Kind, id, known) : null;
+        var item = GearItem.Of(kind.Kind, id, known);
+        return errors.Count > before ? null : json.TryGetProperty(FormerPrice.Key, out _) ? FormerPrice.Apart(item) : item;
     }
 
     private static object? ReadValue(GearField field, JsonElement json, string prefix, ICollection<DiagnosticOutput> errors)

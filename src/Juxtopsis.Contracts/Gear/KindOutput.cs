@@ -13,7 +13,7 @@ public sealed record KindOutput(string Key, string Table, string Name, string Pl
     /// <summary>All kinds on a shelf, then recording modes.</summary>
     public static IReadOnlyList<KindOutput> All { get; } = [.. GearKinds.OnShelf.Append(GearKinds.Modes).Select(Of)];
 
-    private static KindOutput Of(KindDefinition kind) => new(kind.Key, kind.Table, kind.Name, kind.Plural, [.. kind.Fields.Select(FieldOutput.Of)]);
+    private static KindOutput Of(KindDefinition kind) => new(kind.Key, kind.Table, kind.Name, kind.Plural, [.. kind.Groups.SelectMany(g => g.Fields.Select(f => FieldOutput.Of(f, g.Title)))]);
 }
 
 /// <summary>A field of a kind.</summary>
@@ -27,10 +27,23 @@ public sealed record KindOutput(string Key, string Table, string Name, string Pl
 /// <param name="ManyLines">True for a text of more than one line.</param>
 /// <param name="MaxLength">Longest text; 0 for others.</param>
 /// <param name="Choices">The words of a choice.</param>
+/// <param name="Subject">What it belongs to; empty for what matters first.</param>
+/// <param name="Without">What it costs not to know it, as the end of a sentence; empty where nothing is worth a word.</param>
 public sealed record FieldOutput(
-    string Key, string Label, string Help, string Unit, string Type, string Entry, bool Required, bool ManyLines, int MaxLength, IReadOnlyList<ChoiceOutput> Choices)
+    string Key,
+    string Label,
+    string Help,
+    string Unit,
+    string Type,
+    string Entry,
+    bool Required,
+    bool ManyLines,
+    int MaxLength,
+    IReadOnlyList<ChoiceOutput> Choices,
+    string Subject,
+    string Without)
 {
-    internal static FieldOutput Of(GearField field) => new(
+    internal static FieldOutput Of(GearField field, string subject) => new(
         field.Key,
         field.Label,
         field.Help,
@@ -40,7 +53,9 @@ public sealed record FieldOutput(
         field.Required,
         field is TextField { ManyLines: true },
         field is TextField text ? text.MaxLength : 0,
-        field is ChoiceField choice ? [.. choice.Choices.Select(c => new ChoiceOutput(c.Key, c.Label))] : []);
+        field is ChoiceField choice ? [.. choice.Choices.Select(c => new ChoiceOutput(c.Key, c.Label))] : [],
+        subject,
+        field.Without);
 
     private static string TypeOf(GearField field) => field switch
     {
@@ -66,3 +81,9 @@ public sealed record ChoiceOutput(string Key, string Label);
 /// <param name="Value">The value in JSON; null when there is none.</param>
 /// <param name="Problem">What is wrong and how to mend it; null when nothing is.</param>
 public sealed record FieldReadingOutput(System.Text.Json.JsonElement? Value, string? Problem);
+
+/// <summary>What was read of a thing's papers.</summary>
+/// <param name="Known">What is known now, as members of the thing's JSON.</param>
+/// <param name="Left">Words that nothing was made of.</param>
+/// <param name="Notes">What was taken to mean one of several things, and what is still needed.</param>
+public sealed record PapersOutput(System.Text.Json.JsonElement Known, IReadOnlyList<string> Left, IReadOnlyList<string> Notes);

@@ -58,10 +58,7 @@ public sealed class ChainLayout
         frontMm = at;
         LengthMm = frontMm - backMm;
         WeightG = anatomy.Parts.Where(p => p.Kind != GearKind.BagItem || p.Get(BagFields.Mounted) != false).Sum(p => p.Get(CommonFields.Weight) ?? 0);
-        WeightUnknown = anatomy.Parts.Any(p => p.Get(CommonFields.Weight) is null);
-        var prices = anatomy.Parts.Select(p => p.Get(CommonFields.Price)).ToArray();
-        Price = prices.Sum(p => p ?? 0);
-        PriceUnknown = prices.Any(p => p is null);
+        WeightUnknown = anatomy.Parts.Count(p => p.Get(CommonFields.Weight) is null);
     }
 
     /// <summary>The parts along the axis, from the camera on; supports and other items are not among them.</summary>
@@ -76,14 +73,20 @@ public sealed class ChainLayout
     /// <summary>Sum of the weights that are known, supports and items on the rig included, g.</summary>
     public double WeightG { get; }
 
-    /// <summary>True when a weight is not known, so that the sum is a least one.</summary>
-    public bool WeightUnknown { get; }
+    /// <summary>How many weights are not known: where it is not 0, the sum is a least one.</summary>
+    public int WeightUnknown { get; }
 
-    /// <summary>Sum of the prices that are known.</summary>
-    public double Price { get; }
+    /// <summary>True when every part along the axis has a known length, so that <see cref="LengthMm"/> is no estimate.</summary>
+    public bool LengthKnown => FrontKnown;
 
-    /// <summary>True when a price is not known.</summary>
-    public bool PriceUnknown { get; }
+    /// <summary>What the parts cost to buy that are not hired.</summary>
+    public PartialSum Purchase => PartialSum.Of(Anatomy.Parts.Where(p => p.Value(CommonFields.Ownership) is not Ownership.Hire), CommonFields.Price);
+
+    /// <summary>What the hired parts cost a day.</summary>
+    public PartialSum HirePerDay => PartialSum.Of(Anatomy.Parts.Where(p => p.Value(CommonFields.Ownership) is Ownership.Hire), CommonFields.Hire);
+
+    /// <summary>What all parts are insured for.</summary>
+    public PartialSum Insured => PartialSum.Of(Anatomy.Parts, CommonFields.Insured);
 
     private Anatomy Anatomy { get; }
 
@@ -109,5 +112,17 @@ public sealed class ChainLayout
         var to = at + (known ? length!.Value : usual ?? 15);
         spans.Add(new(link.Place, at, to, diameter ?? UsualDiameterMm, !known || diameter is null));
         return to;
+    }
+}
+
+/// <summary>A sum of what is known, and of how much it is not known.</summary>
+/// <param name="Known">The sum of the known ones.</param>
+/// <param name="Unknown">How many are not known, and so not in the sum.</param>
+public sealed record PartialSum(double Known, int Unknown)
+{
+    internal static PartialSum Of(IEnumerable<GearItem> items, NumberField field)
+    {
+        var values = items.Select(i => i.Get(field)).ToArray();
+        return new(values.Sum(v => v ?? 0), values.Count(v => v is null));
     }
 }

@@ -44,7 +44,7 @@ internal static class LoadChecks
             var load = layout.WeightG - layout.SupportWeightG(link.Place);
             if (link.Item.Get(SupportFields.Payload) is { } payload)
             {
-                CheckPayload(link, load, payload, layout.WeightUnknown, findings);
+                CheckPayload(link, load, payload, layout.WeightUnknown > 0, findings);
             }
 
             if (link.Item.Get(SupportFields.Longest) is { } longest && layout.LengthMm > longest)

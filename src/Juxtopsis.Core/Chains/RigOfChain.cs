@@ -44,7 +44,27 @@ internal static class RigOfChain
             BodyStabilisationStops = camera.Get(BodyFields.Stabilisation) ?? 0,
             LensStabilisationStops = carriesStabilisation ? lens.Get(LensFields.Stabilisation) ?? 0 : 0,
             StabilisersAddUp = carriesStabilisation && camera.Get(BodyFields.AddsUp) == true,
+            Load = LoadOf(layout),
         };
+    }
+
+    private static RigLoad LoadOf(ChainLayout layout)
+    {
+        var (purchase, hire, insured) = (layout.Purchase, layout.HirePerDay, layout.Insured);
+        return new()
+        {
+            WeightG = layout.WeightG,
+            WeightsUnknown = Some(layout.WeightUnknown),
+            LengthMm = layout.LengthKnown && Quantity.PartLength.Accepts(layout.LengthMm) ? layout.LengthMm : null,
+            PurchasePrice = purchase.Known,
+            PricesUnknown = Some(purchase.Unknown),
+            HirePerDay = hire.Known,
+            HiresUnknown = Some(hire.Unknown),
+            InsuredValue = insured.Known,
+            ValuesUnknown = Some(insured.Unknown),
+        };
+
+        static double? Some(int count) => count == 0 ? null : count;
     }
 
     private static LensData LensOf(ChainOptics optics, ChainLayout layout)

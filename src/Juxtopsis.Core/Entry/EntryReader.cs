@@ -162,7 +162,9 @@ public static class EntryReader
     }
 
     private static EntryResult Pair(Reading reading) =>
-        TrySplit(Bare(reading, everywhere: true).Replace("by", "x", StringComparison.OrdinalIgnoreCase), "x×X*", out var width, out var height) ? reading.InRange(width, height) : reading.NotRead();
+        reading.Rule.Quantity == Quantity.SensorSide && SensorFormat.Typed(reading.Text) is { } format ? reading.InRange(format.WidthMm, format.HeightMm)
+        : reading.Rule.Quantity == Quantity.Pixels && PixelNames.Find(reading.Text) is { } pixels ? reading.InRange(pixels.Across, pixels.Up)
+        : TrySplit(Bare(reading, everywhere: true).Replace("by", "x", StringComparison.OrdinalIgnoreCase), "x×X*", out var width, out var height) ? reading.InRange(width, height) : reading.NotRead();
 
     private static EntryResult Span(Reading reading)
     {

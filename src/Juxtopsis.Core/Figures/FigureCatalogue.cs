@@ -7,7 +7,7 @@ public static class FigureCatalogue
     public static IReadOnlyList<FigureDefinition> All { get; } =
     [
         .. SensorFigures.All, .. LensFigures.All, .. FocusFigures.All, .. BlurFigures.All, .. SqueezeFigures.All,
-        .. MovementFigures.All, .. LightFigures.All, .. BackFocusFigures.All, .. FrameFigures.All,
+        .. MovementFigures.All, .. LightFigures.All, .. BackFocusFigures.All, .. FrameFigures.All, .. LoadFigures.All,
     ];
 
     /// <summary>Writes the values of all figures; NaN for one that does not exist.</summary>

@@ -317,4 +317,31 @@ public enum FigureId
 
     /// <summary>Feet of the figure at the background, from the upper edge of the picture.</summary>
     BackgroundFeetFromTop,
+
+    /// <summary>Weight of the rig.</summary>
+    RigWeightG,
+
+    /// <summary>Weight of what is known.</summary>
+    RigWeightAtLeastG,
+
+    /// <summary>Length of the rig.</summary>
+    RigLengthMm,
+
+    /// <summary>Price to buy.</summary>
+    PurchasePrice,
+
+    /// <summary>Price of what is known.</summary>
+    PurchaseAtLeast,
+
+    /// <summary>Hire a day.</summary>
+    HirePerDay,
+
+    /// <summary>Hire of what is known.</summary>
+    HireAtLeast,
+
+    /// <summary>Insured for.</summary>
+    InsuredValue,
+
+    /// <summary>Insured value of what is known.</summary>
+    InsuredAtLeast,
 }

@@ -51,6 +51,12 @@ public enum FigureUnit
     /// <summary>Frames a second or hertz.</summary>
     PerSecond,
 
+    /// <summary>Grams.</summary>
+    Grams,
+
+    /// <summary>Money, in the crew's currency.</summary>
+    Money,
+
     /// <summary>An index into the words of <see cref="BackgroundReading"/>.</summary>
     Reading,
 }

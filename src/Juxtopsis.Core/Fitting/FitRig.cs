@@ -21,7 +21,7 @@ public sealed class FitRig
         BackMm = -layout.Spans[0].FromMm;
         FrontMm = layout.Spans[^1].ToMm;
         WeightG = layout.WeightG;
-        WeightUnknown = layout.WeightUnknown;
+        WeightUnknown = layout.WeightUnknown > 0;
         Ownership = Parts.Max(p => p.Get(CommonFields.Ownership) ?? Gear.Ownership.Own);
         Magnification = this.atShort.Optics.Magnification;
         Squeeze = this.atShort.Squeeze;

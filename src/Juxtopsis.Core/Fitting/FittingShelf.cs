@@ -151,11 +151,12 @@ public sealed class FittingShelf
     }
 
     /// <summary>The same shelf with some of its gear only.</summary>
-    /// <param name="gear">The gear to keep, by identity.</param>
+    /// <param name="gear">The gear to keep, by identity; null for all.</param>
+    /// <param name="leftOut">The gear to leave out of that.</param>
     /// <returns>A shelf with the rigs of which all parts are kept.</returns>
-    public FittingShelf Only(IEnumerable<Guid> gear)
+    public FittingShelf Only(IEnumerable<Guid>? gear, IEnumerable<Guid> leftOut)
     {
-        var kept = gear.ToHashSet();
+        var kept = (gear ?? items.Select(i => i.Id)).Except(leftOut).ToHashSet();
         var some = new FittingShelf(items.Where(i => i.Kind == GearKind.Mount || kept.Contains(i.Id)));
         some.Done = some.Pairs;
         some.Modes = Modes;

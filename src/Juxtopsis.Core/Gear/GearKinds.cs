@@ -1,15 +1,24 @@
 namespace Juxtopsis.Core.Gear;
 
+/// <summary>Fields of one subject.</summary>
+/// <param name="Title">What the subject is called; empty for what matters first.</param>
+/// <param name="Fields">The fields.</param>
+public sealed record FieldGroup(string Title, params IReadOnlyList<GearField> Fields);
+
 /// <summary>What a kind of gear is called, and what can be known of it.</summary>
 /// <param name="Kind">The kind.</param>
 /// <param name="Key">Its name in JSON; its table is called by <paramref name="Table"/>.</param>
 /// <param name="Table">Name of its CSV file, without the ending.</param>
 /// <param name="Name">What one is called.</param>
 /// <param name="Plural">What several are called.</param>
-/// <param name="Fields">Its fields, in the order of forms and columns.</param>
-public sealed record KindDefinition(GearKind Kind, string Key, string Table, string Name, string Plural, IReadOnlyList<GearField> Fields)
+/// <param name="Groups">Its fields by subject; what matters first comes first, under no title.</param>
+public sealed record KindDefinition(GearKind Kind, string Key, string Table, string Name, string Plural, params IReadOnlyList<FieldGroup> Groups)
 {
-    private readonly Dictionary<string, GearField> byKey = Fields.SelectMany(f => f.FormerKey is { } former ? [(f.Key, f), (former, f)] : new[] { (Key: f.Key, Field: f) }).ToDictionary(StringComparer.Ordinal);
+    private readonly Dictionary<string, GearField> byKey = Groups.SelectMany(g => g.Fields)
+        .SelectMany(f => f.FormerKey is { } former ? [(f.Key, f), (former, f)] : new[] { (Key: f.Key, Field: f) }).ToDictionary(StringComparer.Ordinal);
+
+    /// <summary>Its fields, in the order of forms and columns.</summary>
+    public IReadOnlyList<GearField> Fields { get; } = [.. Groups.SelectMany(g => g.Fields)];
 
     /// <summary>A field by its name in JSON.</summary>
     /// <param name="key">The name.</param>
@@ -24,56 +33,61 @@ public static class GearKinds
     public static IReadOnlyList<KindDefinition> OnShelf { get; } =
     [
         new(GearKind.Mount, "mount", "mounts", "Mount", "Mounts",
-            [CommonFields.Name, MountFields.Flange, MountFields.Throat, MountFields.Takes, MountFields.SafeLoad, CommonFields.Note]),
+            new FieldGroup("", CommonFields.Name, MountFields.Flange, MountFields.Throat, MountFields.Takes, MountFields.SafeLoad, CommonFields.Note)),
         new(GearKind.Body, "body", "bodies", "Body", "Bodies",
-        [
-            .. CommonFields.First, BodyFields.Mounts, BodyFields.SensorWidth, BodyFields.SensorHeight, BodyFields.Modes, BodyFields.Stabilisation,
-            BodyFields.AddsUp, BodyFields.DrivesFocus, BodyFields.SetsIris, BodyFields.BaseSensitivities, BodyFields.Limit,
-            BodyFields.Width, BodyFields.Height, BodyFields.Depth, .. CommonFields.Last,
-        ]),
+            new FieldGroup("", [.. CommonFields.First, BodyFields.Mounts, BodyFields.SensorWidth, BodyFields.SensorHeight, BodyFields.Modes, CommonFields.Weight]),
+            new FieldGroup("Light and focus", BodyFields.BaseSensitivities, BodyFields.DrivesFocus, BodyFields.SetsIris),
+            new FieldGroup("Steadiness and takes", BodyFields.Stabilisation, BodyFields.AddsUp, BodyFields.Limit),
+            new FieldGroup("Size", BodyFields.Width, BodyFields.Height, BodyFields.Depth),
+            CommonFields.Keeping),
         new(GearKind.FixedLensCamera, "fixedLensCamera", "fixed-lens-cameras", "Fixed-lens camera", "Fixed-lens cameras",
-        [
-            .. CommonFields.First, BodyFields.SensorWidth, BodyFields.SensorHeight, BodyFields.Modes, .. LensFields.Optics, BodyFields.Stabilisation,
-            BodyFields.AddsUp, BodyFields.BaseSensitivities, BodyFields.Limit, BodyFields.Width, BodyFields.Height, BodyFields.Depth,
-            CommonFields.Diameter, CommonFields.Length, .. CommonFields.Last,
-        ]),
+            new FieldGroup("", [.. CommonFields.First, BodyFields.SensorWidth, BodyFields.SensorHeight, BodyFields.Modes, .. LensFields.Main, CommonFields.Weight]),
+            new FieldGroup("Aperture and light", [.. LensFields.Light, BodyFields.BaseSensitivities]),
+            LensFields.Focusing,
+            new FieldGroup("Steadiness and takes", LensFields.Stabilisation, BodyFields.Stabilisation, BodyFields.AddsUp, BodyFields.Limit),
+            LensFields.Drawing,
+            new FieldGroup("Size", BodyFields.Width, BodyFields.Height, BodyFields.Depth, CommonFields.Diameter, CommonFields.Length),
+            CommonFields.Keeping),
         new(GearKind.Lens, "lens", "lenses", "Lens", "Lenses",
-            [.. CommonFields.First, LensFields.Mount, .. LensFields.Optics, LensFields.HasFoot, CommonFields.Diameter, CommonFields.Length, .. CommonFields.Last]),
+            new FieldGroup("", [.. CommonFields.First, LensFields.Mount, .. LensFields.Main, CommonFields.Weight]),
+            new FieldGroup("Aperture and light", LensFields.Light),
+            LensFields.Focusing,
+            LensFields.Drawing,
+            new FieldGroup("Size and steadiness", CommonFields.Diameter, CommonFields.Length, LensFields.HasFoot, LensFields.Stabilisation),
+            CommonFields.Keeping),
         new(GearKind.Adapter, "adapter", "adapters", "Adapter", "Adapters",
-        [
-            .. CommonFields.First, AdapterFields.BodyMount, AdapterFields.LensMount, AdapterFields.Magnification, AdapterFields.FastestOut,
-            AdapterFields.Extension, AdapterFields.ImageCircleOut, AdapterFields.CarriesFocus, AdapterFields.CarriesIris,
-            AdapterFields.CarriesStabilisation, AdapterFields.CarriesZoom, AdapterFields.OwnIris, AdapterFields.HasFoot,
-            CommonFields.Length, CommonFields.Diameter, .. CommonFields.Last,
-        ]),
+            new FieldGroup("", [.. CommonFields.First, AdapterFields.BodyMount, AdapterFields.LensMount, AdapterFields.Magnification, AdapterFields.Extension, CommonFields.Weight]),
+            new FieldGroup("What it carries", AdapterFields.CarriesFocus, AdapterFields.CarriesIris, AdapterFields.CarriesStabilisation, AdapterFields.CarriesZoom, AdapterFields.OwnIris),
+            new FieldGroup("Limits", AdapterFields.FastestOut, AdapterFields.ImageCircleOut),
+            new FieldGroup("Size", CommonFields.Length, CommonFields.Diameter, AdapterFields.HasFoot),
+            CommonFields.Keeping),
         new(GearKind.Attachment, "attachment", "attachments", "Squeeze attachment", "Squeeze attachments",
-        [
-            .. CommonFields.First, FrontFields.Squeeze, CommonFields.RearThread, CommonFields.FrontThread, CommonFields.NoFrontThread,
-            FrontFields.RearOpening, FrontFields.ShortestTaking, FrontFields.FocusesItself, FrontFields.Nearest, FrontFields.LightLost,
-            FrontFields.NeedsSupport, CommonFields.Length, CommonFields.Diameter, .. CommonFields.Last,
-        ]),
+            new FieldGroup("", [.. CommonFields.First, FrontFields.Squeeze, CommonFields.RearThread, CommonFields.FrontThread, CommonFields.NoFrontThread, CommonFields.Weight]),
+            new FieldGroup("What it needs behind it", FrontFields.RearOpening, FrontFields.ShortestTaking, FrontFields.NeedsSupport),
+            new FieldGroup("Focus and light", FrontFields.FocusesItself, FrontFields.Nearest, FrontFields.LightLost),
+            new FieldGroup("Size", CommonFields.Length, CommonFields.Diameter),
+            CommonFields.Keeping),
         new(GearKind.CloseUpLens, "closeUpLens", "close-up-lenses", "Close-up lens", "Close-up lenses",
-            [.. CommonFields.First, FrontFields.Dioptres, .. Screwed, .. CommonFields.Last]),
+            new FieldGroup("", [.. CommonFields.First, FrontFields.Dioptres, .. Screwed]), Glass, CommonFields.Keeping),
         new(GearKind.Filter, "filter", "filters", "Filter", "Filters",
-            [.. CommonFields.First, FrontFields.Effect, FrontFields.Stops, FrontFields.StopsMost, .. Screwed, .. CommonFields.Last]),
-        new(GearKind.StepRing, "stepRing", "step-rings", "Step ring", "Step rings", [.. CommonFields.First, .. Screwed, .. CommonFields.Last]),
+            new FieldGroup("", [.. CommonFields.First, FrontFields.Effect, FrontFields.Stops, FrontFields.StopsMost, .. Screwed]), Glass, CommonFields.Keeping),
+        new(GearKind.StepRing, "stepRing", "step-rings", "Step ring", "Step rings", new FieldGroup("", [.. CommonFields.First, .. Screwed]), Glass, CommonFields.Keeping),
         new(GearKind.Support, "support", "supports", "Support", "Supports",
-            [.. CommonFields.First, SupportFields.Type, SupportFields.Payload, SupportFields.Longest, SupportFields.CarriesLens, .. CommonFields.Last]),
+            new FieldGroup("", [.. CommonFields.First, SupportFields.Type, SupportFields.Payload, SupportFields.Longest, SupportFields.CarriesLens, CommonFields.Weight]), CommonFields.Keeping),
         new(GearKind.BagItem, "bagItem", "bag-items", "Bag item", "Bag items",
-            [.. CommonFields.First, BagFields.Use, BagFields.Energy, BagFields.Storage, BagFields.Mounted, .. CommonFields.Last]),
+            new FieldGroup("", [.. CommonFields.First, BagFields.Use, BagFields.Energy, BagFields.Storage, BagFields.Mounted, CommonFields.Weight]), CommonFields.Keeping),
     ];
 
     /// <summary>Recording modes, which bodies hold.</summary>
     public static KindDefinition Modes { get; } = new(GearKind.Mode, "mode", "modes", "Recording mode", "Recording modes",
-    [
-        CommonFields.Name, ModeFields.AreaWidth, ModeFields.AreaHeight, ModeFields.PixelsAcross, ModeFields.PixelsUp, ModeFields.Fps,
-        ModeFields.Squeezes, ModeFields.PunchIn, ModeFields.SteadyCrop, ModeFields.Limit,
-    ]);
+        new FieldGroup("", CommonFields.Name, ModeFields.PixelsAcross, ModeFields.PixelsUp, ModeFields.AreaWidth, ModeFields.AreaHeight, ModeFields.Fps),
+        new FieldGroup("Squeeze, zoom and limit", ModeFields.Squeezes, ModeFields.PunchIn, ModeFields.SteadyCrop, ModeFields.Limit));
 
     private static readonly KindDefinition[] ByKind = [.. Enum.GetValues<GearKind>().Select(kind => OnShelf.FirstOrDefault(d => d.Kind == kind) ?? Modes)];
 
-    private static GearField[] Screwed =>
-        [CommonFields.RearThread, CommonFields.FrontThread, CommonFields.NoFrontThread, CommonFields.Clear, CommonFields.Thickness];
+    private static GearField[] Screwed => [CommonFields.RearThread, CommonFields.FrontThread, CommonFields.NoFrontThread];
+
+    private static FieldGroup Glass => new("Size and weight", CommonFields.Clear, CommonFields.Thickness, CommonFields.Weight);
 
     /// <summary>What is said of a kind.</summary>
     /// <param name="kind">A kind.</param>

@@ -113,6 +113,9 @@ public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, d
 
     /// <summary>True when body and lens are known to add up; else the larger of the two counts.</summary>
     public bool StabilisersAddUp { get; init; }
+
+    /// <summary>What it weighs, how long it is and what it costs.</summary>
+    public RigLoad Load { get; init; } = RigLoad.Unknown;
 }
 
 /// <summary>A width and a height, mm.</summary>

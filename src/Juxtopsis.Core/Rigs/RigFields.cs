@@ -137,6 +137,15 @@ public static class RigFields
             Usual("bodyStabilisationStops", "Body", EntryKind.StabilisationStops, "Stabilisation of the body, stops.", (in r) => r.BodyStabilisationStops, (in r, v) => r with { BodyStabilisationStops = v }),
             Usual("lensStabilisationStops", "Lens", EntryKind.StabilisationStops, "Stabilisation of the lens, stops.", (in r) => r.LensStabilisationStops, (in r, v) => r with { LensStabilisationStops = v }),
             new FlagField<Rig>("stabilisersAddUp", "Body and lens work together and add up", "Else the larger of the two counts.", (in r) => r.StabilisersAddUp, (in r, v) => r with { StabilisersAddUp = v }),
+            OfLoad("weightG", "Weight", EntryKind.Weight, "Of all that is mounted, as far as it is known.", (in r) => r.Load.WeightG, (load, v) => load with { WeightG = v }),
+            Missing("weightsUnknown", "Weights not known", "Parts of which the weight is not known.", (in r) => r.Load.WeightsUnknown, (load, v) => load with { WeightsUnknown = v }),
+            OfLoad("lengthMm", "Length", EntryKind.PartLength, "From the back of the camera to the front.", (in r) => r.Load.LengthMm, (load, v) => load with { LengthMm = v }),
+            OfLoad("purchasePrice", "Price to buy", EntryKind.Price, "Of what is not hired, without tax, as far as it is known.", (in r) => r.Load.PurchasePrice, (load, v) => load with { PurchasePrice = v }),
+            Missing("pricesUnknown", "Prices not known", "Parts of which the price is not known.", (in r) => r.Load.PricesUnknown, (load, v) => load with { PricesUnknown = v }),
+            OfLoad("hirePerDay", "Hire a day", EntryKind.Price, "Of what is hired, without tax, as far as it is known.", (in r) => r.Load.HirePerDay, (load, v) => load with { HirePerDay = v }),
+            Missing("hiresUnknown", "Hires not known", "Parts of which the hire is not known.", (in r) => r.Load.HiresUnknown, (load, v) => load with { HiresUnknown = v }),
+            OfLoad("insuredValue", "Insured for", EntryKind.Price, "What it would cost to get another one, as far as it is known.", (in r) => r.Load.InsuredValue, (load, v) => load with { InsuredValue = v }),
+            Missing("valuesUnknown", "Values not known", "Parts of which the insured value is not known.", (in r) => r.Load.ValuesUnknown, (load, v) => load with { ValuesUnknown = v }),
         ],
         FieldSet<Rig>.Together(RecordedAcross, RecordedUp, "Recorded pixels have one side only."),
         FieldSet<Rig>.Together(WholeWidth, WholeHeight, "The whole sensor has one side only."),
@@ -193,4 +202,10 @@ public static class RigFields
 
     private static NumberField<Rig> OfLens(string key, string label, EntryKind kind, string help, FieldGetter<Rig, double?> get, Func<LensData, double?, LensData> set) =>
         Unknown("lens." + key, label, kind, help, get, (in r, v) => r with { Lens = set(r.Lens, v) });
+
+    private static NumberField<Rig> OfLoad(string key, string label, EntryKind kind, string help, FieldGetter<Rig, double?> get, Func<RigLoad, double?, RigLoad> set) =>
+        Unknown("load." + key, label, kind, help, get, (in r, v) => r with { Load = set(r.Load, v) });
+
+    private static NumberField<Rig> Missing(string key, string label, string help, FieldGetter<Rig, double?> get, Func<RigLoad, double?, RigLoad> set) =>
+        OfLoad(key, label, EntryKind.Count, help, get, set);
 }

@@ -36,6 +36,24 @@ public sealed record SensorFormat(string Name, double WidthMm, double HeightMm, 
         return name.Length == 0 ? null : All.FirstOrDefault(f => f.Name.StartsWith(name.Trim(), StringComparison.OrdinalIgnoreCase));
     }
 
+    /// <summary>What people call a format besides its name, by the beginning of that; written without spaces, hyphens and points.</summary>
+    private static readonly (string Typed, string Name)[] Nicknames =
+    [
+        ("44x33", "44"), ("fullframe", "Full frame"), ("ff", "Full frame"), ("36x24", "Full frame"), ("super35", "Super 35"), ("s35", "Super 35"),
+        ("apsc", "APS-C"), ("fourthirds", "Four Thirds"), ("4/3", "Four Thirds"), ("43", "Four Thirds"), ("m43", "Four Thirds"), ("1inch", "One-inch"), ("1\"", "One-inch"), ("oneinch", "One-inch"),
+        ("super16", "Super 16"), ("s16", "Super 16"),
+    ];
+
+    /// <summary>A format by what people type for it.</summary>
+    /// <param name="text">Such as <c>full frame</c>, <c>S35</c>, <c>APS-C</c> or <c>1 inch</c>; without regard to case, spaces and hyphens.</param>
+    /// <returns>The format, of several that are called so the first; null when there is none.</returns>
+    public static SensorFormat? Typed(string text)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        var plain = string.Concat(text.Where(c => !char.IsWhiteSpace(c) && c is not ('-' or '.' or ','))).ToLowerInvariant().Replace('×', 'x');
+        return Nicknames.FirstOrDefault(n => n.Typed == plain) is { Name: { } name } ? Named(name) : Named(text);
+    }
+
     /// <summary>The formats of stills cameras: those that a crop factor without a word more is about.</summary>
     public static IReadOnlyList<SensorFormat> Stills { get; } = [.. All.Where(f => !f.Name.StartsWith("Super", StringComparison.Ordinal))];
 

@@ -61,6 +61,10 @@ namespace Juxtopsis.Data.Migrations
                         .HasColumnType("character varying(280)")
                         .HasColumnName("note");
 
+                    b.Property<DateTimeOffset?>("PutAwayAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("put_away_at");
+
                     b.Property<int>("Revision")
                         .IsConcurrencyToken()
                         .HasColumnType("integer")
@@ -141,6 +145,10 @@ namespace Juxtopsis.Data.Migrations
                         .HasColumnType("character varying(1000)")
                         .HasColumnName("name_key");
 
+                    b.Property<DateTimeOffset?>("PutAwayAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("put_away_at");
+
                     b.Property<DateTimeOffset?>("RetiredAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("retired_at");
@@ -164,7 +172,7 @@ namespace Juxtopsis.Data.Migrations
                     b.HasIndex("CrewId", "Kind", "NameKey")
                         .IsUnique()
                         .HasDatabaseName("ix_gear_crew_id_kind_name_key")
-                        .HasFilter("retired_at is null and deleted_at is null");
+                        .HasFilter("retired_at is null and deleted_at is null and put_away_at is null");
 
                     b.ToTable("gear", (string)null);
                 });
@@ -303,6 +311,10 @@ namespace Juxtopsis.Data.Migrations
                         .HasMaxLength(280)
                         .HasColumnType("character varying(280)")
                         .HasColumnName("note");
+
+                    b.Property<DateTimeOffset?>("PutAwayAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("put_away_at");
 
                     b.Property<int>("Revision")
                         .IsConcurrencyToken()

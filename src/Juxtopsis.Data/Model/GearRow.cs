@@ -37,6 +37,9 @@ public sealed class GearRow : ICrewOwned
     /// <summary>When it was deleted; null when it was not. It is kept for a while, for whoever wants it back.</summary>
     public DateTimeOffset? DeletedAt { get; set; }
 
+    /// <summary>When it was put away with the rest of the demo; null when it was not.</summary>
+    public DateTimeOffset? PutAwayAt { get; set; }
+
     /// <summary>A row of an item.</summary>
     /// <param name="item">The item.</param>
     /// <param name="now">When it is written.</param>

@@ -40,6 +40,9 @@ public abstract class Work : ICrewOwned
 
     /// <summary>When it was deleted; null when it was not. What is deleted can be restored.</summary>
     public DateTimeOffset? DeletedAt { get; set; }
+
+    /// <summary>When it was put away with the rest of the demo; null when it was not. No list names it, its address opens it.</summary>
+    public DateTimeOffset? PutAwayAt { get; set; }
 }
 
 /// <summary>What all kinds of work have in common.</summary>

@@ -98,7 +98,7 @@ internal static class CrewEndpoints
     private static async Task AddWorks<TRow>(ZipArchive zip, string folder, IQueryable<TRow> works, CancellationToken cancellationToken)
         where TRow : Work
     {
-        await foreach (var work in works.AsNoTracking().OrderBy(w => w.Id).AsAsyncEnumerable().WithCancellation(cancellationToken))
+        await foreach (var work in works.AsNoTracking().Where(w => w.PutAwayAt == null).OrderBy(w => w.Id).AsAsyncEnumerable().WithCancellation(cancellationToken))
         {
             using var document = JsonDocument.Parse(work.Document);
             var entry = new CrewFileWork(work.Id, work.Name, document.RootElement, work.UpdatedAt, work.DeletedAt);

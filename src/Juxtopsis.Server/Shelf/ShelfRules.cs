@@ -55,6 +55,28 @@ internal static class ShelfRules
     public static IReadOnlyList<ShelfEntry> UsersOf(ShelfIndex index, GearItem mount) =>
         [.. index.Entries.Where(e => e.Item.Id != mount.Id && ShelfIndex.MountsOf(e.Item).Any(m => MountBook.Same(m, mount.Name)))];
 
+    /// <summary>The mounts among some things that the others name, or that a mount so named takes.</summary>
+    /// <param name="index">The shelf.</param>
+    /// <param name="some">The ids of the things.</param>
+    public static IReadOnlyList<GearItem> MountsNeeded(ShelfIndex index, IReadOnlySet<Guid> some)
+    {
+        var needed = new List<GearItem>();
+        var names = new Queue<string>(index.Entries.Where(e => !some.Contains(e.Item.Id)).SelectMany(e => ShelfIndex.MountsOf(e.Item)));
+        while (names.TryDequeue(out var name))
+        {
+            foreach (var mount in index.Entries.Select(e => e.Item).Where(i => i.Kind == GearKind.Mount && some.Contains(i.Id) && MountBook.Same(i.Name, name) && !needed.Contains(i)).ToArray())
+            {
+                needed.Add(mount);
+                foreach (var further in ShelfIndex.MountsOf(mount))
+                {
+                    names.Enqueue(further);
+                }
+            }
+        }
+
+        return needed;
+    }
+
     /// <summary>Of one kind no two that are offered have the same maker and name.</summary>
     public static DiagnosticOutput? NameTaken(GearItem item, ShelfIndex index)
     {
@@ -68,6 +90,11 @@ internal static class ShelfRules
     public static DiagnosticOutput? IdSetAside(Guid id, ShelfNow shelf) => shelf.SetAside.FirstOrDefault(a => a.Id == id) is { } aside
         ? new("id", $"{id}", "an id of its own", $"“{aside.Name}” is stored under this id and cannot be read by this version.", "Take it out and delete it first.")
         : null;
+
+    /// <summary>The refusal to put more on a shelf than it holds.</summary>
+    /// <param name="what">What would be put on it.</param>
+    public static Problem ShelfFull(string what) => Problem.Of(
+        "shelf-full", 409, "The shelf is full", $"With {what} there would be more than {MostThings} things on the shelf. Delete some, or bring less.");
 
     /// <summary>The refusal to delete a mount that things name.</summary>
     public static Problem MountInUse(GearItem mount, IReadOnlyList<ShelfEntry> users)

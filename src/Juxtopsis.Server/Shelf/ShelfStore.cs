@@ -1,6 +1,7 @@
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Shelf;
 using Juxtopsis.Data;
+using Juxtopsis.Data.Demo;
 using Juxtopsis.Data.Model;
 using Juxtopsis.Server.Shelf.Files;
 using Microsoft.EntityFrameworkCore;
@@ -49,10 +50,10 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
     /// <summary>Things that were deleted lately, the last one first.</summary>
     public IQueryable<GearRow> Deleted() => db.Gear.AsNoTracking().Where(g => g.DeletedAt != null).OrderByDescending(g => g.DeletedAt).ThenBy(g => g.Id);
 
-    /// <summary>A mount's new name goes to deleted things too, so that they can be put back.</summary>
-    public async Task RenameMountOfDeletedAsync(string from, string to, CancellationToken cancellationToken)
+    /// <summary>A mount's new name goes to things out of sight too, so that they can be put back.</summary>
+    public async Task RenameMountOfUnseenAsync(string from, string to, CancellationToken cancellationToken)
     {
-        foreach (var row in await Deleted().AsTracking().ToListAsync(cancellationToken))
+        foreach (var row in await Unseen().ToListAsync(cancellationToken))
         {
             if (ShelfCache.Read(row).Entry is { } entry)
             {
@@ -61,9 +62,25 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
         }
     }
 
-    /// <summary>Makes room for things that are new under ids which deleted things have.</summary>
-    public Task ForgetDeletedAsync(IReadOnlyCollection<Guid> ids, CancellationToken cancellationToken) =>
-        db.Gear.Where(g => g.DeletedAt != null && ids.Contains(g.Id)).ExecuteDeleteAsync(cancellationToken);
+    /// <summary>Makes room for things that are new under ids which others have that are out of sight: deleted, or put away.</summary>
+    public Task ForgetUnseenAsync(IReadOnlyCollection<Guid> ids, CancellationToken cancellationToken) =>
+        Unseen().Where(g => ids.Contains(g.Id)).ExecuteDeleteAsync(cancellationToken);
+
+    private IQueryable<GearRow> Unseen() => db.Gear.IgnoreQueryFilters([JuxtopsisDb.PutAwayFilter]).Where(g => g.DeletedAt != null || g.PutAwayAt != null);
+
+    /// <summary>Brings the demo back, or puts it away but for the mounts that other gear names.</summary>
+    /// <returns>Names of its things that stayed where they were.</returns>
+    public async Task<IReadOnlyList<string>> SetDemoAsync(bool isHere, ShelfNow shelf, CancellationToken cancellationToken)
+    {
+        if (isHere)
+        {
+            return await DemoSet.BringAsync(db, clock.GetUtcNow(), cancellationToken);
+        }
+
+        var needed = ShelfRules.MountsNeeded(shelf.Index, DemoSet.Gear.ToHashSet());
+        await DemoSet.PutAwayAsync(db, [.. needed.Select(m => m.Id)], clock.GetUtcNow(), cancellationToken);
+        return [.. needed.Select(m => m.Name)];
+    }
 
     /// <summary>
     /// Writes what a plan asks for. Names may go from one thing to another within one file, so each changed thing lets go of its
@@ -80,7 +97,7 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
         }
 
         var added = plan.Rows.Where(r => r.Stored is null).ToArray();
-        await ForgetDeletedAsync([.. added.Select(r => r.Row.Item!.Id)], cancellationToken);
+        await ForgetUnseenAsync([.. added.Select(r => r.Row.Item!.Id)], cancellationToken);
         foreach (var row in added)
         {
             Add(row.Row.Item!, row.Row.Retired ? clock.GetUtcNow() : null);

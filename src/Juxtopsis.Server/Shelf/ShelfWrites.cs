@@ -134,7 +134,7 @@ internal static class ShelfWrites
     {
         if (stored is null)
         {
-            await store.ForgetDeletedAsync([item.Id], cancellationToken);
+            await store.ForgetUnseenAsync([item.Id], cancellationToken);
             store.Add(item);
             return;
         }
@@ -147,7 +147,7 @@ internal static class ShelfWrites
                 store.Change(user, ShelfRules.WithMountRenamed(user.Item, stored.Item.Name, item.Name), user.RetiredAt);
             }
 
-            await store.RenameMountOfDeletedAsync(stored.Item.Name, item.Name, cancellationToken);
+            await store.RenameMountOfUnseenAsync(stored.Item.Name, item.Name, cancellationToken);
         }
     }
 

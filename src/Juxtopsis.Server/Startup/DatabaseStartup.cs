@@ -11,6 +11,7 @@ namespace Juxtopsis.Server.Startup;
 internal sealed partial class DatabaseStartup(
     DbContextOptions<JuxtopsisDb> options,
     TimeProvider clock,
+    IConfiguration configuration,
     ILogger<DatabaseStartup> log) : BackgroundService
 {
     private static readonly TimeSpan Pause = TimeSpan.FromSeconds(1);
@@ -27,7 +28,7 @@ internal sealed partial class DatabaseStartup(
         {
             try
             {
-                CrewId = await FirstStart.PrepareAsync(crew => new JuxtopsisDb(options, new Fixed(crew)), clock.GetUtcNow(), stoppingToken);
+                CrewId = await FirstStart.PrepareAsync(crew => new JuxtopsisDb(options, new Fixed(crew)), configuration.GetValue("Juxtopsis:Demo", true), clock.GetUtcNow(), stoppingToken);
                 LogReady();
                 return;
             }

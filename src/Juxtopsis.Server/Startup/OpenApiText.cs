@@ -1,5 +1,6 @@
 using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Rigs;
 using Microsoft.AspNetCore.OpenApi;
@@ -11,7 +12,7 @@ namespace Juxtopsis.Server.Startup;
 internal static class OpenApiText
 {
     /// <summary>What no address answers, but the core in the browser does: the page's types are made of this document alone.</summary>
-    private static readonly Type[] OfTheCore = [typeof(EntryKind), typeof(EntryOutput), typeof(SensorFormat), typeof(WordsOutput)];
+    private static readonly Type[] OfTheCore = [typeof(EntryKind), typeof(EntryOutput), typeof(PapersOutput), typeof(SensorFormat), typeof(WordsOutput)];
 
     public static void Describe(OpenApiOptions options)
     {

@@ -61,7 +61,7 @@ internal sealed class WorkEndpoints<TRow, TDocument, TInput, TOutput, TConflict>
 
     private async Task<IResult> List(JuxtopsisDb db, CancellationToken cancellationToken, bool deleted = false, int skip = 0, string search = "")
     {
-        var found = db.Set<TRow>().AsNoTracking().Where(w => w.DeletedAt != null == deleted);
+        var found = db.Set<TRow>().AsNoTracking().Where(w => w.PutAwayAt == null && w.DeletedAt != null == deleted);
         foreach (var word in search[..Math.Min(search.Length, MaxSearch)].Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
             var like = "%" + word.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal) + "%";

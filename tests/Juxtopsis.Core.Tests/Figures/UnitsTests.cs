@@ -21,7 +21,7 @@ public sealed class UnitsTests
 
     private static readonly string[] UnitEndings =
     [
-        "Mm", "Px", "Deg", "Stops", "FNumber", "TNumber", "Fps", "Hertz", "Iso", "Ev", "Seconds", "Dioptres", "PerMm",
+        "Mm", "Px", "Deg", "Stops", "FNumber", "TNumber", "Fps", "Hertz", "Iso", "WeightG", "PurchasePrice", "HirePerDay", "InsuredValue", "Ev", "Seconds", "Dioptres", "PerMm",
     ];
 
     /// <summary>Numbers without unit: ratios, shares, counts, and the two sides of a pixel size.</summary>
@@ -29,7 +29,7 @@ public sealed class UnitsTests
     [
         "Aspect", "Squeeze", "PunchIn", "PunchInLeft", "Enlargement", "Magnification", "Divisor", "Share", "Step", "Chain", "Stretch", "Size",
         "OfHeight", "OfWidth", "FromTop", "Index", "Factor", "SlowMotion", "Flickers", "Unsteadiness", "Tolerance", "RackedOut",
-        "BellowsFactor", "LightNeeded", "Diagonal", "Delivered", "Chosen", "Width", "Height", "Blades", "Ring", "ToSensor", "Spread", "RayMatrix.A", "RayMatrix.D", "Enlargement", "HighestIso",
+        "BellowsFactor", "LightNeeded", "Diagonal", "Delivered", "Chosen", "Width", "Height", "Blades", "Unknown", "Ring", "ToSensor", "Spread", "RayMatrix.A", "RayMatrix.D", "Enlargement", "HighestIso",
     ];
 
     [Fact]

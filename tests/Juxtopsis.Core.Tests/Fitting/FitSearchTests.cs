@@ -338,6 +338,7 @@ public sealed class FitSearchTests
         Assert.False(search.Step(1));
         Assert.True(search.Step(1));
         Assert.Equal(["Lens", "Other"], search.Finish().Fits.Select(f => f.Rig.Lens.Name));
-        Assert.Equal("Other", Assert.Single(Ask(Room, Metre, shelf.Only([Body.Id, other.Id])).Fits).Rig.Lens.Name);
+        Assert.Equal("Other", Assert.Single(Ask(Room, Metre, shelf.Only([Body.Id, other.Id], [])).Fits).Rig.Lens.Name);
+        Assert.Equal("Other", Assert.Single(Ask(Room, Metre, shelf.Only(null, [Prime.Id])).Fits).Rig.Lens.Name);
     }
 }

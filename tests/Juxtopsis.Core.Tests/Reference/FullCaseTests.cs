@@ -45,7 +45,7 @@ public sealed class FullCaseTests
     }
 
     [Fact]
-    public void No_figure_is_left_out() => Assert.Empty(
-        Enum.GetNames<FigureId>().Select(JsonNamingPolicy.CamelCase.ConvertName)
+    public void No_figure_of_optics_is_left_out() => Assert.Empty(
+        Enum.GetNames<FigureId>().Except(LoadFigures.All.Select(f => $"{f.Id}")).Select(JsonNamingPolicy.CamelCase.ConvertName)
             .Except(Cases.SelectMany(c => c.GetProperty("expected").EnumerateObject().Select(p => p.Name))));
 }

@@ -28,8 +28,9 @@ public sealed class FieldSetTests
     [Fact]
     public void Every_property_that_people_can_know_has_a_field()
     {
-        Assert.Empty(Properties<Rig>().Except([.. Keys(RigFields.All), "optics", "opticsRef", "lens", "wholeSensor", "recorded"]));
+        Assert.Empty(Properties<Rig>().Except([.. Keys(RigFields.All), "optics", "opticsRef", "lens", "load", "wholeSensor", "recorded"]));
         Assert.Empty(Properties<LensData>().Except(Keys(RigFields.All).Where(k => k.StartsWith("lens.", StringComparison.Ordinal)).Select(k => k[5..]).Append("unknown")));
+        Assert.Empty(Properties<RigLoad>().Except(Keys(RigFields.All).Where(k => k.StartsWith("load.", StringComparison.Ordinal)).Select(k => k[5..]).Append("unknown")));
         Assert.Empty(Properties<Scene>().Except(Keys(SceneFields.All).Append("still")));
         Assert.Empty(Properties<Conventions>().Except(Keys(ConventionFields.All).Append("default")));
     }

@@ -469,6 +469,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/demo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether the demo is here, and what belongs to it. */
+        get: operations["Demo"];
+        /** Brings the demo's gear and work back, or puts them away: kept as they are, and in no list, search or answer. */
+        put: operations["SetDemo"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -669,23 +687,6 @@ export interface paths {
         put?: never;
         /** Brings a file: JSON, CSV, a ZIP of these, or the XML lens database. Says row by row what it would do; writes all or nothing when asked to. */
         post: operations["ImportShelf"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shelf/demo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Adds the demo gear to the shelf; what is there already stays. */
-        post: operations["AddDemoGear"];
         delete?: never;
         options?: never;
         head?: never;
@@ -985,6 +986,8 @@ export interface components {
             delivery?: components["schemas"]["DeliveryInput"];
             /** @description The gear to choose from, by identity; left out for the whole shelf. */
             bag?: null | string[];
+            /** @description Gear of that which is left out all the same, by identity; the demo's, for one. */
+            leftOut?: string[];
             /** @description What there should be least of, what counts first first; left out for lenses, bodies, adapters, weight, changes, pixels. */
             counts?: components["schemas"]["KitCriterion"][];
             rig?: null | components["schemas"]["ChosenInput"];
@@ -1046,6 +1049,24 @@ export interface components {
             highestIso?: number;
             /** @description What a proposal must keep. */
             rules?: components["schemas"]["RulesInput"];
+        };
+        /** @description Asks for the demo, or for its being put away. */
+        DemoInput: {
+            /** @description True to bring it back, false to put it away. */
+            isHere: boolean;
+        };
+        /** @description The demo's gear and work, which are put away and brought back as one thing. */
+        DemoOutput: {
+            /** @description True when any of it is offered; false when it is put away, or was never brought. */
+            isHere: boolean;
+            /** @description The identities of its gear, whether it is here or not. */
+            gear: string[];
+            /** @description The identities of its comparisons and productions. */
+            works: string[];
+            /** @description Whether there is other gear beside it to answer from: a camera and a lens, or a camera with its lens. */
+            hasOwn: boolean;
+            /** @description Names of its things that stayed where they were: mounts that other gear names when it is put away, and things whose names others took meanwhile when it is brought back. */
+            held: string[];
         };
         /**
          * @description Which direction decides the sharp zone of a squeezed lens.
@@ -1167,12 +1188,16 @@ export interface components {
             maxLength: number;
             /** @description The words of a choice. */
             choices: components["schemas"]["ChoiceOutput"][];
+            /** @description What it belongs to; empty for what matters first. */
+            subject: string;
+            /** @description What it costs not to know it, as the end of a sentence; empty where nothing is worth a word. */
+            without: string;
         };
         /**
          * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
          * @enum {unknown}
          */
-        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "maximumMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "stillShareAcross" | "stillShareUp" | "cameraDistanceMm" | "microphoneDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop";
+        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "maximumMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "stillShareAcross" | "stillShareUp" | "cameraDistanceMm" | "microphoneDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "bellowsStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop" | "rigWeightG" | "rigWeightAtLeastG" | "rigLengthMm" | "purchasePrice" | "purchaseAtLeast" | "hirePerDay" | "hireAtLeast" | "insuredValue" | "insuredAtLeast";
         /** @description What a figure is. */
         FigureInfo: {
             /** @description Its name on the wire. */
@@ -1195,7 +1220,7 @@ export interface components {
          * @description What the number of a figure counts. Decides how it is written, and what becomes of it when all lengths are scaled.
          * @enum {unknown}
          */
-        FigureUnit: "ratio" | "times" | "lensMm" | "sceneMm" | "share" | "stops" | "degrees" | "pixels" | "fNumber" | "tNumber" | "seconds" | "iso" | "ev" | "count" | "dioptres" | "perSecond" | "reading";
+        FigureUnit: "ratio" | "times" | "lensMm" | "sceneMm" | "share" | "stops" | "degrees" | "pixels" | "fNumber" | "tNumber" | "seconds" | "iso" | "ev" | "count" | "dioptres" | "perSecond" | "grams" | "money" | "reading";
         /** @description A rig that gives the shot. */
         FitOutput: {
             /** @description Its parts. */
@@ -1337,6 +1362,8 @@ export interface components {
             before?: null | components["schemas"]["ChosenInput"];
             /** @description The gear to choose from, by identity; left out for the whole shelf. */
             bag?: null | string[];
+            /** @description Gear of that which is left out all the same, by identity; the demo's, for one. */
+            leftOut?: string[];
             rig?: null | components["schemas"]["ChosenInput"];
             /**
              * Format: int32
@@ -1755,6 +1782,14 @@ export interface components {
          * @enum {unknown}
          */
         Ownership: "own" | "borrow" | "hire";
+        /** @description What was read of a thing's papers. */
+        PapersOutput: {
+            known: unknown;
+            /** @description Words that nothing was made of. */
+            left: string[];
+            /** @description What was taken to mean one of several things, and what is still needed. */
+            notes: string[];
+        };
         /** @description A part for a place. */
         PartOptionOutput: {
             /**
@@ -1770,6 +1805,19 @@ export interface components {
             fix: string;
             /** @description The whole chain with it. */
             parts: string[];
+        };
+        /** @description A sum of what is known, and of how much it is not known. */
+        PartialSum: {
+            /**
+             * Format: double
+             * @description The sum of the known ones.
+             */
+            known: number;
+            /**
+             * Format: int32
+             * @description How many are not known, and so not in the sum.
+             */
+            unknown: number;
         };
         /** @description A state that a piece of work had. */
         PastOutput: {
@@ -2279,6 +2327,53 @@ export interface components {
              * @default false
              */
             stabilisersAddUp?: boolean;
+            load?: {
+                /**
+                 * Format: double
+                 * @description Of all that is mounted, as far as it is known.
+                 */
+                weightG?: null | number;
+                /**
+                 * Format: double
+                 * @description Parts of which the weight is not known.
+                 */
+                weightsUnknown?: null | number;
+                /**
+                 * Format: double
+                 * @description From the back of the camera to the front.
+                 */
+                lengthMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Of what is not hired, without tax, as far as it is known.
+                 */
+                purchasePrice?: null | number;
+                /**
+                 * Format: double
+                 * @description Parts of which the price is not known.
+                 */
+                pricesUnknown?: null | number;
+                /**
+                 * Format: double
+                 * @description Of what is hired, without tax, as far as it is known.
+                 */
+                hirePerDay?: null | number;
+                /**
+                 * Format: double
+                 * @description Parts of which the hire is not known.
+                 */
+                hiresUnknown?: null | number;
+                /**
+                 * Format: double
+                 * @description What it would cost to get another one, as far as it is known.
+                 */
+                insuredValue?: null | number;
+                /**
+                 * Format: double
+                 * @description Parts of which the insured value is not known.
+                 */
+                valuesUnknown?: null | number;
+            };
             /** @description Its identity among the rigs that it stands beside; stored rigs have one. */
             id?: string;
             /** @description What a person calls it; may be empty. */
@@ -2893,20 +2988,24 @@ export interface components {
              * @description Weight of what is known, g.
              */
             weightG: number;
-            /** @description True when a weight is not known: the sum is a least one. */
-            weightUnknown: boolean;
+            /**
+             * Format: int32
+             * @description How many parts have a weight that is not known: they are not in the sum.
+             */
+            weightUnknown: number;
             /**
              * Format: double
-             * @description From back to front, mm.
+             * @description From the back of the camera to the front, mm.
              */
             lengthMm: number;
-            /**
-             * Format: double
-             * @description Sum of the known prices.
-             */
-            price: number;
-            /** @description True when a price is not known. */
-            priceUnknown: boolean;
+            /** @description False when a length on the way is an estimate. */
+            lengthKnown: boolean;
+            /** @description What the parts cost to buy that are not hired. */
+            purchase: components["schemas"]["PartialSum"];
+            /** @description What the hired ones cost a day. */
+            hirePerDay: components["schemas"]["PartialSum"];
+            /** @description What all are insured for. */
+            insured: components["schemas"]["PartialSum"];
         };
         /** @description A part of a typed text, and what it was taken to mean. */
         UnderstoodOutput: {
@@ -4870,6 +4969,113 @@ export interface operations {
             };
         };
     };
+    Demo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DemoOutput"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    SetDemo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DemoInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DemoOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     ListShelf: {
         parameters: {
             query?: {
@@ -5598,44 +5804,6 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    AddDemoGear: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ImportOutput"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ImportOutput"];
                 };
             };
             /** @description Service Unavailable */

@@ -56,6 +56,9 @@ export interface GearItem {
   [field: string]: unknown;
 }
 
+/** What was read of a thing's papers: members of its JSON, words that nothing was made of, and what is worth a word. */
+export type Papers = Omit<Schemas['PapersOutput'], 'known'> & { known: Record<string, unknown> };
+
 /** What was read of the text of a gear's field. */
 export interface FieldReading {
   value: unknown;
@@ -91,6 +94,8 @@ interface Exports {
   Conventions: (json: string, feet: boolean) => string;
   Assemble: (json: string, feet: boolean) => string;
   ReadGearField: (kind: string, field: string, text: string) => string;
+  ReadPapers: (kind: string, text: string, makers: string, mounts: string) => string;
+  ReadModeArea: (text: string, sensorWidthMm: number, sensorHeightMm: number, shape: number) => string;
   Upgraded: (kind: string, json: string) => string;
   ReadEntry: (kind: string, text: string, feet: boolean, fps: number) => string;
   StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
@@ -138,6 +143,10 @@ export interface Core {
   /** Parts put together; null when a part cannot be read. */
   assemble: (request: AssembleRequest, feet: boolean) => Assembled | null;
   readGearField: (kind: string, field: string, text: string) => FieldReading;
+  /** What is read of a thing's papers; the makers and mounts that the shelf knows tell names from other words. */
+  readPapers: (kind: string, text: string, makers: string[], mounts: string[]) => Papers;
+  /** Reads how much of a sensor (mm, NaN for unknown) a mode of a shape (NaN for unknown) uses. */
+  readModeArea: (text: string, sensorWidthMm: number, sensorHeightMm: number, shape: number) => Entry;
   /** A kept document of any version, brought up to the version of now; null when it cannot be read. */
   upgraded: (kind: string, document: unknown) => unknown;
   /** Reads a typed text; with frames a second, an exposure time is read as a shutter angle. */
@@ -232,6 +241,8 @@ export async function boot(): Promise<Core> {
       return 'findings' in said ? said : null;
     },
     readGearField: (kind, field, text) => JSON.parse(door.ReadGearField(kind, field, text)) as FieldReading,
+    readPapers: (kind, text, makers, mounts) => JSON.parse(door.ReadPapers(kind, text, makers.join('\n'), mounts.join('\n'))) as Papers,
+    readModeArea: (text, width, height, shape) => JSON.parse(door.ReadModeArea(text, width, height, shape)) as Entry,
     upgraded: (kind, document) => {
       const text = door.Upgraded(kind, JSON.stringify(document));
       return text === '' ? null : (JSON.parse(text) as unknown);

@@ -1,4 +1,5 @@
 import type { GearItem } from '../core/core';
+import { money, weight } from '../ui/figureText';
 import { counted, plain, withUnit } from '../ui/format';
 
 /** Reading what is known of a thing; undefined for what is not. */
@@ -20,9 +21,23 @@ export interface Mode {
 }
 export const modesOf = (item: GearItem): Mode[] => list<Mode>(item, 'modes');
 
-export const weight = (grams: number | undefined): string =>
-  grams === undefined ? '' : grams >= 1000 ? withUnit(plain(grams / 1000, 2), 'kg') : withUnit(plain(grams, 0), 'g');
-export const price = (value: number | undefined): string => (value === undefined ? '' : withUnit(plain(value, 0), '€'));
+/** What is not known is said, never left to be taken for nothing. */
+const unknown = 'not known';
+export const weightOf = (item: GearItem): string => {
+  const grams = number(item, 'weightG');
+  return grams === undefined ? unknown : weight(grams);
+};
+
+/** What a thing costs: to buy, or a day where it is hired. */
+export const priceOf = (item: GearItem): string => {
+  const hired = item.ownership === 'hire';
+  const value = number(item, hired ? 'hirePerDay' : 'purchasePrice');
+  return value === undefined ? unknown : hired ? `${money(value)}/day` : money(value);
+};
+
+/** A sum with what is not in it. */
+export const sum = (known: number, missing: number, said: (value: number) => string): string =>
+  missing === 0 ? said(known) : known === 0 ? `${unknown} (${missing})` : `at least ${said(known)}, ${missing} not known`;
 
 const mm = (value: number) => withUnit(plain(value), 'mm');
 const both = (from: number | undefined, to: number | undefined) =>
@@ -73,7 +88,7 @@ const facts: Record<string, Facts> = {
   closeUpLens: (i) => [`+${plain(number(i, 'dioptres') ?? 0)} dpt`, thread(i, 'threadMm')],
   filter: (i) => [number(i, 'stops') !== undefined && `${both(number(i, 'stops'), number(i, 'stopsMost'))} stops`, thread(i, 'threadMm')],
   stepRing: (i) => [`${plain(number(i, 'threadMm') ?? 0)} to ${plain(number(i, 'frontThreadMm') ?? 0)} mm`],
-  support: (i) => [text(i, 'type'), number(i, 'payloadG') !== undefined && `carries ${weight(number(i, 'payloadG'))}`],
+  support: (i) => [text(i, 'type'), number(i, 'payloadG') !== undefined && `carries ${weight(number(i, 'payloadG')!)}`],
   bagItem: (i) => [
     number(i, 'energyWh') !== undefined && withUnit(plain(number(i, 'energyWh')!), 'Wh'),
     number(i, 'storageGb') !== undefined && withUnit(plain(number(i, 'storageGb')!), 'GB'),

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { keepPreviousData, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
 import { api, failure, has, sendFile, unreachable, type Failure } from '../api/client';
 import type { components } from '../api/schema';
@@ -116,6 +117,19 @@ export const useKind = (kind: string) =>
     ...patient,
   });
 
+const noMakers: string[] = [];
+
+/** The makers of cameras and lenses on the shelf; empty until they are known. */
+export const useMakers = (): string[] => {
+  const lenses = useKind('lens').data;
+  const bodies = useKind('body').data;
+  return useMemo(
+    () =>
+      lenses && bodies ? [...new Set([...lenses, ...bodies].map((e) => e.item.maker).filter((m) => typeof m === 'string'))] : noMakers,
+    [lenses, bodies],
+  );
+};
+
 /** One thing as it is on the shelf now; null when it is not there. */
 export async function readGear(id: string): Promise<ShelfEntry | null | Failure> {
   try {
@@ -214,14 +228,4 @@ export const useWays = (camera: string, lens: string, mode: string) =>
 export function bringIn(file: File, write: number | null, signal: AbortSignal): Promise<ImportResult | Failure> {
   const query = new URLSearchParams({ file: file.name, ...(write !== null && { write: 'true', expect: String(write) }) });
   return sendFile('POST', `/api/shelf/import?${query}`, file, 'application/octet-stream', has<ImportResult>('rows'), signal);
-}
-
-/** Adds the demo gear. */
-export async function addDemo(): Promise<ImportResult | Failure> {
-  try {
-    const { data, error, response } = await api.POST('/api/shelf/demo');
-    return data ?? failure(response.status, error);
-  } catch {
-    return unreachable;
-  }
 }

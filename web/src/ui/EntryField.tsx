@@ -2,7 +2,7 @@ import { InputBase, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import { figureFont } from '../app/theme';
-import { core, type EntryKind } from '../core/core';
+import { core, type Entry, type EntryKind } from '../core/core';
 import { useFormText } from './formTexts';
 import { meansNothing } from './nothing';
 
@@ -51,6 +51,8 @@ export interface EntryFieldProps {
   /** The number that arrow keys step from; left out where there is none. */
   stepFrom?: number | undefined;
   feet?: boolean;
+  /** Reads the text in place of the core's reader of the kind; the same function as long as it reads the same. */
+  read?: ((text: string) => Entry) | undefined;
   /** Frames a second, where an exposure time may be typed in place of a shutter angle. */
   fps?: number | undefined;
   /** What stands in an empty field. */
@@ -74,9 +76,10 @@ export interface EntryFieldProps {
 export const EntryField = memo(function EntryField(props: EntryFieldProps) {
   const { label, help, kind, shown, stepFrom, feet = false, fps, placeholder = '', beside = false, onClear, onValue } = props;
   const id = useId();
+  const read = (text: string) => props.read?.(text) ?? core().read(kind, text, feet, fps);
   const { form, left } = useFormText(label);
   const [typed, setTyped] = useState<string | null>(left);
-  const [unread, setUnread] = useState<string | null>(() => (left === null ? null : core().read(kind, left, feet, fps).problem));
+  const [unread, setUnread] = useState<string | null>(() => (left === null ? null : read(left).problem));
   const ownChange = useRef(false);
   const shownBefore = useRef(shown);
 
@@ -93,7 +96,7 @@ export const EntryField = memo(function EntryField(props: EntryFieldProps) {
 
   const type = (text: string) => {
     setTyped(text);
-    const entry = core().read(kind, text, feet, fps);
+    const entry = read(text);
     if (entry.problem !== null && onClear && meansNothing(text, placeholder)) {
       setUnread(null);
       ownChange.current = true;

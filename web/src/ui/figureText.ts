@@ -12,6 +12,12 @@ function lensMm(mm: number): string {
   return withUnit(fixed(mm, size >= 100 ? 0 : size >= 10 || size === 0 ? 1 : size >= 1 ? 2 : size >= 0.1 ? 3 : 4), 'mm');
 }
 
+/** A weight as it is said: 420 g, 1.23 kg. */
+export const weight = (grams: number): string => (grams >= 1000 ? withUnit(plain(grams / 1000, 2), 'kg') : withUnit(plain(grams, 0), 'g'));
+
+/** Money in the crew's currency, without the parts of it that nobody counts. */
+export const money = (value: number): string => withUnit(plain(value, value < 100 ? 2 : 0), '€');
+
 /** An exposure time as it is said: 1/50 s. */
 function seconds(t: number): string {
   return t >= 0.4 ? withUnit(plain(t, 2), 's') : withUnit(`1/${plain(1 / t, 1 / t < 20 ? 1 : 0)}`, 's');
@@ -57,6 +63,10 @@ export function figureText(info: FigureInfo, value: number, feet: boolean, large
       return `ISO ${plain(Number(value.toPrecision(3)), 0)}`;
     case 'ev':
       return `EV ${fixed(value, 1)}`;
+    case 'grams':
+      return weight(value);
+    case 'money':
+      return money(value);
     case 'reading':
       return readings[value] ?? none;
     default:

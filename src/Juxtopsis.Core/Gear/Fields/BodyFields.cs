@@ -5,7 +5,7 @@ namespace Juxtopsis.Core.Gear;
 /// <summary>What a mount has.</summary>
 internal static class MountFields
 {
-    public static readonly NumberField Flange = new("flangeMm", "Flange distance", EntryKind.Flange, "From the mount's face to the sensor.");
+    public static readonly NumberField Flange = new("flangeMm", "Flange distance", EntryKind.Flange, "From the mount's face to the sensor.") { Without = "which adapters reach infinity is taken from their own papers" };
     public static readonly NumberField Throat = new("throatMm", "Throat", EntryKind.PartLength, "Clear diameter through the mount.");
     public static readonly MountsField Takes = new("takes", "Also takes", "Other mounts whose lenses go straight onto this one.");
     public static readonly NumberField SafeLoad = new("safeLoadG", "Safe load", EntryKind.Weight, "The weight that may hang on it without a support of its own; 1.5 kg when it is not known.");
@@ -14,13 +14,13 @@ internal static class MountFields
 /// <summary>What a camera body has.</summary>
 internal static class BodyFields
 {
-    public static readonly MountsField Mounts = new("mounts", "Mount", "The mount; several where it can be changed.");
-    public static readonly NumberField SensorWidth = new("sensorWidthMm", "Sensor width", EntryKind.SensorSide, "The whole sensor.");
+    public static readonly MountsField Mounts = new("mounts", "Mount", "The mount; several where it can be changed.") { Without = "no lens goes on it" };
+    public static readonly NumberField SensorWidth = new("sensorWidthMm", "Sensor width", EntryKind.SensorSide, "The whole sensor.") { Without = "crops are not checked against it" };
     public static readonly NumberField SensorHeight = new("sensorHeightMm", "Sensor height", EntryKind.SensorSide, "The whole sensor.");
     public static readonly ModesField Modes = new("modes", "Recording modes", "Each uses its own part of the sensor.") { Required = true };
     public static readonly NumberField Stabilisation = new("bodyStabilisationStops", "Body stabilisation", EntryKind.StabilisationStops, "In stops; 0 for none.");
     public static readonly FlagField AddsUp = new("stabilisersAddUp", "Works with the lens's", "Yes when stabilisation of body and lens are known to add up.");
-    public static readonly NumbersField BaseSensitivities = new("baseIso", "Base sensitivities", EntryKind.Sensitivity, "The sensitivities with the least noise.");
+    public static readonly NumbersField BaseSensitivities = new("baseIso", "Base sensitivities", EntryKind.Sensitivity, "The sensitivities with the least noise.") { Without = "the noise is taken to be least at ISO 800" };
     public static readonly NumberField Limit = new("limitMin", "Recording limit", EntryKind.Minutes, "The longest single take, by heat or by rule; empty for none.");
     public static readonly FlagField DrivesFocus = new("drivesFocus", "Drives focus", "Yes when it can drive a lens's focus motor.");
     public static readonly FlagField SetsIris = new("setsIris", "Sets the iris", "Yes when it can set an iris that has no ring.");

@@ -20,14 +20,16 @@ internal static class CommonFields
 {
     public static readonly TextField Name = new("name", "Name", Texts.MaxName, "What the crew calls it; with the maker it is unlike any other of its kind.") { Required = true };
     public static readonly TextField Maker = new("maker", "Maker", 120, "Who makes it.");
-    public static readonly NumberField Weight = new("weightG", "Weight", EntryKind.Weight, "As mounted, without caps.");
-    public static readonly NumberField Price = new("price", "Price", EntryKind.Price, "In the crew's currency: to buy what is owned or borrowed, a day's hire for what is hired.");
+    public static readonly NumberField Weight = new("weightG", "Weight", EntryKind.Weight, "As mounted, without caps.") { Without = "totals and loads count it apart" };
+    public static readonly NumberField Price = new("purchasePrice", "Price to buy", EntryKind.Price, "In the crew's currency, without tax.") { FormerKey = FormerPrice.Key };
+    public static readonly NumberField Hire = new("hirePerDay", "Hire a day", EntryKind.Price, "In the crew's currency, without tax.");
+    public static readonly NumberField Insured = new("insuredValue", "Insured for", EntryKind.Price, "What it would cost to get another one, as the insurer has it.");
     public static readonly ChoiceField<Ownership> Ownership = new("ownership", "Ours or not", "Whether the crew owns it, can borrow it or can hire it.", "own", "borrow", "hire") { FormerKey = "holding" };
     public static readonly TextField From = new("from", "From whom", 120, "Who lends or hires it out, or which unit has it.");
     public static readonly TextField Note = new("note", "Note", 2000, "Anything else to know.") { ManyLines = true };
 
     public static readonly GearField[] First = [Name, Maker];
-    public static readonly GearField[] Last = [Weight, Price, Ownership, From, Note];
+    public static readonly FieldGroup Keeping = new("Money and whose it is", Ownership, From, Price, Hire, Insured, Note);
 
     // What parts of a chain have in common.
     public static readonly NumberField Length = new("lengthMm", "Length", EntryKind.PartLength, "From mount or thread to its front, at its shortest.");

@@ -28,6 +28,9 @@ public abstract class GearField(string key, string label, string help)
     /// <summary>Unit of its values; empty for none.</summary>
     public virtual string Unit => "";
 
+    /// <summary>What it costs not to know it, as the end of a sentence; empty where nothing is worth a word.</summary>
+    public string Without { get; init; } = "";
+
     /// <summary>True when an item makes no sense without it.</summary>
     public bool Required { get; init; }
 

@@ -34,6 +34,7 @@ internal static class CsvReading
             {
                 var id = row.Uuid(CsvWriting.Id);
                 var item = GearItem.Of(kind.Kind, id, row.Known);
+                item = row.HasFormerPrice ? FormerPrice.Apart(item) : item;
                 rows.Add(new(row.Where, row.Errors.Count > 0 ? null : item, row.Text(CsvWriting.Retired) is "yes" or "true" or "1", row.Errors));
             });
         return rows;
@@ -122,6 +123,9 @@ internal sealed class CsvColumns
 
     public Dictionary<string, int> Own { get; }
 
+    /// <summary>True where the price stands under the name that it had before there was one for each.</summary>
+    public bool HasFormerPrice { get; private init; }
+
     public IReadOnlyList<(GearField Field, int At, string Unit)> Fields { get; }
 
     public static CsvColumns? Of(IReadOnlyList<string> header, string[] own, IReadOnlyList<GearField> fields, out string? problem)
@@ -151,7 +155,7 @@ internal sealed class CsvColumns
             }
         }
 
-        return new(owned, known);
+        return new(owned, known) { HasFormerPrice = header.Any(h => Split(h).Label.Equals(FormerPrice.Key, StringComparison.OrdinalIgnoreCase)) };
     }
 
     /// <summary>A header without its unit, and the unit.</summary>
@@ -173,6 +177,7 @@ internal sealed class TableRow
     public TableRow(string where, CsvColumns columns, CsvReader csv)
     {
         Where = where;
+        HasFormerPrice = columns.HasFormerPrice;
         own = columns.Own.ToDictionary(o => o.Key, o => csv.GetString(o.Value).Trim());
         foreach (var (field, at, unit) in columns.Fields)
         {
@@ -196,6 +201,8 @@ internal sealed class TableRow
     }
 
     public string Where { get; }
+
+    public bool HasFormerPrice { get; }
 
     public Dictionary<GearField, object> Known { get; } = [];
 

@@ -5,7 +5,6 @@ using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Data;
-using Juxtopsis.Data.Demo;
 using Juxtopsis.Server.Edge;
 using Juxtopsis.Server.Problems;
 using Microsoft.AspNetCore.Mvc;
@@ -45,9 +44,6 @@ internal static class FileEndpoints
             .Produces<ImportOutput>().Produces<ImportOutput>(422).ProducesProblems(400, 409, 413, 429, 503)
             .RequireRateLimiting(Limits.Import)
             .WithRequestTimeout(Limits.Import);
-        group.MapPost("demo", Demo).WithName("AddDemoGear")
-            .WithSummary("Adds the demo gear to the shelf; what is there already stays.")
-            .Produces<ImportOutput>().Produces<ImportOutput>(422).ProducesProblems(503);
     }
 
     private static async Task<IResult> Table(string table, JuxtopsisDb db, ShelfCache cache)
@@ -99,9 +95,6 @@ internal static class FileEndpoints
         return await WriteAsync(upload, expect, store, cancellationToken);
     }
 
-    private static Task<IResult> Demo(ShelfStore store, CancellationToken cancellationToken) =>
-        WriteAsync(new Upload(ShelfFile.Read(DemoShelf.ToUtf8(), "demo"), []), null, store, cancellationToken);
-
     private static async Task<IResult> WriteAsync(Upload upload, int? expect, ShelfStore store, CancellationToken cancellationToken)
     {
         var (transaction, shelf) = await store.BeginAsync(cancellationToken);
@@ -115,7 +108,7 @@ internal static class FileEndpoints
             var plan = ImportPlan.Of(upload, shelf);
             if (shelf.Index.Entries.Count + plan.Rows.Count(r => r.Stored is null) > ShelfRules.MostThings)
             {
-                return Problem.Of("shelf-full", 409, "The shelf is full", $"With this file there would be more than {ShelfRules.MostThings} things on the shelf. Delete some, or bring less.").ToResult();
+                return ShelfRules.ShelfFull("this file").ToResult();
             }
 
             if (plan.IsRefused)

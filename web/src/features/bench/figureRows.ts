@@ -49,6 +49,18 @@ const usedPixels: FigureRow = {
 };
 const punchInLeft: FigureRow = { figure: 'punchInLeft', worry: 'enlargement' };
 
+/** A sum of the parts; where one of them is not known, what it is at least. */
+const sumRow = (figure: FigureId, atLeast: FigureId): FigureRow => ({
+  figure,
+  help: 'With ≥ where something of it is not known.',
+  text: ({ figures }) => {
+    const info = core().figures[figure];
+    return Number.isNaN(figures[figure]) && !Number.isNaN(figures[atLeast])
+      ? `≥ ${figureText(info, figures[atLeast], false)}`
+      : figureText(info, figures[figure], false);
+  },
+});
+
 /** Groups of rows by topic; the first shows what most people look at first. */
 export const topics: Record<string, FigureGroup[]> = {
   Essentials: [
@@ -215,6 +227,13 @@ export const topics: Record<string, FigureGroup[]> = {
         { figure: 'shimMm' },
         { figure: 'farthestByMountMm', name: 'Sharp at most to' },
       ],
+    },
+  ],
+  'Weight, money': [
+    { name: 'To carry', rows: [sumRow('rigWeightG', 'rigWeightAtLeastG'), { figure: 'rigLengthMm' }] },
+    {
+      name: 'Money',
+      rows: [sumRow('purchasePrice', 'purchaseAtLeast'), sumRow('hirePerDay', 'hireAtLeast'), sumRow('insuredValue', 'insuredAtLeast')],
     },
   ],
   'Light, motion': [

@@ -17,7 +17,7 @@ import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import type { DayResponse, Fit, ShotInput } from '../../core/core';
 import { fixed, withUnit } from '../../ui/format';
-import { useAnswers } from './answers';
+import { gearOf, useAnswers } from './answers';
 import { useProgress } from '../../core/searches';
 import type { Outcome } from '../../core/searching';
 import { askDay, stop, useGear } from './fitting';
@@ -48,7 +48,7 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
         locations: placesOf(document),
         shots: shotsOf(document),
         delivery: document.delivery ?? {},
-        bag: document.bag ?? null,
+        ...gearOf(document),
         counts: document.counts ?? [],
         rig: picked ? chosenOf(picked) : null,
       };

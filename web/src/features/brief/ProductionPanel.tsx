@@ -1,31 +1,12 @@
-import {
-  Box,
-  Button,
-  Checkbox,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  FormControlLabel,
-  MenuItem,
-  Typography,
-} from '@mui/material';
-import type { Delivery, GearItem } from '../../core/core';
+import { Box, Button, Checkbox, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, Typography } from '@mui/material';
+import type { Delivery } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { plain, shape, withUnit } from '../../ui/format';
-import { LabelledSelect } from '../../ui/LabelledSelect';
-import { useGear } from './fitting';
+import { Bag } from './Bag';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { changeProduction, removePlace } from './commands';
 import { Grid, problemOf, WordsField } from './formParts';
 import { entriesOf, rules } from './words';
-
-const chosenKinds: [string, string][] = [
-  ['body', 'Bodies'],
-  ['fixedLensCamera', 'Cameras with their lens'],
-  ['lens', 'Lenses'],
-  ['adapter', 'Adapters'],
-];
 
 /** What holds for the whole production: delivery, units, gear to choose from. */
 export function ProductionPanel({ onClose }: { onClose: () => void }) {
@@ -134,50 +115,5 @@ export function ProductionPanel({ onClose }: { onClose: () => void }) {
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>
-  );
-}
-
-/** The gear to choose from: the whole shelf, or what is ticked. */
-function Bag() {
-  const bag = useProduction((s) => s.document.bag ?? null);
-  const items = useGear((s) => s.items);
-  const all = [...items.values()];
-  const tick = (item: GearItem, on: boolean) =>
-    changeProduction({ bag: on ? [...(bag ?? []), item.id] : (bag ?? []).filter((id) => id !== item.id) });
-  return (
-    <Box component="section" aria-label="Gear to choose from">
-      <LabelledSelect
-        label="Gear to choose from"
-        help="The whole shelf, or a bag of some of it."
-        value={bag === null ? 'shelf' : 'bag'}
-        onChange={(value) =>
-          changeProduction({ bag: value === 'shelf' ? null : all.filter((item) => item.ownership === 'own').map((item) => item.id) })
-        }
-      >
-        <MenuItem value="shelf">The whole shelf</MenuItem>
-        <MenuItem value="bag">Only what is ticked</MenuItem>
-      </LabelledSelect>
-      {bag !== null &&
-        chosenKinds.map(([kind, title]) => (
-          <Box key={kind} role="group" aria-label={title} sx={{ mt: 1 }}>
-            <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>{title}</Typography>
-            <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
-              {all
-                .filter((item) => item.kind === kind)
-                .sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }))
-                .map((item) => (
-                  <FormControlLabel
-                    key={item.id}
-                    label={item.name}
-                    control={
-                      <Checkbox size="small" checked={bag.includes(item.id)} onChange={(event) => tick(item, event.target.checked)} />
-                    }
-                    sx={{ '& .MuiFormControlLabel-label': { fontSize: 14 } }}
-                  />
-                ))}
-            </Box>
-          </Box>
-        ))}
-    </Box>
   );
 }

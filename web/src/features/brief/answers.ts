@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import type { Delivery, Fit, FitRequest, FitResponse, LocationInput, ShotInput } from '../../core/core';
+import { leftOutFor, useDemoSet } from '../../gear/demo';
 import { useProgress } from '../../core/searches';
 import type { Outcome } from '../../core/searching';
 import { askFit, askServer, openShelf, stop, useGear } from './fitting';
@@ -49,6 +50,11 @@ export const shownKey = 'shown';
 const delivered: Delivery = {};
 const same = (a: Fit, b: Fit) => a.rig.body === b.rig.body && a.rig.lens === b.rig.lens;
 
+/** The gear that a production is answered from: what is ticked, else the shelf without the demo's where there is other gear. */
+export function gearOf({ bag }: ProductionDocument): Pick<FitRequest, 'bag' | 'leftOut'> {
+  return { bag: bag ?? null, leftOut: leftOutFor(useDemoSet.getState().demo, useProduction.getState().id, bag) };
+}
+
 /** What to ask for a shot: the rig of the shot before is what changes are counted from. */
 function requestOf(document: ProductionDocument, shot: ShotInput): FitRequest | null {
   const place = placeOf(document, shot);
@@ -60,7 +66,7 @@ function requestOf(document: ProductionDocument, shot: ShotInput): FitRequest | 
         shot,
         delivery: document.delivery ?? delivered,
         before,
-        bag: document.bag ?? null,
+        ...gearOf(document),
         most: 24,
         mostMisses: useAnswers.getState().failing ? 12 : 0,
       }
@@ -72,7 +78,7 @@ export function ask(): void {
   const { document } = useProduction.getState();
   const shot = shownShot(useProduction.getState());
   const request = shot && requestOf(document, shot);
-  if (!request) {
+  if (!request || !useDemoSet.getState().asked) {
     return;
   }
   if (useGear.getState().state !== 'ready') {
@@ -124,7 +130,7 @@ export function stopAsking(): void {
 /** Makes the pictures of the strip ready, one after another, while nobody waits for anything else. */
 function askThumbs(document: ProductionDocument): void {
   const { version, state } = useGear.getState();
-  if (state !== 'ready') {
+  if (state !== 'ready' || !useDemoSet.getState().asked) {
     return;
   }
   const { thumbs } = useAnswers.getState();
@@ -156,6 +162,7 @@ export function useAsking(): void {
   const feet = useSettings((s) => s.feet);
   const ready = useGear((s) => s.state === 'ready');
   const version = useGear((s) => s.version);
+  const demo = useDemoSet();
 
   useEffect(() => {
     void openShelf();
@@ -172,9 +179,9 @@ export function useAsking(): void {
   }, []);
 
   useEffect(() => useAnswers.setState({ failing: false }), [shotId]);
-  useEffect(ask, [document, shotId, feet, ready, version]);
+  useEffect(ask, [document, shotId, feet, ready, version, demo]);
   useEffect(() => {
     const later = setTimeout(() => askThumbs(document), thumbsAfterMs);
     return () => clearTimeout(later);
-  }, [document, ready, version]);
+  }, [document, ready, version, demo]);
 }

@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import { api, failure, unreachable } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { coreReady, type DayRequest, type DayResponse, type FitRequest, type FitResponse, type GearItem } from '../../core/core';
+import { readDemo } from '../../gear/demo';
 import { searches } from '../../core/searches';
 import type { Outcome } from '../../core/searching';
 
@@ -26,6 +27,7 @@ export function openShelf(): Promise<void> {
 }
 
 async function open(): Promise<void> {
+  void readDemo();
   const away = (say: string) => useGear.setState({ state: known === '' ? 'away' : 'ready', say });
   // The page's own core and the first answer go first: until the second core is ready the server answers.
   await coreReady;

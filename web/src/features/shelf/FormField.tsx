@@ -1,6 +1,9 @@
 import { Autocomplete, Box, InputBase, MenuItem, TextField } from '@mui/material';
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useId, useState } from 'react';
 import { core, type EntryKind, type GearField } from '../../core/core';
+import { newId } from '../../documents/unique';
+import { askAgain, writeGear } from '../../gear/shelfApi';
 import { distanceField, plain } from '../../ui/format';
 import { EntryField } from '../../ui/EntryField';
 import { LabelledSelect } from '../../ui/LabelledSelect';
@@ -177,11 +180,36 @@ function TypedField({ kind, field, value, problem, onChange }: FormFieldProps) {
   );
 }
 
-/** One mount or several, of those on the shelf. */
+/** Marks a mount that is not on the shelf yet. */
+const newMount = '\u0001';
+
+const withNew = (mounts: string[], typed: string): string[] => {
+  const name = typed.trim().slice(0, 60);
+  const found = mounts.filter((mount) => mount.toLowerCase().includes(name.toLowerCase()));
+  return name === '' || mounts.some((mount) => mount.toLowerCase() === name.toLowerCase()) ? found : [...found, newMount + name];
+};
+
+/** One mount or several, of those on the shelf, or one that is added with it. */
 function MountField({ field, value, problem, mounts, onChange }: FormFieldProps) {
   const id = useId();
   const many = field.type === 'mounts';
   const chosen = many ? ((value as string[] | undefined) ?? []) : value === undefined ? [] : [value as string];
+  const queries = useQueryClient();
+  const [refused, setRefused] = useState<string>();
+  const choose = async (names: string[]) => {
+    const fresh = names.find((name) => name.startsWith(newMount))?.slice(newMount.length);
+    if (fresh !== undefined) {
+      const outcome = await writeGear({ kind: 'mount', id: newId(), name: fresh }, null);
+      if (outcome.kind !== 'stored') {
+        setRefused('say' in outcome ? outcome.say : 'It could not be added. Try once more.');
+        return;
+      }
+      await askAgain(queries);
+    }
+    setRefused(undefined);
+    const known = names.map((name) => name.replace(newMount, ''));
+    onChange(known.length === 0 ? undefined : many ? known : known[0]);
+  };
   return (
     <Box
       sx={{
@@ -204,19 +232,23 @@ function MountField({ field, value, problem, mounts, onChange }: FormFieldProps)
       <Autocomplete
         id={id}
         multiple={many}
+        autoHighlight
         options={mounts}
         value={many ? chosen : (chosen[0] ?? null)}
-        onChange={(_, next) => {
-          const names = next === null ? [] : Array.isArray(next) ? next : [next];
-          onChange(names.length === 0 ? undefined : many ? names : names[0]);
-        }}
-        noOptionsText="No such mount. Add it first, as a thing of its own."
+        filterOptions={(options, state) => withNew(options, state.inputValue)}
+        getOptionLabel={(option) => option.replace(newMount, '')}
+        renderOption={(props, option) => (
+          <li {...props} key={option}>
+            {option.startsWith(newMount) ? `Add the mount “${option.slice(newMount.length)}”` : option}
+          </li>
+        )}
+        onChange={(_, next) => void choose(next === null ? [] : Array.isArray(next) ? next : [next])}
         renderInput={(params) => (
           <TextField
             {...params}
             size="small"
-            error={problem !== undefined}
-            helperText={problem}
+            error={problem !== undefined || refused !== undefined}
+            helperText={refused ?? problem}
             placeholder={chosen.length ? '' : field.required ? 'needed' : 'not known'}
           />
         )}

@@ -1,14 +1,20 @@
-import { Box, Button, IconButton, Tooltip, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import type { Diagnostic, GearField, GearItem } from '../../core/core';
-import { CloseIcon } from '../../ui/icons';
-import { useContext } from 'react';
-import { FormTextsContext } from '../../ui/formTexts';
-import { FormField } from './FormField';
-import { modesOf, type Mode } from '../../gear/gear';
+import { modesOf, number } from '../../gear/gear';
 import { useKinds } from '../../gear/shelfApi';
+import { EntryField } from '../../ui/EntryField';
+import { plain } from '../../ui/format';
+import { Fold } from './Fold';
+import { FormField } from './FormField';
+import { formGrid } from './formGrid';
+import { afterSensor, type Sensor } from './modes';
+import { ModesForm } from './ModesForm';
+import { hasPapers, Papers } from './Papers';
 
 interface GearFormProps {
   item: GearItem;
+  /** It is not on the shelf yet. */
+  isNew: boolean;
   errors: Diagnostic[];
   feet: boolean;
   mounts: string[];
@@ -16,26 +22,36 @@ interface GearFormProps {
 }
 
 /** A thing with a value changed; what is not known is undefined, and not written. */
-const withValue = <T extends object>(thing: T, key: string, value: unknown): T => ({ ...thing, [key]: value });
+const withValue = (item: GearItem, key: string, value: unknown): GearItem => ({ ...item, [key]: value });
 
-const grid = { display: 'grid', gap: 1, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', alignItems: 'start' } as const;
+const sensorOf = (item: GearItem): Sensor => ({
+  widthMm: number(item, 'sensorWidthMm') ?? NaN,
+  heightMm: number(item, 'sensorHeightMm') ?? NaN,
+});
 
-/** All that can be known of a thing. */
-export function GearForm({ item, errors, feet, mounts, onChange }: GearFormProps) {
+/** What can be known of a thing: what matters first, the rest folded by subject. */
+export function GearForm({ item, isNew, errors, feet, mounts, onChange }: GearFormProps) {
   const kind = useKinds().find((k) => k.key === item.kind)!;
   const problem = (field: GearField) => errors.find((e) => e.about === field.key)?.message;
-  return (
-    <Box sx={grid}>
-      {kind.fields.map((field) =>
-        field.type === 'modes' ? (
+  const one = (field: GearField) => {
+    switch (field.key) {
+      case 'modes':
+        return (
           <ModesForm
             key={field.key}
             modes={modesOf(item)}
+            sensor={sensorOf(item)}
             errors={errors}
             feet={feet}
             onChange={(modes) => onChange(withValue(item, 'modes', modes.length ? modes : undefined))}
           />
-        ) : (
+        );
+      case 'sensorWidthMm':
+        return <SensorField key={field.key} item={item} problem={problem(field)} onChange={onChange} />;
+      case 'sensorHeightMm':
+        return null;
+      default:
+        return (
           <FormField
             key={field.key}
             kind={item.kind}
@@ -47,70 +63,75 @@ export function GearForm({ item, errors, feet, mounts, onChange }: GearFormProps
             onChange={(value) => onChange(withValue(item, field.key, value))}
             onOther={(key, value) => onChange(withValue(item, key, value))}
           />
-        ),
-      )}
+        );
+    }
+  };
+  const subjects = [...new Set(kind.fields.map((f) => f.subject))].filter((s) => s !== '');
+  return (
+    <Box sx={formGrid}>
+      {isNew && hasPapers(item.kind) && <Papers item={item} mounts={mounts} onChange={onChange} />}
+      {kind.fields.filter((f) => f.subject === '').map(one)}
+      {subjects.map((subject) => {
+        const fields = kind.fields.filter((f) => f.subject === subject);
+        return (
+          <Fold
+            key={subject}
+            title={subject}
+            known={fields.filter((f) => item[f.key] !== undefined).length}
+            hasProblem={fields.some((f) => problem(f) !== undefined)}
+          >
+            {fields.map(one)}
+          </Fold>
+        );
+      })}
+      <Unknown item={item} fields={kind.fields} />
     </Box>
   );
 }
 
-interface ModesFormProps {
-  modes: Mode[];
-  errors: Diagnostic[];
-  feet: boolean;
-  onChange: (modes: Mode[]) => void;
-}
-
-/** The recording modes of a camera, each with its own part of the sensor. */
-function ModesForm({ modes, errors, feet, onChange }: ModesFormProps) {
-  const { fields } = useKinds().find((k) => k.key === 'mode')!;
-  const whole = errors.find((e) => e.about === 'modes')?.message;
-  const form = useContext(FormTextsContext);
-  const fresh = (): Mode => ({ ...(modes.at(-1) ?? { areaWidthMm: 36, areaHeightMm: 20.25 }), name: `Mode ${modes.length + 1}` });
-  const takeOut = (i: number) => {
-    modes.forEach((_, at) => at >= i && form?.forget(`mode ${at + 1}`));
-    onChange(modes.filter((_, at) => at !== i));
+/** The whole sensor, by its format or its size. */
+function SensorField({ item, problem, onChange }: { item: GearItem; problem: string | undefined; onChange: (item: GearItem) => void }) {
+  const before = sensorOf(item);
+  const isKnown = !Number.isNaN(before.widthMm) && !Number.isNaN(before.heightMm);
+  const set = (widthMm: number, heightMm: number) => {
+    const sensor = { widthMm, heightMm };
+    onChange({ ...item, sensorWidthMm: widthMm, sensorHeightMm: heightMm, modes: afterSensor(modesOf(item), before, sensor) });
   };
   return (
-    <Box component="section" aria-label="Recording modes" sx={{ gridColumn: '1 / -1', display: 'grid', gap: 1 }}>
-      <Typography component="h3" sx={{ fontSize: 13, fontWeight: 650 }}>
-        Recording modes
-      </Typography>
-      {whole && (
-        <Box role="alert" sx={{ fontSize: 12.5, color: 'error.main' }}>
-          {whole}
-        </Box>
-      )}
-      {modes.map((mode, i) => (
-        <Box key={i} role="group" aria-label={`Mode ${mode.name}`} sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1 }}>
-          <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', fontSize: 13, fontWeight: 650 }}>
-            {mode.name}
-            <Tooltip title="Take this mode out">
-              <IconButton aria-label={`Take out mode ${mode.name}`} onClick={() => takeOut(i)}>
-                <CloseIcon />
-              </IconButton>
-            </Tooltip>
-          </Box>
-          <FormTextsContext value={form?.part(`mode ${i + 1}`) ?? null}>
-            <Box sx={grid}>
-              {fields.map((field) => (
-                <FormField
-                  key={field.key}
-                  kind="mode"
-                  field={field}
-                  value={mode[field.key]}
-                  problem={errors.find((e) => e.about === `modes[${i}].${field.key}`)?.message}
-                  feet={feet}
-                  mounts={[]}
-                  onChange={(value) => onChange(modes.map((m, at) => (at === i ? withValue(m, field.key, value) : m)))}
-                />
-              ))}
-            </Box>
-          </FormTextsContext>
-        </Box>
-      ))}
-      <Button onClick={() => onChange([...modes, fresh()])} sx={{ justifySelf: 'start' }}>
-        Add a mode
-      </Button>
-    </Box>
+    <EntryField
+      label="Sensor"
+      help="The whole sensor: its size, such as 35.9 x 23.9, or its format, such as full frame, APS-C or Super 35."
+      kind="sensorArea"
+      shown={isKnown ? `${plain(before.widthMm, 3)} × ${plain(before.heightMm, 3)} mm` : ''}
+      placeholder="full frame, or 35.9 x 23.9"
+      problem={problem}
+      onClear={() => onChange({ ...item, sensorWidthMm: undefined, sensorHeightMm: undefined })}
+      onValue={(width, height) => height !== null && set(width, height)}
+    />
+  );
+}
+
+/** What is not known, and what that costs; said once, at the end. */
+function Unknown({ item, fields }: { item: GearItem; fields: GearField[] }) {
+  const missing = fields.filter(
+    (f) => f.without !== '' && item[f.key] === undefined && !(f.key === 'madeFor' && item.imageCircleMm !== undefined),
+  );
+  return (
+    missing.length > 0 && (
+      <Box
+        component="section"
+        aria-label="Not known"
+        sx={{ gridColumn: '1 / -1', borderTop: 1, borderColor: 'divider', pt: 1, fontSize: 12.5, color: 'text.secondary' }}
+      >
+        <Typography component="h3" sx={{ fontSize: 12.5, fontWeight: 650 }}>
+          Not known, and what that costs
+        </Typography>
+        {missing.map((f) => (
+          <div key={f.key}>
+            {f.label}: {f.without}.
+          </div>
+        ))}
+      </Box>
+    )
   );
 }

@@ -270,6 +270,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
           <GearForm
             key={String(left !== undefined)}
             item={item}
+            isNew={opened.revision === null}
             errors={errors}
             feet={feet}
             mounts={mounts.filter((m) => item.kind !== 'mount' || m !== opened.item.name)}

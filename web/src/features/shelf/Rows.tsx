@@ -3,13 +3,13 @@ import { styled } from '@mui/material/styles';
 import { memo, useEffect, useRef, type KeyboardEvent } from 'react';
 import { figureFont } from '../../app/theme';
 import { PageMessage } from '../../ui/PageMessage';
-import { factsOf, fullName, held, number, price, text, weight, widest } from '../../gear/gear';
+import { factsOf, fullName, held, priceOf, text, weightOf, widest } from '../../gear/gear';
 import { RowOutline } from './Outlines';
 import type { ShelfEntry } from '../../gear/shelfApi';
 import { counted } from '../../ui/format';
 import { Strip, StripAxis } from './Strip';
 
-const columns = { xs: '40px minmax(0, 1fr)', md: '40px 84px minmax(190px, 1.1fr) minmax(240px, 1.7fr) 64px 64px 108px' };
+const columns = { xs: '40px minmax(0, 1fr)', md: '40px 84px minmax(190px, 1.1fr) minmax(240px, 1.7fr) 70px 84px 108px' };
 
 // Styled once and told apart by class: rows are many, and come anew with every key that is typed.
 const Row = styled('li')(({ theme }) => ({
@@ -56,6 +56,7 @@ const Row = styled('li')(({ theme }) => ({
     WebkitBoxOrient: 'vertical',
   },
   '& .figures': { fontFamily: figureFont, fontSize: 13.5, textAlign: 'right', whiteSpace: 'nowrap' },
+  '& .end': { textAlign: 'right' },
   '& .held': { fontSize: 12.5, lineHeight: 1.25, color: theme.vars!.palette.text.secondary },
 }));
 
@@ -212,9 +213,23 @@ const Thing = memo(function Thing({ entry, forCamera, chosen, onOpen, onChoose }
       <div className="second">
         {reach ? <Strip reach={reach} /> : <div className="facts">{aside || (isLens ? widest(item) : text(item, 'note'))}</div>}
       </div>
-      <div className="figures wide">{weight(number(item, 'weightG'))}</div>
-      <div className="figures wide">{price(number(item, 'price'))}</div>
+      {item.kind === 'mount' ? (
+        <>
+          <span className="wide" />
+          <span className="wide" />
+        </>
+      ) : (
+        <>
+          <Known text={weightOf(item)} />
+          <Known text={priceOf(item)} />
+        </>
+      )}
       <div className="held second">{entry.retiredAt ? 'retired' : item.kind === 'mount' ? '' : held(item)}</div>
     </Row>
   );
 }, isSame);
+
+/** A figure of a thing, or that nobody knows it. */
+function Known({ text }: { text: string }) {
+  return <div className={`wide ${text === 'not known' ? 'held end' : 'figures'}`}>{text}</div>;
+}

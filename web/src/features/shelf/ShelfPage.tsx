@@ -11,15 +11,15 @@ import { PageMessage } from '../../ui/PageMessage';
 import { SaidBar, type Said } from '../../ui/SaidBar';
 import { BringIn } from './BringIn';
 import { DeletedGear } from './DeletedGear';
+import { changeDemo, DemoPress } from '../../documents/DemoPress';
 import { Facets, Understood } from './Facets';
 import { modesOf } from '../../gear/gear';
 import { GearPanel, type Opened } from './GearPanel';
 import { Rows } from './Rows';
 import { SetAside } from './SetAside';
-import { addDemo, askAgain, useKind, useKinds, useShelf, type ShelfAsk, type ShelfEntry } from '../../gear/shelfApi';
+import { useKind, useKinds, useShelf, type ShelfAsk, type ShelfEntry } from '../../gear/shelfApi';
 import { SearchField, AddButton, TakeOut, CameraChoice, noCameras } from './ShelfTools';
 import { SideBySide } from './SideBySide';
-import { counted } from '../../ui/format';
 
 const asked = (params: URLSearchParams): ShelfAsk => ({
   q: params.get('q') ?? '',
@@ -96,11 +96,7 @@ export function ShelfPage() {
     [],
   );
   const say = useCallback((text: string, undo?: () => void) => setSaid({ text, undo }), []);
-  const demo = async () => {
-    const outcome = await addDemo();
-    await askAgain(queries);
-    say('kind' in outcome ? outcome.say : `${counted(outcome.added, 'thing')} of the demo put on the shelf.`);
-  };
+  const bringDemo = () => void changeDemo(true, queries, say);
   const lenses = chosen.filter((c) => c.item.kind === 'lens').map((c) => c.item);
 
   return (
@@ -114,6 +110,7 @@ export function ShelfPage() {
         <Button onClick={() => setBringing(true)}>Bring in</Button>
         <TakeOut />
         <DeletedGear count={first?.deleted ?? 0} onSaid={say} />
+        <DemoPress onSaid={say} />
       </Box>
       <SetAside things={first?.setAside ?? []} />
       <Understood understood={first?.understood ?? []} text={ask.q} onText={(q) => change({ q })} />
@@ -143,11 +140,20 @@ export function ShelfPage() {
           </Button>
         </PageMessage>
       ) : !first ? null : first.onShelf === 0 ? (
-        <PageMessage title="The shelf is empty" text="Add what you own or can get, bring in a file of it, or start with the demo’s gear.">
-          <Button variant="contained" onClick={() => void demo()}>
-            Put the demo gear on it
+        <PageMessage
+          title="The shelf is empty"
+          text="Add what you own or can get, bring in a file of it, or try everything first with the demo’s gear and work."
+        >
+          <Button variant="contained" onClick={() => add('body')}>
+            Add a body
           </Button>
-          <Button onClick={() => setBringing(true)}>Bring in a file</Button>
+          <Button variant="outlined" onClick={() => add('lens')}>
+            Add a lens
+          </Button>
+          <Button variant="outlined" onClick={() => setBringing(true)}>
+            Bring in a file
+          </Button>
+          <Button onClick={bringDemo}>Bring the demo</Button>
         </PageMessage>
       ) : (
         <Rows

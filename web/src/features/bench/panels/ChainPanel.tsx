@@ -5,7 +5,8 @@ import type { Chain, Diagnostic, RigInput, SceneInput } from '../../../core/core
 import { plain, withUnit } from '../../../ui/format';
 import { EntryField } from '../../../ui/EntryField';
 import { RigMark } from '../../../ui/RigMark';
-import { fullName, price, weight } from '../../../gear/gear';
+import { fullName, sum } from '../../../gear/gear';
+import { money, weight } from '../../../ui/figureText';
 import { readGear } from '../../../gear/shelfApi';
 import { changeChain, changeRig } from '../commands';
 import { assembled, chainOf } from '../../../gear/chains';
@@ -46,9 +47,14 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
   return (
     <SidePanel title="Parts, and what they make" mark={<RigMark index={index} size={24} />}>
       <Typography sx={{ fontSize: 14 }}>
-        {totals.weightUnknown && 'at least '}
-        {weight(totals.weightG)} · {withUnit(plain(totals.lengthMm, 0), 'mm')} long · {totals.priceUnknown && 'at least '}
-        {price(totals.price)}
+        {sum(totals.weightG, totals.weightUnknown, weight)} · {withUnit(plain(totals.lengthMm, 0), 'mm')} long
+        {!totals.lengthKnown && ', estimated'}
+      </Typography>
+      <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
+        To buy {sum(totals.purchase.known, totals.purchase.unknown, money)}
+        {totals.hirePerDay.known + totals.hirePerDay.unknown > 0 &&
+          ` · hire a day ${sum(totals.hirePerDay.known, totals.hirePerDay.unknown, money)}`}
+        {' · '}insured for {sum(totals.insured.known, totals.insured.unknown, money)}
       </Typography>
       {!found.rig && (
         <Typography sx={{ fontSize: 13, color: 'warning.main' }}>The chain is not complete: the figures are those of before.</Typography>
