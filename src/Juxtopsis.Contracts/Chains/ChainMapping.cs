@@ -29,7 +29,8 @@ public static class ChainMapping
             assembly.Works,
             [.. assembly.Findings.Select(f => f.ToWire())],
             [.. layout.Spans.Select(s => new SpanOutput(s.Place, s.FromMm, s.ToMm, s.DiameterMm, s.Assumed))],
-            new(layout.WeightG, layout.WeightUnknown, layout.LengthMm, layout.LengthKnown, layout.Purchase, layout.HirePerDay, layout.Insured));
+            new(layout.WeightG, layout.WeightUnknown, layout.LengthMm, layout.LengthKnown, layout.Purchase, layout.HirePerDay, layout.Insured),
+            assembly.RateInstead);
     }
 
     /// <summary>A rig of parts, as it is stored: its numbers, and the parts that they came from.</summary>
@@ -68,6 +69,7 @@ public static class ChainMapping
             Mode = request.Chain.Mode,
             Set = request.Rig?.Rig,
             DeliveryAspect = request.DeliveryAspect,
+            TimelineFps = request.TimelineFps,
         };
     }
 
@@ -86,6 +88,7 @@ public static class ChainMapping
     internal static void Check(FieldChecks checks, AssembleRequest request, LengthUnit unit, string prefix = "")
     {
         checks.InRange(prefix + "deliveryAspect", request.DeliveryAspect, Quantity.DeliveryAspect);
+        checks.InRange(prefix + "timelineFps", request.TimelineFps, Quantity.Fps);
         if (request.Rig is { } rig)
         {
             EvaluateChecks.CheckRig(checks, rig, unit, prefix + "rig.");

@@ -40,6 +40,9 @@ public sealed record AssembleRequest
 
     /// <summary>Delivered width over height; left out for the mode's own shape.</summary>
     public double? DeliveryAspect { get; set; }
+
+    /// <summary>Frames a second of the timeline, which are captured where the rig says nothing else; left out when nothing is to be said of it.</summary>
+    public double? TimelineFps { get; set; }
 }
 
 /// <summary>What came of putting parts together.</summary>
@@ -48,8 +51,9 @@ public sealed record AssembleRequest
 /// <param name="Findings">What was found, the weightiest first.</param>
 /// <param name="Spans">The parts along the axis, for a drawing to scale; supports and other items are not among them.</param>
 /// <param name="Totals">Weight, length and price.</param>
+/// <param name="RateInstead">The frame rate to capture, where the mode lacks the one that is set; null where it does not.</param>
 public sealed record AssembleResponse(
-    RigInput? Rig, bool Works, IReadOnlyList<DiagnosticOutput> Findings, IReadOnlyList<SpanOutput> Spans, TotalsOutput Totals);
+    RigInput? Rig, bool Works, IReadOnlyList<DiagnosticOutput> Findings, IReadOnlyList<SpanOutput> Spans, TotalsOutput Totals, double? RateInstead);
 
 /// <summary>Where a part lies along the axis; the sensor is at 0, the subject on the positive side.</summary>
 /// <param name="Part">Place of the part in the chain.</param>

@@ -14,6 +14,9 @@ public sealed record Assembly(Rig? Rig, IReadOnlyList<Diagnostic> Findings, Chai
     /// <summary>True when its image circle only goes by what the lens was made for.</summary>
     public bool CircleIsEstimated { get; init; }
 
+    /// <summary>The frame rate to capture, where the mode lacks the one that is set; null where it does not.</summary>
+    public double? RateInstead { get; init; }
+
     /// <summary>True when nothing stops it.</summary>
     public bool Works => Rig is not null && Findings.All(f => f.Severity != Severity.Stops);
 }
@@ -45,18 +48,20 @@ public static class ChainAssembler
         NoteUnknownWeights(anatomy, findings);
         Rig? rig = null;
         var estimated = false;
+        double? instead = null;
         if (anatomy is { Camera: not null, Mode: not null, Lens: not null })
         {
             var optics = new ChainOptics(anatomy, mounts, setting);
             estimated = optics.CircleIsEstimated;
             PictureChecks.Check(optics, findings);
+            instead = PictureChecks.RateInstead(optics);
             FrontChecks.CheckCorners(optics, findings);
             AttachmentChecks.Check(optics, findings);
             rig = RigOfChain.Build(optics, layout, findings);
             FocusChecks.Check(optics, rig.Value, unit, findings);
         }
 
-        return new(rig, [.. findings.OrderBy(f => f.Severity)], layout) { CircleIsEstimated = estimated };
+        return new(rig, [.. findings.OrderBy(f => f.Severity)], layout) { CircleIsEstimated = estimated, RateInstead = instead };
     }
 
     private static void NoteUnknownWeights(Anatomy anatomy, List<Diagnostic> findings)

@@ -37,6 +37,9 @@ public sealed record ChainSetting
     /// <summary>Delivered width over height; null for the mode's own shape.</summary>
     public double? DeliveryAspect { get; init; }
 
-    /// <summary>Captured frames a second; null when not decided.</summary>
+    /// <summary>Frames a second of the timeline, which are captured where nothing else is set; null when that is not known.</summary>
+    public double? TimelineFps { get; init; }
+
+    /// <summary>Captured frames a second; null when as many as the timeline has.</summary>
     public double? CaptureFps { get; init; }
 }

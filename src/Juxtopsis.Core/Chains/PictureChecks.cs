@@ -20,7 +20,7 @@ internal static class PictureChecks
     /// <summary>Whether the mode offers the frame rate that is captured.</summary>
     private static void CheckRate(ChainOptics optics, List<Diagnostic> findings)
     {
-        if (optics.Setting.CaptureFps is not { } fps)
+        if ((optics.Setting.CaptureFps ?? optics.Setting.TimelineFps) is not { } fps)
         {
             return;
         }
@@ -30,13 +30,29 @@ internal static class PictureChecks
         {
             findings.Add(RatesUnknown(mode));
         }
-        else if (!mode.Offers(fps))
+        else if (RateInstead(optics) is { } instead)
         {
+            var others = optics.Camera.Get(BodyFields.Modes).Where(m => m.Get(ModeFields.Fps).Count > 0 && FitMode.Of(m, 0).Offers(fps)).Select(m => m.Name).ToArray();
             findings.Add(new(
-                DiagnosticCode.RateNotOffered, Severity.Spoils, 0, -1,
+                DiagnosticCode.RateNotOffered, Severity.Stops, 0, -1,
                 $"The mode {optics.Mode.Name} offers {string.Join(", ", mode.Rates.Select(LengthWords.Number))} frames a second, not {LengthWords.Number(fps)}.",
-                "Use a mode that offers it, or another frame rate."));
+                $"Capture {LengthWords.Number(instead)} frames a second{(others.Length > 0 ? $", or use the mode {string.Join(" or ", others)}" : "")}."));
         }
+    }
+
+    /// <summary>
+    /// The rate to capture where a mode lacks the one that is set: that of the timeline if it has it, else the slowest that is faster, which
+    /// gives slow motion, else the fastest.
+    /// </summary>
+    /// <returns>Frames a second; null where nothing is set, its rates are not known, or it offers what is set.</returns>
+    public static double? RateInstead(ChainOptics optics)
+    {
+        var (set, timeline) = (optics.Setting.CaptureFps ?? optics.Setting.TimelineFps, optics.Setting.TimelineFps);
+        var mode = FitMode.Of(optics.Mode, 0);
+        return set is not { } fps || mode.Offers(fps) ? null
+            : timeline is { } usual && mode.Offers(usual) ? usual
+            : mode.Rates.Where(r => r >= (timeline ?? fps)).Append(double.PositiveInfinity).Min() is var faster && double.IsFinite(faster) ? faster
+            : mode.Rates.Max();
     }
 
     /// <summary>What is said of a mode of which no rate is known.</summary>

@@ -63,7 +63,7 @@ public sealed class AssemblyTests
         (DiagnosticCode.CannotFocus, Severity.Stops, "no light is brought", [Made.Body, Made.Tube.With(AdapterFields.Extension, 90.0), Reducer, Made.FarLens], [Made.Body, Made.Tube, Reducer, Made.FarLens], [Made.Body, Reducer, Made.Tube.With(AdapterFields.Extension, 90.0).With(AdapterFields.BodyMount, "Far").With(AdapterFields.LensMount, "Far"), Made.FarLens]),
         (DiagnosticCode.ConverterPlaceUnknown, Severity.Note, "may be 5.8 mm off", [Made.Body, Reducer, Made.FarLens], [Made.Body, Reducer.With(CommonFields.Length, 15.0), Made.FarLens], [Made.Body, Made.Adapter, Made.FarLens]),
         (DiagnosticCode.CrossedPolarisers, Severity.Spoils, "both polarise", [Made.Body, Made.Lens, Variable, Polariser], [Made.Body, Made.Lens, Variable, Made.Filter], [Made.Body, Made.Lens, Polariser]),
-        (DiagnosticCode.RateNotOffered, Severity.Spoils, "offers 24, 25 frames a second, not 50", [RatedBody, Made.Lens], [RatedBody.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25).With(ModeFields.Fps, new[] { 25.0, 50 }) }), Made.Lens], [RatedBody.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25).With(ModeFields.Fps, new[] { 49.95 }) }), Made.Lens]),
+        (DiagnosticCode.RateNotOffered, Severity.Stops, "offers 24, 25 frames a second, not 50", [RatedBody, Made.Lens], [RatedBody.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25).With(ModeFields.Fps, new[] { 25.0, 50 }) }), Made.Lens], [RatedBody.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25).With(ModeFields.Fps, new[] { 49.95 }) }), Made.Lens]),
         (DiagnosticCode.RatesUnknown, Severity.Note, "taken to offer", [Made.Body, Made.Lens], [RatedBody, Made.Lens], [RatedBody, Made.Lens]),
         (DiagnosticCode.OverheadRigging, Severity.Note, "second safety", [Made.Body, Made.Lens, Made.Gimbal.With(SupportFields.Type, SupportType.Arm)], [Made.Body, Made.Lens, Made.Gimbal], [Made.Body, Made.Lens, Made.Rails]),
     ];
@@ -168,5 +168,26 @@ public sealed class AssemblyTests
         Assert.True(assembly.Works);
         Assert.Equal((13.2, 50, 2.8), (assembly.Rig!.Value.SensorWidthMm, assembly.Rig.Value.FocalLengthMm, assembly.Rig.Value.FNumber));
         Assert.Contains(Made.Assemble(Set, Made.Camera, Made.Lens).Findings, f => f.Code == DiagnosticCode.OutOfOrder);
+    }
+
+    /// <summary>A mode that lacks the rate which is set: that of the timeline where it has it, else slow motion, else the fastest.</summary>
+    [Theory]
+    [InlineData(null, 25.0, null)]
+    [InlineData(50.0, 25.0, null)]
+    [InlineData(100.0, 25.0, 25.0)]
+    [InlineData(null, 30.0, 50.0)]
+    [InlineData(null, 60.0, 50.0)]
+    [InlineData(100.0, null, 50.0)]
+    [InlineData(null, null, null)]
+    public void A_mode_that_lacks_a_rate_says_which_to_capture(double? set, double? timeline, double? instead)
+    {
+        var body = Made.Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25).With(ModeFields.Fps, new[] { 24.0, 25, 50 }), Made.Mode("Fast", 24, 13.5).With(ModeFields.Fps, new[] { 100.0, 60 }) });
+        var assembly = Made.Assemble(new() { CaptureFps = set, TimelineFps = timeline }, body, Made.Lens);
+        Assert.Equal(instead, assembly.RateInstead);
+        var fault = assembly.Findings.SingleOrDefault(f => f.Code == DiagnosticCode.RateNotOffered);
+        Assert.Equal(instead is null, fault is null);
+        Assert.Equal(instead is null, assembly.Works);
+        Assert.True(fault is null || fault.Fix.StartsWith($"Capture {instead} frames a second", StringComparison.Ordinal));
+        Assert.True(fault is null || (set ?? timeline) is not (100.0 or 60.0) || fault.Fix.EndsWith("or use the mode Fast.", StringComparison.Ordinal));
     }
 }

@@ -48,6 +48,6 @@ public sealed class LoadTests
     private static double? Figure(FigureId figure, params GearItem[] parts)
     {
         var rig = Made.Assemble(new ChainSetting(), parts).Rig!.Value;
-        return FigureCatalogue.All[(int)figure].Value(FigureCase.Of([rig], new Scene(3000), Conventions.Default, 0)[0]);
+        return FigureCatalogue.All[(int)figure].Value(FigureCase.Of(new Scene(3000), Conventions.Default, [rig], 0)[0]);
     }
 }

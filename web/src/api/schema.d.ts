@@ -707,6 +707,11 @@ export interface components {
              * @description Delivered width over height; left out for the mode's own shape.
              */
             deliveryAspect?: null | number;
+            /**
+             * Format: double
+             * @description Frames a second of the timeline, which are captured where the rig says nothing else; left out when nothing is to be said of it.
+             */
+            timelineFps?: null | number;
         };
         /** @description What came of putting parts together. */
         AssembleResponse: {
@@ -719,6 +724,11 @@ export interface components {
             spans: components["schemas"]["SpanOutput"][];
             /** @description Weight, length and price. */
             totals: components["schemas"]["TotalsOutput"];
+            /**
+             * Format: double
+             * @description The frame rate to capture, where the mode lacks the one that is set; null where it does not.
+             */
+            rateInstead: null | number;
         };
         /**
          * @description What frames are drawn before; figures do not go by it.

@@ -14,7 +14,7 @@ export async function changeDemo(isHere: boolean, queries: QueryClient, say: Say
   const held = outcome.held.join(', ');
   const exception =
     held === '' ? '' : isHere ? ` Your own took these names and stay: ${held}.` : ` Kept, since your gear needs them: ${held}.`;
-  say(`The demo’s gear and work are ${isHere ? 'here again' : 'put away'}.${exception}`, () => void changeDemo(!isHere, queries, say));
+  say(`The demo’s gear and work are ${isHere ? 'here' : 'put away'}.${exception}`, () => void changeDemo(!isHere, queries, say));
 }
 
 /** Puts the demo's gear and work away, or brings them back. */
@@ -33,7 +33,7 @@ export function DemoPress({ onSaid }: { onSaid: Say }) {
         }
         onClick={() => void changeDemo(!demo.isHere, queries, onSaid)}
       >
-        {demo.isHere ? 'Put the demo away' : 'Bring the demo back'}
+        {demo.isHere ? 'Put the demo away' : 'Bring the demo'}
       </Button>
     )
   );

@@ -9,33 +9,40 @@ import {
   type RigInput,
   type SceneInput,
 } from '../core/core';
+import { sceneFields } from '../core/fields';
 import { useSettings } from '../app/settings';
 
-const known = new WeakMap<RigInput, { aspect: number | null; feet: boolean; assembled: Assembled | null }>();
+type Delivered = Pick<SceneInput, 'deliveryAspect' | 'timelineFps'>;
+
+const known = new WeakMap<RigInput, { aspect: number | null; fps: number; feet: boolean; assembled: Assembled | null }>();
 
 /** The chain of a rig; its parts are gear as it was when they were put in. */
 export const chainOf = (rig: RigInput): Chain | null => (rig.chain as Chain | null | undefined) ?? null;
 
 /** Asks what the parts of a rig make together, as it is set. */
-export const assemblyOf = (rig: RigInput, chain: NonNullable<RigInput['chain']>, deliveryAspect: number | null): AssembleRequest => ({
+export const assemblyOf = (rig: RigInput, chain: NonNullable<RigInput['chain']>, scene: Delivered): AssembleRequest => ({
   chain,
   rig: { ...rig, chain: null },
-  deliveryAspect,
+  deliveryAspect: scene.deliveryAspect ?? null,
+  timelineFps: fpsOf(scene),
 });
 
+export const fpsOf = ({ timelineFps }: Delivered): number => timelineFps ?? sceneFields.timelineFps.empty;
+
 /** What a rig's parts make together; reckoned once for a rig as it stands. Null for a rig of bare numbers. */
-export function assembled(rig: RigInput, { deliveryAspect }: Pick<SceneInput, 'deliveryAspect'>): Assembled | null {
+export function assembled(rig: RigInput, scene: Delivered): Assembled | null {
   if (!rig.chain) {
     return null;
   }
   const { feet } = useSettings.getState();
-  const aspect = deliveryAspect ?? null;
+  const aspect = scene.deliveryAspect ?? null;
+  const fps = fpsOf(scene);
   const before = known.get(rig);
-  if (before?.aspect === aspect && before.feet === feet) {
+  if (before?.aspect === aspect && before.fps === fps && before.feet === feet) {
     return before.assembled;
   }
-  const answer = core().assemble(assemblyOf(rig, rig.chain, aspect), feet);
-  known.set(rig, { aspect, feet, assembled: answer });
+  const answer = core().assemble(assemblyOf(rig, rig.chain, scene), feet);
+  known.set(rig, { aspect, fps, feet, assembled: answer });
   return answer;
 }
 
@@ -48,6 +55,12 @@ export function fromParts(rig: RigInput, scene: SceneInput): RigInput {
   const next: RigInput = { ...answer.rig, id: rig.id!, chain: rig.chain ?? null };
   known.set(next, known.get(rig)!);
   return next;
+}
+
+/** A rig of parts at a rate that its mode offers: the one that was set, if it has it. */
+export function withOfferedRate(rig: RigInput, scene: SceneInput): RigInput {
+  const instead = assembled(rig, scene)?.rateInstead;
+  return instead == null ? rig : { ...rig, captureFps: instead === fpsOf(scene) ? null : instead };
 }
 
 /** A rig of parts as a shot keeps it; null for a rig of bare numbers, or one without a body or a lens. */

@@ -1,7 +1,8 @@
 import { Box, ButtonBase, MenuItem } from '@mui/material';
 import { memo, useMemo } from 'react';
-import type { Assembled, Chain, Diagnostic, RigInput } from '../../core/core';
+import type { Assembled, Chain, Diagnostic, RigInput, SceneInput } from '../../core/core';
 import { named, rigFields } from '../../core/fields';
+import { fpsOf } from '../../gear/chains';
 import { EntryField } from '../../ui/EntryField';
 import { plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
@@ -20,8 +21,9 @@ interface ChainInputsProps {
   problems: Diagnostic[];
   /** Only what a hand moves most. */
   brief: boolean;
-  /** The scene's distance, where some rig does not stand at it; null where all do. */
-  sceneMm: number | null;
+  scene: SceneInput;
+  /** Some rig does not stand at the scene's distance. */
+  spread: boolean;
   feet: boolean;
 }
 
@@ -39,7 +41,8 @@ export const ChainInputs = memo(function ChainInputs({
   spanMm,
   problems,
   brief,
-  sceneMm,
+  scene,
+  spread,
   feet,
 }: ChainInputsProps) {
   const open = usePanel((s) => s.open);
@@ -63,90 +66,90 @@ export const ChainInputs = memo(function ChainInputs({
       <Box sx={{ height: 56, minWidth: 0 }}>
         <ChainDrawing index={index} chain={chain} assembled={assembled} spanMm={spanMm} sensorHeightMm={rig.sensorHeightMm} onPart={part} />
       </Box>
-      {!brief && (
-        <Box
-          role="group"
-          aria-label={`Parts of rig ${rigLetter(index)}`}
-          sx={{ display: 'flex', gap: '4px', minWidth: 0, overflowX: 'auto', pb: '1px' }}
-        >
-          {chain.parts.map(({ item }, place) => {
-            const bad = worst.get(place);
-            return (
-              <ButtonBase
-                key={place}
-                onClick={() => part(place)}
-                aria-haspopup="dialog"
-                aria-label={`${item.name}${bad ? `, ${bad === 'costs' ? 'at a cost' : 'at fault'}` : ''}: swap or see what fits`}
-                title={item.name}
+      <Box
+        role="group"
+        aria-label={`Parts of rig ${rigLetter(index)}`}
+        sx={{ display: 'flex', gap: '4px', minWidth: 0, overflowX: 'auto', pb: '1px' }}
+      >
+        {chain.parts.map(({ item }, place) => {
+          const bad = worst.get(place);
+          return (
+            <ButtonBase
+              key={place}
+              onClick={() => part(place)}
+              aria-haspopup="dialog"
+              aria-label={`${item.name}${bad ? `, ${bad === 'costs' ? 'at a cost' : 'at fault'}` : ''}: swap or see what fits`}
+              title={item.name}
+              sx={{
+                flex: '1 1 0',
+                minWidth: 62,
+                maxWidth: 190,
+                height: 40,
+                px: 0.5,
+                fontFamily: 'inherit',
+                fontSize: 12.5,
+                lineHeight: 1.15,
+                border: 1,
+                borderRadius: 1,
+                borderColor: bad === 'stops' || bad === 'spoils' ? 'warning.main' : 'divider',
+                bgcolor: 'background.default',
+                '&:hover': { borderColor: 'primary.main' },
+              }}
+            >
+              <Box
+                component="span"
                 sx={{
-                  flex: '1 1 0',
-                  minWidth: 62,
-                  maxWidth: 190,
-                  height: 40,
-                  px: 0.5,
-                  fontFamily: 'inherit',
-                  fontSize: 12.5,
-                  lineHeight: 1.15,
-                  border: 1,
-                  borderRadius: 1,
-                  borderColor: bad === 'stops' || bad === 'spoils' ? 'warning.main' : 'divider',
-                  bgcolor: 'background.default',
-                  '&:hover': { borderColor: 'primary.main' },
+                  display: '-webkit-box',
+                  WebkitLineClamp: 2,
+                  WebkitBoxOrient: 'vertical',
+                  overflow: 'hidden',
+                  overflowWrap: 'anywhere',
                 }}
               >
-                <Box
-                  component="span"
-                  sx={{
-                    display: '-webkit-box',
-                    WebkitLineClamp: 2,
-                    WebkitBoxOrient: 'vertical',
-                    overflow: 'hidden',
-                    overflowWrap: 'anywhere',
-                  }}
-                >
-                  {item.name}
-                </Box>
-              </ButtonBase>
-            );
-          })}
-          <ButtonBase
-            aria-haspopup="dialog"
-            aria-label={`Add a part to rig ${rigLetter(index)}`}
-            title="Add a part"
-            onClick={() => open({ kind: 'parts', rig: rig.id!, place: chain.parts.length, isNew: true })}
-            sx={{
-              flex: '0 0 40px',
-              height: 40,
-              border: 1,
-              borderRadius: 1,
-              borderStyle: 'dashed',
-              borderColor: 'primary.main',
-              color: 'primary.main',
-              fontSize: 18,
-            }}
-          >
-            +
-          </ButtonBase>
-        </Box>
-      )}
+                {item.name}
+              </Box>
+            </ButtonBase>
+          );
+        })}
+        <ButtonBase
+          aria-haspopup="dialog"
+          aria-label={`Add a part to rig ${rigLetter(index)}`}
+          title="Add a part"
+          onClick={() => open({ kind: 'parts', rig: rig.id!, place: chain.parts.length, isNew: true })}
+          sx={{
+            flex: '0 0 40px',
+            height: 40,
+            border: 1,
+            borderRadius: 1,
+            borderStyle: 'dashed',
+            borderColor: 'primary.main',
+            color: 'primary.main',
+            fontSize: 18,
+          }}
+        >
+          +
+        </ButtonBase>
+      </Box>
       <Box
         sx={{
           display: 'grid',
           gap: '6px',
-          gridTemplateColumns: brief ? `repeat(${sceneMm === null ? 2 : 3}, 1fr)` : '2fr 1.2fr 1fr 1fr',
+          gridTemplateColumns: brief ? '1fr 1fr' : '2fr 1.2fr 1fr 1fr 1fr',
           '& > *': { minWidth: 0 },
-          '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr' },
+          '& > .mode': { gridColumn: brief ? '1 / -1' : 'auto' },
+          '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr', '& > .mode': { gridColumn: '1 / -1' } },
         }}
       >
-        {!brief && (
+        <div className="mode">
           <LabelledSelect label="Recording mode" value={mode} onChange={(next) => changeChain(rig.id!, { ...chain, mode: next })}>
             {modes.map((m) => (
               <MenuItem key={m.name} value={m.name}>
                 {m.name}
+                {m.fps && <small>&nbsp;· {m.fps.map((fps) => plain(fps)).join(' ')} fps</small>}
               </MenuItem>
             ))}
           </LabelledSelect>
-        )}
+        </div>
         <EntryField
           label={isZoom ? `Zoom ${plain(zoomShortMm)}–${plain(zoomLongMm)}` : 'Focal length'}
           help={isZoom ? 'Anywhere along the zoom; arrow keys go through it.' : 'A prime: as marked on the lens.'}
@@ -166,18 +169,64 @@ export const ChainInputs = memo(function ChainInputs({
           onValue={(fNumber) => changeRig(rig.id!, { fNumber })}
         />
         {!brief && (
-          <EntryField
-            {...named(rigFields.punchIn)}
-            shown={`${plain(rig.punchIn ?? rigFields.punchIn.empty)}×`}
-            stepFrom={rig.punchIn ?? rigFields.punchIn.empty}
-            problem={problem('punchIn')}
-            onValue={(punchIn) => changeRig(rig.id!, { punchIn })}
-          />
+          <>
+            <EntryField
+              {...named(rigFields.punchIn)}
+              shown={`${plain(rig.punchIn ?? rigFields.punchIn.empty)}×`}
+              stepFrom={rig.punchIn ?? rigFields.punchIn.empty}
+              problem={problem('punchIn')}
+              onValue={(punchIn) => changeRig(rig.id!, { punchIn })}
+            />
+            <Rate rig={rig} offered={modes.find((m) => m.name === mode)?.fps ?? []} scene={scene} problem={problem('captureFps')} />
+          </>
         )}
-        {sceneMm !== null && (
-          <OwnDistance index={index} mm={rig.subjectDistanceMm ?? null} sceneMm={sceneMm} problems={problems} feet={feet} />
+        {spread && (
+          <OwnDistance index={index} mm={rig.subjectDistanceMm ?? null} sceneMm={scene.subjectDistanceMm} problems={problems} feet={feet} />
         )}
       </Box>
     </Box>
   );
 });
+
+interface RateProps {
+  rig: RigInput;
+  /** By the mode; empty where they are not known. */
+  offered: number[];
+  scene: SceneInput;
+  problem: string | undefined;
+}
+
+/** Captured frames a second: of those that the mode offers, or any where nobody knows them. Empty is as many as the timeline has. */
+function Rate({ rig, offered, scene, problem }: RateProps) {
+  const set = (captureFps: number | null) => changeRig(rig.id!, { captureFps });
+  if (offered.length === 0) {
+    return (
+      <EntryField
+        {...named(rigFields.captureFps)}
+        shown={rig.captureFps == null ? '' : withUnit(plain(rig.captureFps), 'fps')}
+        stepFrom={rig.captureFps ?? fpsOf(scene)}
+        placeholder="as timeline"
+        problem={problem}
+        onClear={() => set(null)}
+        onValue={set}
+      />
+    );
+  }
+  const captured = rig.captureFps ?? fpsOf(scene);
+  const rates = offered.includes(captured) ? offered : [...offered, captured];
+  return (
+    <LabelledSelect
+      label={rigFields.captureFps.label}
+      help="What the mode offers; more than the timeline plays gives slow motion."
+      problem={problem}
+      value={String(captured)}
+      onChange={(fps) => set(Number(fps) === fpsOf(scene) ? null : Number(fps))}
+    >
+      {rates.map((fps) => (
+        <MenuItem key={fps} value={String(fps)}>
+          {plain(fps)} fps{!offered.includes(fps) && ', not offered'}
+        </MenuItem>
+      ))}
+    </LabelledSelect>
+  );
+}

@@ -164,7 +164,8 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
           spanMm={chainSpan}
           problems={problems}
           brief={brief}
-          sceneMm={spread ? scene.subjectDistanceMm : null}
+          scene={scene}
+          spread={spread}
           feet={feet}
         />
       ) : (

@@ -2,7 +2,7 @@ import { holdNothing, useSettings, type Hold } from '../../app/settings';
 import { core, type Chain, type Conventions, type LensInput, type RigInput, type SceneInput, type Setup } from '../../core/core';
 import { oneLine } from '../../ui/format';
 import { change, changesNothing, type Content, useBench, withSetup, yardstickOf } from './benchStore';
-import { chainOf, nameOf } from '../../gear/chains';
+import { chainOf, nameOf, withOfferedRate } from '../../gear/chains';
 import { follow, type Lead } from './holding';
 import { behind, distanceOf, withSubjectAt } from '../../core/standing';
 
@@ -40,10 +40,13 @@ export function changeChain(id: string, chain: Chain | null, part: Partial<RigIn
   const unnamed =
     !rig.name || core().formats.some((f) => f.name.startsWith(rig.name!)) || (before !== null && rig.name === nameOf(before.parts));
   change(`${id}:chain${performance.now()}`, (c) => {
-    const { rigs } = c.document.setup;
+    const { rigs, scene } = c.document.setup;
     const named = chain && unnamed && { name: nameOf(chain.parts) };
+    const made = (r: RigInput): RigInput => ({ ...r, ...part, chain, ...named });
+    // Another camera or mode has rates of its own.
+    const hasOtherRates = chain !== null && (before?.mode !== chain.mode || before?.parts[0]?.item !== chain.parts[0]?.item);
     return withSetup(c, {
-      rigs: rigs.map((r) => (r.id === id ? { ...r, ...part, chain: chain, ...named } : r)),
+      rigs: rigs.map((r) => (r.id !== id ? r : hasOtherRates ? withOfferedRate(made(r), scene) : made(r))),
     });
   });
 }

@@ -97,6 +97,7 @@ export function ShelfPage() {
   );
   const say = useCallback((text: string, undo?: () => void) => setSaid({ text, undo }), []);
   const bringDemo = () => void changeDemo(true, queries, say);
+  const isEmpty = first?.onShelf === 0;
   const lenses = chosen.filter((c) => c.item.kind === 'lens').map((c) => c.item);
 
   return (
@@ -110,13 +111,13 @@ export function ShelfPage() {
         <Button onClick={() => setBringing(true)}>Bring in</Button>
         <TakeOut />
         <DeletedGear count={first?.deleted ?? 0} onSaid={say} />
-        <DemoPress onSaid={say} />
+        {!isEmpty && <DemoPress onSaid={say} />}
       </Box>
       <SetAside things={first?.setAside ?? []} />
       <Understood understood={first?.understood ?? []} text={ask.q} onText={(q) => change({ q })} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'end', position: 'relative' }}>
-        <Facets ask={ask} page={first} onChange={change} />
-        <Box sx={{ display: 'flex', gap: 1, ml: 'auto', position: { md: 'absolute' }, right: 0, bottom: 0, '& > *': { width: 190 } }}>
+        {!isEmpty && <Facets ask={ask} page={first} onChange={change} />}
+        <Box sx={{ display: isEmpty ? 'none' : 'flex', gap: 1, ml: 'auto', position: { md: 'absolute' }, right: 0, bottom: 0, '& > *': { width: 190 } }}>
           <CameraChoice cameras={cameras ?? noCameras} camera={camera} onChange={chooseCamera} />
           {camera && (
             <LabelledSelect
@@ -139,7 +140,7 @@ export function ShelfPage() {
             Try again
           </Button>
         </PageMessage>
-      ) : !first ? null : first.onShelf === 0 ? (
+      ) : !first ? null : isEmpty ? (
         <PageMessage
           title="The shelf is empty"
           text="Add what you own or can get, bring in a file of it, or try everything first with the demo’s gear and work."

@@ -48,8 +48,13 @@ const unlike = (name: string, others: Mode[]): string => {
 
 /** A mode after its pixels were told: by them it is called while it has no name of its own, and so wide it reads while nobody told another area. */
 export function afterPixels(mode: Mode, pixels: [number, number] | null, sensor: Sensor, others: Mode[]): Mode {
-  const { widthPx: _, heightPx: __, ...rest } = mode;
-  const next: Mode = pixels ? { ...rest, widthPx: pixels[0], heightPx: pixels[1] } : rest;
+  const next: Mode = { ...mode };
+  if (pixels) {
+    [next.widthPx, next.heightPx] = pixels;
+  } else {
+    delete next.widthPx;
+    delete next.heightPx;
+  }
   const called = mode.widthPx && mode.heightPx ? `${mode.widthPx} × ${mode.heightPx}` : '';
   const isUnnamed = ownName.test(mode.name) || mode.name.replace(/ \(\d+\)$/, '') === called;
   const name = pixels && isUnnamed ? unlike(`${pixels[0]} × ${pixels[1]}`, others) : mode.name;

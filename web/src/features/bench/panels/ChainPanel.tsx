@@ -80,6 +80,11 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
             </Box>
             {f.message}
             {f.fix && <Box sx={{ color: 'text.secondary' }}>{f.fix}</Box>}
+            {f.code === 'rateNotOffered' && found.rateInstead != null && (
+              <Button size="small" variant="outlined" onClick={() => changeRig(rig.id!, { captureFps: found.rateInstead })}>
+                Capture {plain(found.rateInstead)} fps
+              </Button>
+            )}
           </Box>
         ))}
       </Box>
@@ -102,17 +107,6 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
             problem={problem('sensitivityIso')}
             onClear={() => changeRig(rig.id!, { sensitivityIso: null })}
             onValue={(sensitivityIso) => changeRig(rig.id!, { sensitivityIso })}
-          />
-          <EntryField
-            label="Frames a second"
-            help="Captured by this mode; empty for those of the timeline."
-            kind="fps"
-            shown={rig.captureFps == null ? '' : withUnit(plain(rig.captureFps), 'fps')}
-            stepFrom={rig.captureFps ?? 25}
-            placeholder="as timeline"
-            problem={problem('captureFps')}
-            onClear={() => changeRig(rig.id!, { captureFps: null })}
-            onValue={(captureFps) => changeRig(rig.id!, { captureFps })}
           />
         </Fields>
       </Section>

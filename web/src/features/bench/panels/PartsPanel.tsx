@@ -32,7 +32,7 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
   const { data, error, isPending } = useQuery({
     queryKey: ['shelf', 'options', chain, rig.focalLengthMm, rig.fNumber, scene.deliveryAspect, place, isNew, text],
     queryFn: async ({ signal }) => {
-      const setup = rig.chain && assemblyOf(rig, rig.chain, scene.deliveryAspect ?? null);
+      const setup = rig.chain && assemblyOf(rig, rig.chain, scene);
       const answer = await api.POST('/api/shelf/options', { body: { setup, place, isNew, text }, signal }).catch((e: unknown) => {
         throw signal.aborted ? e : new Error(unreachable.say);
       });
