@@ -2,6 +2,7 @@ using System.Text.Json;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Productions;
+using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
@@ -61,8 +62,11 @@ public sealed class FitDoor
         return null;
     }
 
-    private static FitSearch SearchOf(FitRequest request, FittingShelf among) => new(
-        among, request.Location.ToCore(request.Shot), request.Shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, request.Shot.Criterion, request.Before?.ToCore(), request.Delivery.ToRules());
+    /// <summary>A shot with what its support carries: the shelf knows that.</summary>
+    private ShotBrief BriefOf(ShotInput shot, DeliveryInput delivery) => shot.ToCore(delivery) with { Support = shelf.LimitsOf(shot.Support) };
+
+    private FitSearch SearchOf(FitRequest request, FittingShelf among) => new(
+        among, request.Location.ToCore(request.Shot), BriefOf(request.Shot, request.Delivery), Core.Rigs.Conventions.Default, request.Shot.Criterion, request.Before?.ToCore(), request.Delivery.ToRules());
 
     /// <summary>Asks some more rigs.</summary>
     /// <param name="rigs">How many at most.</param>
@@ -98,7 +102,7 @@ public sealed class FitDoor
         }
 
         day = request;
-        days = new(Of(request!.Bag, request.LeftOut), [.. request.Shots.Select(s => new DayShot(LocationOf(request, s).ToCore(s), s.ToCore(request.Delivery)))], Core.Rigs.Conventions.Default, request.Counts, request.Delivery.ToRules());
+        days = new(Of(request!.Bag, request.LeftOut), [.. request.Shots.Select(s => new DayShot(LocationOf(request, s).ToCore(s), BriefOf(s, request.Delivery)))], Core.Rigs.Conventions.Default, request.Counts, request.Delivery.ToRules());
         return null;
     }
 
@@ -131,7 +135,7 @@ public sealed class FitDoor
 
         var alone = shelf.Alone(rig.ToCore());
         return [.. request.Shots.Select(shot => FitMapping.ToAnswer(
-            new FitSearch(alone, LocationOf(request, shot).ToCore(shot), shot.ToCore(request.Delivery), Core.Rigs.Conventions.Default, shot.Criterion, rules: request.Delivery.ToRules()).Finish(1), shot, unit))];
+            new FitSearch(alone, LocationOf(request, shot).ToCore(shot), BriefOf(shot, request.Delivery), Core.Rigs.Conventions.Default, shot.Criterion, rules: request.Delivery.ToRules()).Finish(1), shot, unit))];
     }
 
     private static LocationInput LocationOf(DayRequest request, ShotInput shot) => request.Locations.First(p => p.Id == shot.LocationId);

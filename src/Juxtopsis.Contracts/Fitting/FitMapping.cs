@@ -176,7 +176,8 @@ internal static class FitMapping
         words.Say(remedy),
         remedy.Value,
         remedy.With is { } fit ? say(fit) : null,
-        remedy.Kind == RemedyKind.OtherSupport ? remedy.CameraSupport : null);
+        remedy.Kind == RemedyKind.OtherSupport ? remedy.CameraSupport : null,
+        remedy.Support?.Id);
 
     private static double? Finite(double value) => double.IsFinite(value) ? value : null;
 }

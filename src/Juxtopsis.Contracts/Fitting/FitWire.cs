@@ -166,7 +166,8 @@ public sealed record MissOutput(RigOutput Rig, DiagnosticOutput Why, IReadOnlyLi
 /// <param name="Value">To what; see the core's Remedy.</param>
 /// <param name="Fit">The rig as it then gives the shot, where the change is of the rig; null where shot or place change.</param>
 /// <param name="CameraSupport">The way of carrying meant; null for none.</param>
-public sealed record RemedyOutput(RemedyKind Kind, string Say, double Value, FitOutput? Fit, CameraSupport? CameraSupport);
+/// <param name="Support">The support of the shelf meant; null for none.</param>
+public sealed record RemedyOutput(RemedyKind Kind, string Say, double Value, FitOutput? Fit, CameraSupport? CameraSupport, Guid? Support);
 
 /// <summary>Asks which lenses do all shots of a day.</summary>
 public sealed record DayRequest

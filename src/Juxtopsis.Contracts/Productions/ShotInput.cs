@@ -83,6 +83,9 @@ public sealed record ShotInput
     /// <summary>How the camera is carried.</summary>
     public CameraSupport CameraSupport { get; set; }
 
+    /// <summary>The support of the shelf that carries it, by identity; left out while none is chosen.</summary>
+    public Guid? Support { get; set; }
+
     /// <summary>True when it walks along with the subject.</summary>
     public bool Walks { get; set; }
 

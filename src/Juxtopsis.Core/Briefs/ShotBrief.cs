@@ -35,6 +35,9 @@ public sealed record ShotBrief(ShotSubject Subject, ShotSize Size)
     /// <summary>How the camera is carried.</summary>
     public CameraSupport CameraSupport { get; init; }
 
+    /// <summary>What the support that is chosen carries; null while none is.</summary>
+    public SupportLimits? Support { get; init; }
+
     /// <summary>From the sensor mark to the last thing behind it that must fit, mm; null for what the support usually needs.</summary>
     public double? RearMm { get; init; }
 

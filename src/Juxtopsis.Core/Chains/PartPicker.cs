@@ -1,5 +1,6 @@
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Core.Chains;
 
@@ -27,6 +28,7 @@ public sealed class PartPicker(IReadOnlyList<GearItem> shelf, MountBook mounts)
     private static readonly GearKind[] Around = [GearKind.Support, GearKind.BagItem];
 
     private readonly Joining joining = new(shelf, mounts);
+    private readonly FrontJoining front = new(shelf);
 
     /// <summary>The kinds that may stand at a place.</summary>
     /// <param name="parts">The chain.</param>
@@ -79,20 +81,36 @@ public sealed class PartPicker(IReadOnlyList<GearItem> shelf, MountBook mounts)
             : setting;
         var plain = Put(parts, slot, item);
         var assembly = ChainAssembler.Assemble(plain, mounts, mode);
-        var stop = StopOf(assembly, plain, item);
-        if (stop is not null && item.Kind is GearKind.Lens or GearKind.Body && Rejoined(plain, mode) is { } way)
+        if (StopOf(assembly, plain, item) is not { } stop)
         {
-            var again = StopOf(way.Assembly, way.Parts, item);
-            if (again is null)
-            {
-                var through = way.Links.Count == 0 ? way.Why : $"Through {string.Join(" and ", way.Links.Select(l => l.Name))} · {way.Why}";
-                return new(item, way.Parts, true, through, "", Standing.Of(way.Assembly));
-            }
+            return new(item, plain, true, Praise(assembly, plain, item), "", Standing.Of(assembly));
         }
 
-        return stop is null
-            ? new(item, plain, true, Praise(assembly, plain, item), "", Standing.Of(assembly))
-            : new(item, plain, false, stop.Message, stop.Fix, Standing.Of(assembly));
+        // What does not go together by itself: adapters behind the lens, rings in front of it.
+        var (joined, through) = (plain, new List<string>());
+        if (item.Kind is GearKind.Lens or GearKind.Body && Rejoined(plain, mode) is { } way)
+        {
+            joined = way.Parts;
+            through.AddRange(way.Links.Select(l => l.Name));
+        }
+
+        if (front.Joined(joined, item, out var missing) is { } ringed)
+        {
+            through.AddRange(ringed.Except(joined).Select(r => r.Name));
+            joined = ringed;
+        }
+
+        var again = ReferenceEquals(joined, plain) ? assembly : ChainAssembler.Assemble(joined, mounts, mode);
+        if (!ReferenceEquals(joined, plain) && StopOf(again, joined, item) is null)
+        {
+            var praise = Praise(again, joined, item);
+            return new(item, joined, true, through.Count == 0 ? praise : $"Through {string.Join(" and ", through)} · {praise}", "", Standing.Of(again));
+        }
+
+        var fix = stop.Code == DiagnosticCode.ThreadDiffers && missing is var (from, to)
+            ? $"Needs a ring from {LengthWords.Millimetres(from)} to {LengthWords.Millimetres(to)}, which is not on the shelf."
+            : stop.Fix;
+        return new(item, plain, false, stop.Message, fix, Standing.Of(assembly));
     }
 
     /// <summary>The first thing that stops a chain and that a part has to do with.</summary>
@@ -106,7 +124,7 @@ public sealed class PartPicker(IReadOnlyList<GearItem> shelf, MountBook mounts)
             && (f.Part == place || f.Other == place || f.Code is DiagnosticCode.RigTooHeavy or DiagnosticCode.RigTooLong or DiagnosticCode.TooMany));
     }
 
-    private (IReadOnlyList<GearItem> Parts, IReadOnlyList<GearItem> Links, Assembly Assembly, string Why)? Rejoined(IReadOnlyList<GearItem> parts, ChainSetting setting)
+    private (IReadOnlyList<GearItem> Parts, IReadOnlyList<GearItem> Links)? Rejoined(IReadOnlyList<GearItem> parts, ChainSetting setting)
     {
         var lens = Lens(parts);
         if (lens < 0 || parts[0].Kind != GearKind.Body || parts[lens].Kind != GearKind.Lens)
@@ -117,7 +135,7 @@ public sealed class PartPicker(IReadOnlyList<GearItem> shelf, MountBook mounts)
         // Tubes are for nearness, and stay right behind the lens only where their mounts fit; a new join leaves them out.
         IReadOnlyList<GearItem> rest = [.. parts.Skip(lens + 1)];
         return joining.Ways(parts[0], parts[lens], rest, setting) is [var best, ..]
-            ? ([parts[0], .. best.Links, parts[lens], .. rest], best.Links, best.Assembly, best.Why)
+            ? ([parts[0], .. best.Links, parts[lens], .. rest], best.Links)
             : null;
     }
 

@@ -79,6 +79,7 @@ internal static class RigOfChain
         {
             NarrowestFNumber = lens.Get(LensFields.Narrowest),
             Blades = lens.Get(LensFields.Blades),
+            TakesNoFilter = lens.Get(LensFields.NoFilters) == true,
             // What a lens loses is told by both; by its T-number alone nothing is.
             WidestTNumber = lens.Get(LensFields.Widest) is null ? null : lens.Get(LensFields.WidestT),
             MeasuredFocalLengthMm = ChainOptics.MeasuredMm(lens, optics.FocalLengthMm),

@@ -4,6 +4,7 @@ using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
+using Juxtopsis.Core.Solving;
 
 namespace Juxtopsis.Core.Fitting;
 
@@ -143,6 +144,11 @@ internal sealed class FitQuestion
     /// <summary>The same, where the camera may stand being known already.</summary>
     public FitAnswer Ask(FitRig rig, FitMode mode, (double Near, double Far) place, RankingCriterion criterion)
     {
+        if (SupportMiss(rig) is { Code: not DiagnosticCode.None } support)
+        {
+            return FitAnswer.No(support);
+        }
+
         if (RateMiss(mode) is { Code: not DiagnosticCode.None } rate)
         {
             return FitAnswer.No(rate);
@@ -160,6 +166,20 @@ internal sealed class FitQuestion
         }
 
         return new StandpointSearch(this, rig, frame, frame.Used.HeightMm / Frame.HeightMm, place, criterion).Answer();
+    }
+
+    /// <summary>What is in the way where a rig is too much for the support that is chosen; what is not known of its weight is not counted.</summary>
+    private Shortfall SupportMiss(FitRig rig)
+    {
+        if (Brief.Support is not { } support)
+        {
+            return Shortfall.None;
+        }
+
+        var (heavy, far) = (support.TooHeavyG(rig.WeightG), support.TooLongMm(rig.FrontMm + rig.BackMm));
+        return heavy > 0 ? new(DiagnosticCode.RigTooHeavy, heavy, 4 + heavy / support.PayloadG!.Value)
+            : far > 0 ? new(DiagnosticCode.RigTooLong, far, 4 + far / support.LongestMm!.Value)
+            : Shortfall.None;
     }
 
     /// <summary>How much of a picture lies outside the image circle, as far as it is known.</summary>
@@ -228,9 +248,13 @@ internal sealed class FitQuestion
         var loss = (end.Lens.WidestTNumber / end.Lens.WidestFNumber ?? 1) * one.BellowsFactor;
         var isoAtOne = LightAtOne * (loss * loss);
         var bright = Rules.Sensitivity && isoAtOne is { } iso ? Math.Sqrt(Rules.HighestIso / iso) : double.PositiveInfinity;
-        var wanted = Math.Max(sharp, readable);
-        var (fNumber, by) = widest >= wanted ? (widest, ApertureBy.Widest) : (wanted, sharp >= readable ? ApertureBy.Sharp : ApertureBy.Readable);
-        var miss = Beyond(fNumber, narrowest) ? Stops(isFixed ? DiagnosticCode.IrisStuck : DiagnosticCode.CannotStopDownEnough, fNumber, narrowest)
+        // Without a filter, too much light is lost by the aperture alone.
+        var filterless = Rules.Sensitivity && end.Lens.TakesNoFilter && isoAtOne is { } most ? Math.Sqrt((end.LowestIso ?? LightSolver.UsualIso) / most) : 0;
+        var wanted = Math.Max(Math.Max(sharp, readable), filterless);
+        var (fNumber, by) = widest >= wanted ? (widest, ApertureBy.Widest)
+            : (wanted, filterless >= wanted ? ApertureBy.Filterless : sharp >= readable ? ApertureBy.Sharp : ApertureBy.Readable);
+        var miss = by == ApertureBy.Filterless && Beyond(fNumber, Math.Min(narrowest, soft)) ? Stops(DiagnosticCode.TooBright, fNumber, Math.Min(narrowest, soft))
+            : Beyond(fNumber, narrowest) ? Stops(isFixed ? DiagnosticCode.IrisStuck : DiagnosticCode.CannotStopDownEnough, fNumber, narrowest)
             : Beyond(fNumber, soft) ? widest > soft ? Stops(DiagnosticCode.CannotOpenEnough, fNumber, soft) : Stops(DiagnosticCode.SharpnessAgainstBlur, wanted, soft)
             : Beyond(fNumber, bright) ? Stops(DiagnosticCode.TooDark, fNumber, bright)
             : Shortfall.None;
@@ -334,6 +358,7 @@ internal enum ApertureBy
     Narrowest,
     Soft,
     Light,
+    Filterless,
 }
 
 /// <summary>How a rig is set at a standpoint.</summary>

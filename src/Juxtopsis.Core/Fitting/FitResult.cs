@@ -141,6 +141,7 @@ public sealed record FitResult(
             && (brief.Behind != BackgroundRequirement.Readable || focus.BackgroundDiscFractionOfHeight <= ShotBrief.ReadableShare * (1 + Exact))
             && (fit.Rig.CircleIsEstimated || report.Sensor.DarkShare is not > Coverage.Noticed * (1 + Exact))
             && (!question.Rules.Rates || fit.Mode.Offers(brief.Fps))
+            && !(question.Rules.Sensitivity && fit.Set.Lens.TakesNoFilter && fit.FilterStops > Exact)
             && !(question.Rules.Sensitivity && fit.SensitivityIso > question.Rules.HighestIso * (1 + Exact));
     }
 

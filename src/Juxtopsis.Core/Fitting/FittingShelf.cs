@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
@@ -53,6 +54,14 @@ public sealed class FittingShelf
     /// <summary>Cameras on the shelf.</summary>
     public int Bodies => bodies.Count;
 
+    /// <summary>What carries a camera.</summary>
+    internal IEnumerable<GearItem> Supports => items.Where(i => i.Kind == GearKind.Support);
+
+    /// <summary>What a support of the shelf carries.</summary>
+    /// <param name="id">Its identity; null for none.</param>
+    /// <returns>Its limits; null where it is not here.</returns>
+    public SupportLimits? LimitsOf(Guid? id) => Supports.FirstOrDefault(s => s.Id == id) is { } support ? SupportLimits.Of(support) : null;
+
     /// <summary>Close-up lenses, the weakest first.</summary>
     internal IReadOnlyList<GearItem> CloseUps { get; }
 
@@ -93,7 +102,7 @@ public sealed class FittingShelf
     {
         ArgumentNullException.ThrowIfNull(choice);
         GearItem? Find(Guid id) => items.FirstOrDefault(i => i.Id == id);
-        var alone = new FittingShelf(items.Where(i => i.Kind == GearKind.Mount)) { Modes = Modes };
+        var alone = new FittingShelf(items.Where(i => i.Kind is GearKind.Mount or GearKind.Support)) { Modes = Modes };
         alone.Done = alone.Pairs;
         var known = bodies.FirstOrDefault(b => b.Body.Id == choice.Body);
         GearItem?[] links = [.. choice.Links.Select(Find)];
@@ -154,10 +163,10 @@ public sealed class FittingShelf
     /// <param name="gear">The gear to keep, by identity; null for all.</param>
     /// <param name="leftOut">The gear to leave out of that.</param>
     /// <returns>A shelf with the rigs of which all parts are kept.</returns>
-    public FittingShelf Only(IEnumerable<Guid>? gear, IEnumerable<Guid> leftOut)
+    public FittingShelf Only(IEnumerable<Guid>? gear, IReadOnlyCollection<Guid> leftOut)
     {
         var kept = (gear ?? items.Select(i => i.Id)).Except(leftOut).ToHashSet();
-        var some = new FittingShelf(items.Where(i => i.Kind == GearKind.Mount || kept.Contains(i.Id)));
+        var some = new FittingShelf(items.Where(i => i.Kind == GearKind.Mount || kept.Contains(i.Id) || i.Kind == GearKind.Support && !leftOut.Contains(i.Id)));
         some.Done = some.Pairs;
         some.Modes = Modes;
         some.IsCut = IsCut;

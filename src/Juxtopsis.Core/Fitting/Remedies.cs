@@ -41,6 +41,7 @@ internal sealed class Remedies
             DiagnosticCode.ImageCircleTooSmall => [PunchedIn(rig, mode, Uncovered(rig, mode)), OtherLens(miss)],
             DiagnosticCode.NoStandpoint => [OtherSupport(rig, mode), SubjectBack(rig, mode, miss.Shortfall.By), OtherAxis(rig, mode)],
             DiagnosticCode.RateNotOffered => [OfferedRate(rig)],
+            DiagnosticCode.RigTooHeavy or DiagnosticCode.RigTooLong => [StrongerSupport(rig, mode), OtherLens(miss)],
             DiagnosticCode.CannotStopDownEnough or DiagnosticCode.IrisStuck => [LessMove(miss), BehindAsItComes(rig, mode), OtherLens(miss)],
             DiagnosticCode.CannotOpenEnough => [Forward(miss), BehindAsItComes(rig, mode), OtherLens(miss)],
             DiagnosticCode.SharpnessAgainstBlur => [LessMove(miss), Forward(miss), BehindAsItComes(rig, mode)],
@@ -138,6 +139,13 @@ internal sealed class Remedies
     /// <summary>The shortest tube of the shelf with which the rig gives the shot, in the place where it does.</summary>
     private Remedy? Tube(FitRig rig, FitMode mode) => search.Shelf.Tubes
         .SelectMany(item => search.Shelf.WithTube(rig, item).Select(made => Instead(new(RemedyKind.Tube, item.Get(AdapterFields.Extension) ?? 0, 0) { ItemName = item.Name }, made, mode)))
+        .FirstOrDefault(r => r is not null);
+
+    /// <summary>The lightest support of the shelf of the same kind on which the rig gives the shot.</summary>
+    private Remedy? StrongerSupport(FitRig rig, FitMode mode) => search.Shelf.Supports
+        .Where(s => SupportLimits.Of(s).Type == question.Brief.Support?.Type)
+        .OrderBy(s => s.Get(CommonFields.Weight) ?? double.PositiveInfinity).ThenBy(s => s.FullName, StringComparer.Ordinal)
+        .Select(s => Tried(new(RemedyKind.StrongerSupport, s.Get(SupportFields.Payload) ?? 0, 0) { Support = s, ItemName = s.FullName }, rig, mode))
         .FirstOrDefault(r => r is not null);
 
     private Remedy? OtherSupport(FitRig rig, FitMode mode)

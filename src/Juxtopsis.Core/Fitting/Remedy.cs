@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Gear;
 
 namespace Juxtopsis.Core.Fitting;
 
@@ -38,6 +39,9 @@ public enum RemedyKind
     /// <summary>Another way of carrying, with less behind the camera.</summary>
     OtherSupport,
 
+    /// <summary>Another support of the shelf, that carries the rig.</summary>
+    StrongerSupport,
+
     /// <summary>What is behind need not be soft, or readable.</summary>
     BehindAsItComes,
 
@@ -62,6 +66,9 @@ public sealed record Remedy(RemedyKind Kind, double Value, double Change)
 
     /// <summary>Name of the lens, close-up lens or tube meant; empty for none.</summary>
     public string ItemName { get; init; } = "";
+
+    /// <summary>The support of the shelf meant; null for none.</summary>
+    public GearItem? Support { get; init; }
 
     /// <summary>The way of carrying meant.</summary>
     public CameraSupport CameraSupport { get; init; }
@@ -92,7 +99,8 @@ public sealed record Remedy(RemedyKind Kind, double Value, double Change)
             RemedyKind.OtherFraming => brief with { Typed = new(Value, IsAcross: false) },
             RemedyKind.MovesLess => brief with { MovesMm = Value },
             RemedyKind.OfferedRate => brief with { CaptureFps = Value },
-            RemedyKind.OtherSupport => brief with { CameraSupport = CameraSupport, RearMm = null },
+            RemedyKind.OtherSupport => brief with { CameraSupport = CameraSupport, RearMm = null, Support = null },
+            RemedyKind.StrongerSupport => brief with { Support = SupportLimits.Of(Support!) },
             RemedyKind.BehindAsItComes => brief with { Behind = BackgroundRequirement.AsItComes },
             _ => brief,
         };

@@ -68,6 +68,9 @@ public sealed record LensData
     /// <summary>Entrance pupil to that opening, mm.</summary>
     public double? FrontOpeningFromPupilMm { get; init; }
 
+    /// <summary>True when nothing can be screwed on in front: what light is too much, its aperture alone can take away.</summary>
+    public bool TakesNoFilter { get; init; }
+
     /// <summary>The piece of <see cref="WidestAlong"/>, or the whole zoom, between whose ends a focal length lies.</summary>
     /// <param name="focalLengthMm">Focal length as marked, mm.</param>
     /// <returns>Both ends; null when the widest aperture is held, or not known.</returns>

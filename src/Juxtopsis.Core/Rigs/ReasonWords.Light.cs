@@ -17,7 +17,9 @@ public static partial class ReasonWords
             case Reasons.TooDark:
                 return LeftOver(kind, report, "missing", "Open the aperture, raise the sensitivity, add light, or take the filter off.");
             case Reasons.TooBright:
-                return LeftOver(kind, report, "left over", "Put a filter on, close the aperture, or lower the sensitivity. Never look into the sun through an optical finder, and keep it off the sensor.");
+                return LeftOver(
+                    kind, report, "left over",
+                    $"{(rig.Lens.TakesNoFilter ? "This lens takes no filter: close" : "Put a filter on, close")} the aperture, or lower the sensitivity. Never look into the sun through an optical finder, and keep it off the sensor.");
             case Reasons.VariableFilterOutOfRange:
                 var range = $"{LengthWords.Number(rig.VariableFilterMinStops ?? 0)} to {LengthWords.Number(rig.VariableFilterMaxStops ?? 0)} stops";
                 var left = $"{LengthWords.Number(Math.Round(report.Light.LeftOverStops!.Value, 1))} stops";

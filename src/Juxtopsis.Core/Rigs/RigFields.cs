@@ -112,6 +112,7 @@ public static class RigFields
             Narrowest,
             OfLens("blades", "Blades", EntryKind.Count, "Of the iris: the corners of blurred lights when it is not wide open.", (in r) => r.Lens.Blades, (lens, v) => lens with { Blades = v }),
             TNumber,
+            new FlagField<Rig>("lens.takesNoFilter", "Takes no filter", "Nothing can be screwed on in front: the glass bulges, or there is no thread.", (in r) => r.Lens.TakesNoFilter, (in r, v) => r with { Lens = r.Lens with { TakesNoFilter = v } }),
             OfLens("measuredFocalLengthMm", "Measured focal length", EntryKind.FocalLength, "From a test of your own, at this mark. Counts when the conventions go by measured ones.", (in r) => r.Lens.MeasuredFocalLengthMm, (lens, v) => lens with { MeasuredFocalLengthMm = v }),
             OfLens("minimumFocusDistanceMm", "Nearest focus", EntryKind.MinimumFocusDistance, "From the sensor mark.", (in r) => r.Lens.MinimumFocusDistanceMm, (lens, v) => lens with { MinimumFocusDistanceMm = v }),
             OfLens("maximumMagnification", "Largest ratio", EntryKind.Magnification, "Size on the sensor over true size at the nearest focus: 1:4, 0.25. From it follows how the lens breathes.", (in r) => r.Lens.MaximumMagnification, (lens, v) => lens with { MaximumMagnification = v }),

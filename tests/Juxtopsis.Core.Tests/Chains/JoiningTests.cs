@@ -81,4 +81,50 @@ public sealed class JoiningTests
     {
         Assert.Equal(kinds, string.Join(',', PartPicker.KindsAt([Made.Body, Made.Lens], new Slot(place, isNew))));
     }
+
+    private static GearItem Ring(double from, double to) => Made.Of(
+        GearKind.StepRing, $"Ring {from}–{to}", (CommonFields.RearThread, from), (CommonFields.FrontThread, to), (CommonFields.Thickness, 3.0));
+
+    private static readonly GearItem Small = Made.Lens.With(LensFields.FilterThread, 52.0);
+    private static readonly GearItem Filter77 = Made.Filter.With(CommonFields.RearThread, 77.0);
+
+    [Fact]
+    public void A_filter_of_another_thread_brings_its_rings_in_their_place()
+    {
+        var picker = new PartPicker([Filter77, Ring(52, 77), Ring(77, 52), Ring(52, 67), Ring(67, 77)], Made.Mounts);
+        var one = picker.Options([Made.Body, Small], new(2, true), new()).Single(o => o.Item.Equals(Filter77));
+        Assert.True(one.Fits);
+        Assert.Equal([Made.Body.Name, Small.Name, "Ring 52–77", Filter77.Name], one.Parts.Select(p => p.Name));
+        Assert.StartsWith("Through Ring 52–77 · ", one.Why, StringComparison.Ordinal);
+        Assert.Empty(one.Fix);
+
+        var two = new PartPicker([Filter77, Ring(52, 67), Ring(67, 77)], Made.Mounts).Options([Made.Body, Small], new(2, true), new()).Single(o => o.Item.Equals(Filter77));
+        Assert.Equal(["Ring 52–67", "Ring 67–77"], two.Parts.Skip(2).SkipLast(1).Select(p => p.Name));
+    }
+
+    [Fact]
+    public void A_ring_is_offered_the_right_way_round_alone_and_a_missing_one_is_named()
+    {
+        var picker = new PartPicker([Filter77, Ring(77, 52), Ring(52, 58)], Made.Mounts);
+        var options = picker.Options([Made.Body, Small], new(2, true), new()).ToDictionary(o => o.Item.Name);
+        Assert.True(options["Ring 52–58"].Fits);
+        Assert.False(options["Ring 77–52"].Fits);
+        Assert.False(options[Filter77.Name].Fits);
+        Assert.Equal("Needs a ring from 52 mm to 77 mm, which is not on the shelf.", options[Filter77.Name].Fix.Replace('\u2009', ' '));
+    }
+
+    [Fact]
+    public void Another_lens_keeps_the_filter_with_the_ring_that_it_needs_and_without_the_one_of_before()
+    {
+        var ring = Ring(52, 77);
+        var large = Made.Lens.With(LensFields.FilterThread, 77.0).With(CommonFields.Name, "Large").WithId(Guid.NewGuid());
+        var bulging = Made.Lens.With(LensFields.FilterThread, null).With(LensFields.NoFilters, true).With(CommonFields.Name, "Bulging").WithId(Guid.NewGuid());
+        var picker = new PartPicker([large, Small, bulging, ring, Filter77], Made.Mounts);
+        var swapped = picker.Options([Made.Body, Small, ring, Filter77], new(1, false), new()).ToDictionary(o => o.Item.Name);
+        Assert.Equal([Made.Body.Name, "Large", Filter77.Name], swapped["Large"].Parts.Select(p => p.Name));
+        Assert.True(swapped["Large"].Fits);
+        Assert.False(swapped["Bulging"].Fits);
+        var back = picker.Options([Made.Body, large, Filter77], new(1, false), new()).Single(o => o.Item.Equals(Small));
+        Assert.Equal([Made.Body.Name, Small.Name, ring.Name, Filter77.Name], back.Parts.Select(p => p.Name));
+    }
 }

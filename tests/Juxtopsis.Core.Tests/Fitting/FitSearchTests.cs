@@ -341,4 +341,44 @@ public sealed class FitSearchTests
         Assert.Equal("Other", Assert.Single(Ask(Room, Metre, shelf.Only([Body.Id, other.Id], [])).Fits).Rig.Lens.Name);
         Assert.Equal("Other", Assert.Single(Ask(Room, Metre, shelf.Only(null, [Prime.Id])).Fits).Rig.Lens.Name);
     }
+
+    [Fact]
+    public void A_lens_without_a_filter_is_closed_until_the_light_is_right_or_missed()
+    {
+        var full = Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) });
+        var bulging = Prime.With(LensFields.NoFilters, true).With(LensFields.FilterThread, null).With(LensFields.Narrowest, 16.0);
+        var lit = Room with { BrightnessEv = 12 };
+        var fit = Assert.Single(Ask(lit, Metre, ShelfOf(full, bulging)).Fits);
+        Assert.Equal(0, fit.FilterStops!.Value, 1e-9);
+        Assert.Equal(100, fit.SensitivityIso!.Value, 1e-6);
+        Assert.True(Ask(lit, Metre, ShelfOf(full, Prime)).Fits[0].FilterStops > 3);
+
+        // Full sun asks for ƒ22 or so at ISO 100 and 1/50 s.
+        var miss = Assert.Single(Ask(Room with { BrightnessEv = 15 }, Metre, ShelfOf(full, bulging)).Misses);
+        Assert.Equal(DiagnosticCode.TooBright, miss.Shortfall.Code);
+        Assert.Equal(15 - Math.Log2(16 * 16 * 50), miss.Shortfall.By, 1e-3);
+        var soft = Metre with { Behind = BackgroundRequirement.Soft };
+        Assert.Equal(DiagnosticCode.TooBright, Assert.Single(Ask(lit, soft, ShelfOf(full, bulging)).Misses).Shortfall.Code);
+    }
+
+    [Fact]
+    public void A_support_that_is_chosen_carries_what_is_proposed_or_a_stronger_one_is_named()
+    {
+        var weak = Made.Gimbal.With(SupportFields.Payload, 900.0).With(CommonFields.Name, "Weak").WithId(Guid.NewGuid());
+        var strong = Made.Gimbal.With(SupportFields.Payload, 1000.0).With(SupportFields.Longest, 400.0).With(CommonFields.Name, "Strong").WithId(Guid.NewGuid());
+        var head = Made.Gimbal.With(SupportFields.Type, SupportType.Head).With(SupportFields.Payload, 9000.0).With(CommonFields.Name, "Head").WithId(Guid.NewGuid());
+        var shelf = ShelfOf(Body, Prime, weak, strong, head);
+        Assert.Single(Ask(Room, Metre with { Support = shelf.LimitsOf(strong.Id) }, shelf).Fits);
+
+        // 600 g of body and 400 g of lens.
+        var miss = Assert.Single(Ask(Room, Metre with { Support = shelf.LimitsOf(weak.Id) }, shelf).Misses);
+        Assert.Equal((DiagnosticCode.RigTooHeavy, 100.0), (miss.Shortfall.Code, miss.Shortfall.By));
+        Assert.Equal("Strong", Assert.Single(miss.Remedies).ItemName);
+        Assert.Contains("too heavy", new FitWords(LengthUnit.Metres).Shortfall(miss).Message, StringComparison.Ordinal);
+        var tight = Metre with { Support = new(SupportType.Gimbal, null, 100) };
+        Assert.Equal(DiagnosticCode.RigTooLong, Assert.Single(Ask(Room, tight, shelf).Misses).Shortfall.Code);
+        Assert.Null(shelf.LimitsOf(Body.Id));
+        Assert.NotNull(shelf.Only([], []).LimitsOf(weak.Id));
+        Assert.Null(shelf.Only([], [weak.Id]).LimitsOf(weak.Id));
+    }
 }

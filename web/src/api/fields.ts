@@ -173,6 +173,11 @@ export const rigFields = {
     isDistance: false,
     help: 'Light that gets through at the widest aperture; needs the widest aperture beside it.',
   },
+  'lens.takesNoFilter': {
+    label: 'Takes no filter',
+    empty: false,
+    help: 'Nothing can be screwed on in front: the glass bulges, or there is no thread.',
+  },
   'lens.measuredFocalLengthMm': {
     label: 'Measured focal length',
     empty: null,

@@ -2053,7 +2053,7 @@ export interface components {
          * @description What would let a rig give a shot.
          * @enum {unknown}
          */
-        RemedyKind: "subjectBack" | "subjectForward" | "otherAxis" | "otherFraming" | "punchIn" | "closeUp" | "tube" | "otherLens" | "movesLess" | "offeredRate" | "otherSupport" | "behindAsItComes" | "moreLight";
+        RemedyKind: "subjectBack" | "subjectForward" | "otherAxis" | "otherFraming" | "punchIn" | "closeUp" | "tube" | "otherLens" | "movesLess" | "offeredRate" | "otherSupport" | "strongerSupport" | "behindAsItComes" | "moreLight";
         /** @description A change after which a rig gives the shot. */
         RemedyOutput: {
             /** @description What to change. */
@@ -2067,6 +2067,11 @@ export interface components {
             value: number;
             fit: null | components["schemas"]["FitOutput"];
             cameraSupport: null | components["schemas"]["CameraSupport"];
+            /**
+             * Format: uuid
+             * @description The support of the shelf meant; null for none.
+             */
+            support: null | string;
         };
         /** @description A rig: its numbers, and the parts that they came from where it has some. */
         RigInput: {
@@ -2202,6 +2207,11 @@ export interface components {
                  * @description Light that gets through at the widest aperture; needs the widest aperture beside it.
                  */
                 widestTNumber?: null | number;
+                /**
+                 * @description Nothing can be screwed on in front: the glass bulges, or there is no thread.
+                 * @default false
+                 */
+                takesNoFilter?: boolean;
                 /**
                  * Format: double
                  * @description From a test of your own, at this mark. Counts when the conventions go by measured ones.
@@ -2776,6 +2786,11 @@ export interface components {
             headroom?: number;
             /** @description How the camera is carried. */
             cameraSupport?: components["schemas"]["CameraSupport"];
+            /**
+             * Format: uuid
+             * @description The support of the shelf that carries it, by identity; left out while none is chosen.
+             */
+            support?: null | string;
             /** @description True when it walks along with the subject. */
             walks?: boolean;
             /**

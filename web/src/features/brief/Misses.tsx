@@ -63,7 +63,7 @@ function MissItem({ shot, miss }: { shot: ShotInput; miss: Miss }) {
  * Makes the change that a remedy proposes: another rig becomes the one that is chosen for the shot, anything else changes the shot. It is a change of this
  * shot alone, and one step of undo.
  */
-function apply(shot: ShotInput, { kind, value, cameraSupport, fit }: Remedy): void {
+function apply(shot: ShotInput, { kind, value, cameraSupport, support, fit }: Remedy): void {
   const { document } = useProduction.getState();
   const now = shotsOf(document).find((s) => s.id === shot.id)!;
   const place = placeOf(document, now);
@@ -96,8 +96,11 @@ function apply(shot: ShotInput, { kind, value, cameraSupport, fit }: Remedy): vo
     case 'moreLight':
       if (place) changePlace(place.id, { brightnessEv: value });
       break;
+    case 'strongerSupport':
+      set({ support });
+      break;
     case 'otherSupport':
-      set({ cameraSupport: cameraSupport ?? 'handHeld', rearMm: null });
+      set({ cameraSupport: cameraSupport ?? 'handHeld', rearMm: null, support: null });
       break;
   }
 }

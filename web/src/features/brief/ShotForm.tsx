@@ -6,8 +6,11 @@ import { EntryField } from '../../ui/EntryField';
 import { distanceField, oneLine, plain, shape, withUnit } from '../../ui/format';
 import { DeleteIcon, DuplicateIcon, NextIcon, PreviousIcon } from '../../ui/icons';
 import { LabelledSelect } from '../../ui/LabelledSelect';
+import { fullName } from '../../gear/gear';
+import { weight } from '../../ui/figureText';
 import { useAnswers } from './answers';
 import { CutDrawing } from './CutDrawing';
+import { useGear } from './fitting';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { addPlace, changeShot, duplicateShot, moveShot, removeShot } from './commands';
 import { behinds, cameraSupports, entriesOf } from './words';
@@ -75,7 +78,7 @@ export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput
           label="Carried"
           help="How the camera is carried: it decides what must be behind it."
           value={shot.cameraSupport ?? 'tripod'}
-          onChange={(cameraSupport) => set({ cameraSupport })}
+          onChange={(cameraSupport) => set({ cameraSupport, support: null })}
         >
           {entriesOf(cameraSupports).map(([key, words]) => (
             <MenuItem key={key} value={key}>
@@ -83,6 +86,7 @@ export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput
             </MenuItem>
           ))}
         </LabelledSelect>
+        <SupportChoice shot={shot} onChange={(support) => set({ support })} />
         {length(
           'Subject moves',
           'How far it moves to and fro altogether; the sharp zone holds all of it without focus being pulled.',
@@ -221,5 +225,39 @@ function ShotName({ shot }: { shot: ShotInput }) {
         </Typography>
       )}
     </div>
+  );
+}
+
+const supportTypes: Partial<Record<NonNullable<ShotInput['cameraSupport']>, [type: string, label: string]>> = {
+  gimbal: ['gimbal', 'Which gimbal'],
+  tripod: ['head', 'Which head'],
+  overhead: ['arm', 'Which arm'],
+};
+
+/** The support of the shelf that carries the camera: what is too heavy or too long for it is not proposed. */
+function SupportChoice({ shot, onChange }: { shot: ShotInput; onChange: (id: string | null) => void }) {
+  const items = useGear((s) => s.items);
+  const [type, label] = supportTypes[shot.cameraSupport ?? 'tripod'] ?? [];
+  const supports = [...items.values()].filter((item) => item.kind === 'support' && item.type === type);
+  if (label === undefined || (supports.length === 0 && shot.support == null)) {
+    return null;
+  }
+  const gone = shot.support != null && supports.every((item) => item.id !== shot.support);
+  return (
+    <LabelledSelect
+      label={label}
+      help="What is too heavy or too long for it is not proposed."
+      value={shot.support ?? ''}
+      onChange={(id) => onChange(id === '' ? null : id)}
+    >
+      <MenuItem value="">any that carries it</MenuItem>
+      {gone && <MenuItem value={shot.support!}>one that is not on the shelf now</MenuItem>}
+      {supports.map((item) => (
+        <MenuItem key={item.id} value={item.id}>
+          {fullName(item)}
+          <small>&nbsp;· {typeof item.payloadG === 'number' ? `carries ${weight(item.payloadG)}` : 'payload not known'}</small>
+        </MenuItem>
+      ))}
+    </LabelledSelect>
   );
 }

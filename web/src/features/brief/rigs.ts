@@ -82,6 +82,10 @@ export function rigOf(fit: Fit, scene: SceneInput, shot: ShotInput): RigInput | 
   if (!items) {
     return null;
   }
+  const support = shot.support == null ? undefined : useGear.getState().items.get(shot.support);
+  if (support) {
+    items.push(support);
+  }
   const parts = items.map((item) => ({ item, revision: 1 }));
   const mounts = mountsOf(
     parts,
