@@ -79,6 +79,7 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(CrewFileWork))]
 [JsonSerializable(typeof(CrewImportOutput))]
 [JsonSerializable(typeof(DemoInput))]
+[JsonSerializable(typeof(ImportBackOutput))]
 [JsonSerializable(typeof(PapersOutput))]
 [JsonSerializable(typeof(DemoOutput))]
 [JsonSerializable(typeof(ComparisonDocument))]

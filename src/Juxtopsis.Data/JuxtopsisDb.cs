@@ -41,6 +41,9 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     /// <summary>The current crew's gear, retired and deleted things included, what is put away left out.</summary>
     public DbSet<GearRow> Gear => Set<GearRow>();
 
+    /// <summary>What the current crew's shelf was before files were brought in.</summary>
+    public DbSet<ShelfImport> Imports => Set<ShelfImport>();
+
     /// <summary>The current crew's photographs of places.</summary>
     public DbSet<Photo> Photos => Set<Photo>();
 
@@ -98,6 +101,11 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         gear.Property(g => g.Document).HasColumnType("jsonb");
         gear.Property(g => g.Revision).IsConcurrencyToken();
         gear.HasIndex(g => new { g.CrewId, g.Kind, g.NameKey }).IsUnique().HasFilter("retired_at is null and deleted_at is null and put_away_at is null");
+
+        var import = modelBuilder.Entity<ShelfImport>().ToTable("imports");
+        Owned(import);
+        import.HasKey(i => new { i.CrewId, i.Revision });
+        import.Property(i => i.Before).HasColumnType("jsonb");
 
         var photo = modelBuilder.Entity<Photo>();
         Owned(photo);

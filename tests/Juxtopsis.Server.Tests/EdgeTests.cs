@@ -14,7 +14,7 @@ public sealed class EdgeTests(ServerFixture fixture) : IClassFixture<ServerFixtu
                 "/api/productions", "/api/productions/{id}", "/api/productions/{id}/stored", "/api/productions/{id}/restore", "/api/productions/{id}/past", "/api/productions/{id}/past/{revision}",
                 "/api/fit", "/api/day", "/api/photos/{id}", "/api/photos/{id}/restore", "/api/crew/export.zip", "/api/crew/import", "/api/demo",
                 "/api/shelf", "/api/shelf/{id}", "/api/shelf/{id}/stored", "/api/shelf/options", "/api/shelf/ways", "/api/shelf/deleted", "/api/shelf/{id}/retire", "/api/shelf/{id}/restore",
-                "/api/shelf/export.json", "/api/shelf/export.zip", "/api/shelf/export/{table}.csv", "/api/shelf/import",
+                "/api/shelf/export.json", "/api/shelf/export.zip", "/api/shelf/export/{table}.csv", "/api/shelf/import", "/api/shelf/import/{revision}/back",
             ],
             document["paths"]!.AsObject().Select(p => p.Key));
         Assert.Equal("number", document["components"]!["schemas"]!["RigInput"]!["properties"]!["focalLengthMm"]!["type"]!.GetValue<string>());

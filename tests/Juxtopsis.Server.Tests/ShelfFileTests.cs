@@ -96,7 +96,7 @@ public sealed class ShelfFileTests(ServerFixture fixture) : IClassFixture<Server
         var changes = looked["rows"]!.AsArray().Single(r => r!["outcome"]!.GetValue<string>() == "changed")!["changes"]!.AsArray();
         Assert.Contains(changes, c => c!["field"]!.GetValue<string>() == "Weight (g)" && c["from"]!.GetValue<string>() == "200" && c["to"]!.GetValue<string>() == "210");
 
-        var bad = await Bring("lenses.csv", Table + "Bad;Tallow;Nowhere;35;;\n", write: true);
+        var bad = await Bring("lenses.csv", Table + "Bad;Tallow;K-bay;wide;;\n", write: true);
         Assert.Equal((1, 1, 0, 1), Counts(bad));
         Assert.False(bad["written"]!.GetValue<bool>());
         Assert.Equal(0, (await fixture.Server.SendAsync(HttpMethod.Get, "/api/shelf?q=new+one")).Json["total"]!.GetValue<int>());
@@ -119,7 +119,7 @@ public sealed class ShelfFileTests(ServerFixture fixture) : IClassFixture<Server
     [InlineData("lenses.csv", "Id,Name,Focal length\nseven,x,35\n", "is no id")]
     [InlineData("lenses.csv", "", "nothing in the file")]
     [InlineData("bodies.csv", "Name,Mount\nx,K-bay\n", "Recording modes is missing")]
-    [InlineData("modes.csv", "Camera,Name,Used width,Used height\nNobody,Full,36,24\n", "no camera called")]
+    [InlineData("modes.csv", "Camera id,Name,Used width,Used height\n00000000-0000-4000-8000-000000000009,Full,36,24\n", "no camera called")]
     [InlineData("modes.csv", "Name,Used width,Used height\nFull,36,24\n", "belongs to no camera")]
     [InlineData("mounts.csv", "Name,Note\nK-bay,\nA;B,x\n", "semicolon")]
     [InlineData("spoons.csv", "Name\nx\n", "which kind")]
@@ -160,7 +160,7 @@ public sealed class ShelfFileTests(ServerFixture fixture) : IClassFixture<Server
     public async Task A_table_of_50_000_rows_with_broken_ones_among_them_tells_each()
     {
         var rows = new StringBuilder("Name,Maker,Focal length,Long end,Weight (g),Mount\n");
-        string[] broken = ["x{0},T,thirty,,,K-bay", "x{0},T,35,20,,K-bay", "x{0},T,35,,-5,K-bay", "x{0},T,35,,,Nowhere", "x{0},T,35,,", "x\"{0},T,35,,,K-bay", ",T,35,,,K-bay", "same,T,35,,,K-bay"];
+        string[] broken = ["x{0},T,thirty,,,K-bay", "x{0},T,35,20,,K-bay", "x{0},T,35,,-5,K-bay", "x{0},T,35,,9999999,K-bay", "x{0},T,35,,", "x\"{0},T,35,,,K-bay", ",T,35,,,K-bay", "same,T,35,,,K-bay"];
         for (var i = 0; i < 50_000; i++)
         {
             rows.AppendLine(i % 1000 < broken.Length ? string.Format(System.Globalization.CultureInfo.InvariantCulture, broken[i % 1000], i) : $"lens {i},T,35,,400,K-bay");
@@ -213,5 +213,98 @@ public sealed class ShelfFileTests(ServerFixture fixture) : IClassFixture<Server
             var properties = schema["$defs"]![kind!["key"]!.GetValue<string>()]!["properties"]!.AsObject();
             Assert.All(kind["fields"]!.AsArray(), f => Assert.True(properties.ContainsKey(f!["key"]!.GetValue<string>())));
         }
+    }
+
+    [Theory]
+    [InlineData("Name,Focal length,Widest aperture\nKindless,35,2\n", "Lens")]
+    [InlineData("Name,Sensor width,Sensor height\nKindless,36,24\n", "Body")]
+    [InlineData("Name,Sensor width,Sensor height,Focal length\nKindless,13.2,8.8,9\n", "Fixed-lens camera")]
+    [InlineData("Name,Goes on,Takes\nKindless,K-bay,Thole\n", "Adapter")]
+    [InlineData("Name,Thread to the lens,Thread in front\nKindless,52,77\n", "Step ring")]
+    [InlineData("Name,Does what,Thread to the lens\nKindless,polariser,77\n", "Filter")]
+    [InlineData("Name,Power,Thread to the lens\nKindless,2,77\n", "Close-up lens")]
+    [InlineData("Name,Flange distance\nKindless,20\n", "Mount")]
+    [InlineData("Name,Is a,Payload\nKindless,gimbal,2000\n", "Support")]
+    [InlineData("Camera,Name,Used width,Used height\nSelkie Tern,Other,36,24\n", "Body")]
+    public async Task The_kind_is_told_by_the_columns_whatever_the_file_is_called(string table, string kind)
+    {
+        var result = await Bring("export (3).csv", table);
+        Assert.Equal(0, Counts(result).Refused);
+        Assert.Contains(result["rows"]!.AsArray(), r => r!["kind"]!.GetValue<string>() == kind);
+    }
+
+    [Fact]
+    public async Task A_single_table_is_enough_and_brings_what_it_names()
+    {
+        var lenses = await Bring("mine.csv", "Name,Mount,Focal length\nForty,Hawse,40\nFifty,hawse,50\n");
+        Assert.Equal((3, 0, 0, 0), Counts(lenses));
+        Assert.Equal(["Hawse|named by Forty, mine.csv, line 2"], lenses["rows"]!.AsArray().Where(r => r!["kind"]!.GetValue<string>() == "Mount").Select(r => $"{r!["name"]}|{r["where"]}"));
+        var modes = await Bring("mine.csv", "Camera,Name,Used width,Used height\nPetrel,Full,36,20.25\nPetrel,Crop,24,13.5\n");
+        Assert.Equal((1, 0, 0, 0), Counts(modes));
+        var body = await Bring("mine.csv", "Name,Sensor width,Sensor height\nPetrel,36,24\n", write: true);
+        Assert.True(body["written"]!.GetValue<bool>());
+        var petrel = (await fixture.Server.SendAsync(HttpMethod.Get, "/api/shelf?q=Petrel")).Json["items"]![0]!["item"]!;
+        Assert.Equal("Whole sensor", petrel["modes"]![0]!["name"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task A_column_that_is_absent_changes_nothing_and_one_that_is_empty_makes_unknown()
+    {
+        Assert.True((await Bring("lenses.csv", "Name,Maker,Mount,Focal length,Weight (g),Filter thread (mm),Retired\nStays,Tallow,K-bay,35,400,67,yes\n", write: true))["written"]!.GetValue<bool>());
+        var same = await Bring("lenses.csv", "Name,Maker,Focal length\nStays,Tallow,35\n");
+        Assert.Equal((1, 0, 0, 0), Counts(same));
+        await Bring("lenses.csv", "Name,Maker,Mount,Focal length,Weight (g),Filter thread (mm)\nGoes on,Tallow,K-bay,35,400,67\n", write: true);
+        var changed = await Bring("lenses.csv", "Name,Maker,Focal length,Weight (g)\nGoes on,Tallow,36,\n", write: true);
+        Assert.Equal((0, 1, 0, 0), Counts(changed));
+        var item = (await fixture.Server.SendAsync(HttpMethod.Get, "/api/shelf?q=Tallow&take=1000")).Json["items"]!.AsArray().Select(i => i!["item"]!).Single(i => i["name"]!.GetValue<string>() == "Goes on");
+        Assert.Equal((36, 67, "K-bay"), (item["focalShortMm"]!.GetValue<double>(), item["filterThreadMm"]!.GetValue<double>(), item["mount"]!.GetValue<string>()));
+        Assert.Null(item["weightG"]);
+        Assert.Equal((0, 0, 1, 0), Counts(await Bring("lenses.csv", "Name,Maker,Focal length\nGoes on,Tallow,36\n")));
+    }
+
+    [Fact]
+    public async Task Several_files_come_at_once()
+    {
+        var result = await BringSeveral(("a.csv", "Name,Sensor width,Sensor height,Mount\nSkua,36,24,Rowlock\n"), ("b.csv", "Camera,Name,Used width,Used height\nSkua,Full,36,20.25\n"), ("mounts (1).csv", "Name,Flange distance\nRowlock,21\n"));
+        Assert.Equal((2, 0, 0, 0), Counts(result));
+        var broken = new ByteArrayContent(Encoding.UTF8.GetBytes("--x\r\n"));
+        broken.Headers.TryAddWithoutValidation("Content-Type", "multipart/mixed; boundary=x");
+        using var answer = await fixture.Server.Client.PostAsync("/api/shelf/import", broken);
+        Assert.Contains("nothing in the file", Why(JsonNode.Parse(await answer.Content.ReadAsStringAsync())!), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task An_import_is_taken_back_but_for_what_was_changed_since()
+    {
+        await Bring("lenses.csv", "Name,Maker,Focal length,Weight (g)\nBefore,Tallow,35,400\n", write: true);
+        var done = await Bring("lenses.csv", "Name,Maker,Mount,Focal length,Weight (g)\nBefore,Tallow,Parrel,35,450\nNew A,Tallow,Parrel,50,1\nNew B,Tallow,K-bay,50,1\n", write: true);
+        Assert.Equal((3, 1, 0, 0), Counts(done));
+        var b = (await fixture.Server.SendAsync(HttpMethod.Get, "/api/shelf?q=Tallow&take=1000")).Json["items"]!.AsArray().Select(i => i!["item"]!).Single(i => i["name"]!.GetValue<string>() == "New B");
+        b["weightG"] = 2;
+        Assert.Equal(200, (int)(await fixture.Server.SendAsync(HttpMethod.Put, $"/api/shelf/{b["id"]}", b.ToJsonString(), ifMatch: "\"1\"")).Status);
+
+        var path = $"/api/shelf/import/{done["revision"]}/back";
+        var back = (await fixture.Server.SendAsync(HttpMethod.Post, path)).Json;
+        Assert.Equal(3, back["back"]!.GetValue<int>());
+        Assert.Equal(["Tallow New B"], back["stayed"]!.AsArray().Select(n => n!.GetValue<string>()));
+        (await fixture.Server.SendAsync(HttpMethod.Post, path)).IsProblem(404);
+        var left = (await fixture.Server.SendAsync(HttpMethod.Get, "/api/shelf?q=Tallow&take=1000")).Json["items"]!.AsArray().Select(i => i!["item"]!).ToArray();
+        Assert.Equal(400, left.Single(i => i["name"]!.GetValue<string>() == "Before")["weightG"]!.GetValue<double>());
+        Assert.DoesNotContain(left, i => i["name"]!.GetValue<string>() == "New A");
+        Assert.Contains("New A", (await fixture.Server.SendAsync(HttpMethod.Get, "/api/shelf/deleted")).Body, StringComparison.Ordinal);
+    }
+
+    private async Task<JsonNode> BringSeveral(params (string Name, string Content)[] files)
+    {
+        using var body = new MultipartContent("mixed");
+        foreach (var (name, content) in files)
+        {
+            var part = new StringContent(content);
+            part.Headers.ContentDisposition = new("attachment") { FileNameStar = name };
+            body.Add(part);
+        }
+
+        using var answer = await fixture.Server.Client.PostAsync("/api/shelf/import", body);
+        return JsonNode.Parse(await answer.Content.ReadAsStringAsync())!;
     }
 }

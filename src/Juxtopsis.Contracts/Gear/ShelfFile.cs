@@ -12,6 +12,12 @@ namespace Juxtopsis.Contracts.Gear;
 /// <param name="Errors">What is wrong.</param>
 public sealed record ShelfFileRow(string Where, GearItem? Item, bool Retired, IReadOnlyList<DiagnosticOutput> Errors)
 {
+    /// <summary>The fields that the file has a column for; null for a file that tells all that is known. What it has no column for stays as it is.</summary>
+    public IReadOnlySet<GearField>? Told { get; init; }
+
+    /// <summary>False where the file does not say whether things are retired.</summary>
+    public bool TellsRetired { get; init; } = true;
+
     /// <summary>A row, or a whole file, that could not be read.</summary>
     /// <param name="where">File and line.</param>
     /// <param name="message">What is wrong.</param>

@@ -148,3 +148,8 @@ public sealed record ImportRowOutput(
 /// <param name="From">What it was; empty when it was not known.</param>
 /// <param name="To">What it becomes; empty when it is no longer known.</param>
 public sealed record FieldChangeOutput(string Field, string From, string To);
+
+/// <summary>What came of taking an import back.</summary>
+/// <param name="Back">How many things are as they were, or gone.</param>
+/// <param name="Stayed">Names of those that stayed, since they were changed or used meanwhile.</param>
+public sealed record ImportBackOutput(int Back, IReadOnlyList<string> Stayed);

@@ -6,6 +6,9 @@ public static class FormerPrice
     /// <summary>Its name in JSON and in tables.</summary>
     public const string Key = "price";
 
+    /// <summary>The fields that it stood for.</summary>
+    public static IReadOnlyList<GearField> Fields => [CommonFields.Price, CommonFields.Hire];
+
     /// <summary>An item of which the price was read under its former name, with the price where it belongs now.</summary>
     /// <param name="item">The item.</param>
     /// <returns>The same, but for a hired thing without a hire of its own.</returns>

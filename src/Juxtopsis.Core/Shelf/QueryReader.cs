@@ -37,8 +37,8 @@ public sealed partial class QueryReader
             .Select(a => (Lower(a.Get(AdapterFields.BodyMount)), Lower(a.Get(AdapterFields.LensMount))))];
         rules =
         [
-            (WeightLimit(), m => Limit(m, "weighs", "g", CommonFields.Weight, m.Groups["u"].Value.ToLowerInvariant() switch { "kg" => 1000, "lb" or "lbs" => 453.59237, "oz" => 28.349523125, _ => 1 })),
-            (PriceLimit(), m => Limit(m, "costs", "", CommonFields.Price, 1)),
+            (WeightLimit(), m => Limit(m, "weighs", "g", i => i.Get(CommonFields.Weight), m.Groups["u"].Value.ToLowerInvariant() switch { "kg" => 1000, "lb" or "lbs" => 453.59237, "oz" => 28.349523125, _ => 1 })),
+            (PriceLimit(), m => Limit(m, "costs", "", CommonFields.CostOf, 1)),
             (FocusLimit(), m => Nearest(m)),
             (ThreadOf(), m => Thread(m)),
             (EquivalentOf(), m => Equivalent(m)),
@@ -107,12 +107,12 @@ public sealed partial class QueryReader
         return (new Criterion(plain, "", row => row.Entry.Words.Contains(lower, StringComparison.Ordinal)), plain.Length);
     }
 
-    private static Criterion Limit(Match m, string verb, string unit, NumberField field, double times)
+    private static Criterion Limit(Match m, string verb, string unit, Func<GearItem, double?> of, double times)
     {
         var value = Number(m) * times;
         var most = m.Groups["most"].Success;
         var shown = unit.Length > 0 ? $"{LengthWords.Number(value)} {unit}" : LengthWords.Number(value);
-        return Is(m, $"{verb} {shown} or {(most ? "less" : "more")}", i => most ? i.Get(field) <= value : i.Get(field) >= value);
+        return Is(m, $"{verb} {shown} or {(most ? "less" : "more")}", i => most ? of(i) <= value : of(i) >= value);
     }
 
     private static Criterion Nearest(Match m)

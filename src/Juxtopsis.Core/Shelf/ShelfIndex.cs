@@ -206,7 +206,7 @@ public sealed class ShelfIndex
         named = query.Order switch
         {
             ShelfOrder.Weight => named.ThenBy(r => r.Entry.Item.Get(CommonFields.Weight) ?? double.PositiveInfinity),
-            ShelfOrder.Price => named.ThenBy(r => r.Entry.Item.Get(CommonFields.Price) ?? double.PositiveInfinity),
+            ShelfOrder.Price => named.ThenBy(r => CommonFields.CostOf(r.Entry.Item) ?? double.PositiveInfinity),
             ShelfOrder.Aperture => named.ThenBy(r => r.Entry.Item.Get(LensFields.Widest) ?? double.PositiveInfinity),
             ShelfOrder.Kind => named.ThenBy(r => r.Entry.Item.Kind).ThenBy(Aside).ThenBy(r => r.Entry.Item.Get(LensFields.Short) ?? 0).ThenBy(r => r.Entry.Item.Get(LensFields.Long) ?? 0),
             _ => named,

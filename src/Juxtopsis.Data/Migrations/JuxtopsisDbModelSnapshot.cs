@@ -338,6 +338,31 @@ namespace Juxtopsis.Data.Migrations
                     b.ToTable("productions", (string)null);
                 });
 
+            modelBuilder.Entity("Juxtopsis.Data.Model.ShelfImport", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Before")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("before");
+
+                    b.HasKey("CrewId", "Revision")
+                        .HasName("pk_imports");
+
+                    b.ToTable("imports", (string)null);
+                });
+
             modelBuilder.Entity("Juxtopsis.Data.Model.Comparison", b =>
                 {
                     b.HasOne("Juxtopsis.Data.Model.Crew", null)
@@ -386,6 +411,16 @@ namespace Juxtopsis.Data.Migrations
                         .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired()
                         .HasConstraintName("fk_productions_crews_crew_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.ShelfImport", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_imports_crews_crew_id");
                 });
 #pragma warning restore 612, 618
         }

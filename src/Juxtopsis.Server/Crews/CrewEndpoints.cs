@@ -147,7 +147,7 @@ internal static class CrewEndpoints
             var gear = 0;
             if (zip.GetEntry("shelf.json") is { } things && await Read(things, (int)FileEndpoints.MostBytes, cancellationToken) is { } json)
             {
-                var plan = ImportPlan.Of(UploadReader.Read(json, "shelf.json", cancellationToken), shelf);
+                var plan = ImportPlan.Of(UploadReader.Read([("shelf.json", json)], cancellationToken), shelf);
                 if (plan.IsRefused)
                 {
                     return TypedResults.Json(plan.ToOutput(shelf.Revision, written: false), WireJson.Default.ImportOutput, statusCode: 422);

@@ -5,6 +5,7 @@ using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Shelf;
 using Juxtopsis.Data;
 using Juxtopsis.Data.Model;
@@ -75,6 +76,13 @@ internal sealed class ShelfCache
 
     private static Task<int> RevisionAsync(JuxtopsisDb db) =>
         db.Crews.Where(c => c.Id == db.CrewId).Select(c => c.ShelfRevision).FirstAsync();
+
+    /// <summary>A document as an item; null where it cannot be read.</summary>
+    public static GearItem? Read(string document)
+    {
+        using var json = JsonDocument.Parse(Encoding.UTF8.GetBytes(document));
+        return GearJson.Read(json.RootElement, "", new List<DiagnosticOutput>());
+    }
 
     /// <summary>A row as an entry of the shelf; one that cannot be read is set aside, so that it takes nothing else down with it.</summary>
     public static (ShelfEntry? Entry, SetAsideOutput? SetAside) Read(GearRow row)

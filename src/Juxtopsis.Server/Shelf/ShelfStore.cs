@@ -1,3 +1,6 @@
+using System.Text;
+using System.Text.Json;
+using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Shelf;
 using Juxtopsis.Data;
@@ -97,12 +100,78 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
         }
 
         var added = plan.Rows.Where(r => r.Stored is null).ToArray();
+        await NoteAsync(plan.Shelf.Revision + 1, [.. changed, .. added], cancellationToken);
         await ForgetUnseenAsync([.. added.Select(r => r.Row.Item!.Id)], cancellationToken);
         foreach (var row in added)
         {
             Add(row.Row.Item!, row.Row.Retired ? clock.GetUtcNow() : null);
         }
     }
+
+    /// <summary>Notes what the things were before, so that the import can be taken back.</summary>
+    private async Task NoteAsync(int revision, IReadOnlyList<PlannedRow> rows, CancellationToken cancellationToken)
+    {
+        ImportedThing[] before =
+        [
+            .. rows.Select(r => new ImportedThing(
+                r.Row.Item!.Id, (r.Stored?.Revision ?? 0) + 1, r.Stored is { } s ? Encoding.UTF8.GetString(GearJson.ToUtf8(s.Item)) : null, r.Stored?.RetiredAt)),
+        ];
+        db.Imports.Add(new ShelfImport { Revision = revision, At = clock.GetUtcNow(), Before = JsonSerializer.Serialize(before) });
+        var kept = await db.Imports.OrderByDescending(i => i.Revision).Skip(ShelfImport.Most - 1).Select(i => (int?)i.Revision).FirstOrDefaultAsync(cancellationToken);
+        await db.Imports.Where(i => i.Revision <= kept).ExecuteDeleteAsync(cancellationToken);
+    }
+
+    /// <summary>Takes an import back: what it added goes to the deleted things, what it changed is as it was; what was changed since stays.</summary>
+    /// <param name="revision">The shelf's revision after the import.</param>
+    /// <param name="shelf">The shelf now.</param>
+    /// <param name="cancellationToken">Gives the request up.</param>
+    /// <returns>How many things went back, and the names of those that stayed; null where nothing is known of that import.</returns>
+    public async Task<(int Back, IReadOnlyList<string> Stayed)?> TakeBackAsync(int revision, ShelfNow shelf, CancellationToken cancellationToken)
+    {
+        if (await db.Imports.FirstOrDefaultAsync(i => i.Revision == revision, cancellationToken) is not { } import)
+        {
+            return null;
+        }
+
+        var things = JsonSerializer.Deserialize<ImportedThing[]>(import.Before)!;
+        var (added, changed, stayed) = (new List<Guid>(), new List<(ShelfEntry Stored, GearItem Item, DateTimeOffset? RetiredAt)>(), new List<string>());
+        foreach (var thing in things)
+        {
+            if (shelf.Index.Find(thing.Id) is not { } stored)
+            {
+                continue;
+            }
+
+            if (stored.Revision != thing.Revision || Needed(stored, things, shelf) || thing.Document is null && (await WorksWithAsync(thing.Id, cancellationToken)).Count > 0)
+            {
+                stayed.Add(stored.Item.FullName);
+            }
+            else if (thing.Document is null)
+            {
+                added.Add(thing.Id);
+            }
+            else if (ShelfCache.Read(thing.Document) is { } was)
+            {
+                changed.Add((stored, was, thing.RetiredAt));
+            }
+        }
+
+        var ids = changed.Select(c => c.Item.Id).ToArray();
+        await db.Gear.Where(g => ids.Contains(g.Id)).ExecuteUpdateAsync(set => set.SetProperty(g => g.NameKey, g => "\u0001" + g.Id), cancellationToken);
+        var now = clock.GetUtcNow();
+        await db.Gear.Where(g => added.Contains(g.Id)).ExecuteUpdateAsync(set => set.SetProperty(g => g.DeletedAt, now), cancellationToken);
+        foreach (var (stored, item, retiredAt) in changed)
+        {
+            Change(stored, item, retiredAt);
+        }
+
+        db.Imports.Remove(import);
+        return (added.Count + changed.Count, stayed);
+    }
+
+    /// <summary>A mount that came with an import stays where something names it that stays too.</summary>
+    private static bool Needed(ShelfEntry stored, ImportedThing[] things, ShelfNow shelf) =>
+        stored.Item.Kind == GearKind.Mount && ShelfRules.UsersOf(shelf.Index, stored.Item).Any(user => things.All(t => t.Id != user.Item.Id || t.Revision != user.Revision));
 
     /// <summary>Writes everything, counts the shelf's change and ends.</summary>
     public async Task CommitAsync(IDbContextTransaction transaction, CancellationToken cancellationToken)

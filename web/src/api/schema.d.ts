@@ -685,8 +685,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Brings a file: JSON, CSV, a ZIP of these, or the XML lens database. Says row by row what it would do; writes all or nothing when asked to. */
+        /** Brings a file, or several as multipart/mixed: JSON, CSV, a ZIP of these, or the XML lens database. Says row by row what it would do; writes all or nothing when asked to. */
         post: operations["ImportShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/import/{revision}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes an import back, by the shelf's revision after it: what it added is deleted, what it changed is as it was; what was changed since stays. */
+        post: operations["TakeImportBack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1539,6 +1556,16 @@ export interface components {
         HoldResponse: {
             /** @description For each rig, in order. */
             rigs: components["schemas"]["HeldOutput"][];
+        };
+        /** @description What came of taking an import back. */
+        ImportBackOutput: {
+            /**
+             * Format: int32
+             * @description How many things are as they were, or gone.
+             */
+            back: number;
+            /** @description Names of those that stayed, since they were changed or used meanwhile. */
+            stayed: string[];
         };
         /** @description What an import would do, or did. */
         ImportOutput: {
@@ -5755,7 +5782,7 @@ export interface operations {
     ImportShelf: {
         parameters: {
             query?: {
-                /** @description What the file is called; a CSV table's kind is told by it. */
+                /** @description What the file is called, for messages, and to tell kinds of tables apart that have the same columns. */
                 file?: string;
                 /** @description True to write; the file is only looked through when left out. */
                 write?: boolean;
@@ -5769,6 +5796,7 @@ export interface operations {
         requestBody: {
             content: {
                 "application/octet-stream": string;
+                "multipart/mixed": string;
                 "text/csv": string;
                 "application/json": string;
                 "application/zip": string;
@@ -5824,6 +5852,55 @@ export interface operations {
             };
             /** @description Too Many Requests */
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    TakeImportBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportBackOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { keepPreviousData, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
+import { newId } from '../documents/unique';
 import { api, failure, has, sendFile, unreachable, type Failure } from '../api/client';
 import type { components } from '../api/schema';
 import type { GearItem, GearKind } from '../core/core';
@@ -224,8 +225,30 @@ export const useWays = (camera: string, lens: string, mode: string) =>
     },
   });
 
-/** Looks through a file, or brings it in. Sent as it is; what it is, the server tells by its content. */
-export function bringIn(file: File, write: number | null, signal: AbortSignal): Promise<ImportResult | Failure> {
-  const query = new URLSearchParams({ file: file.name, ...(write !== null && { write: 'true', expect: String(write) }) });
-  return sendFile('POST', `/api/shelf/import?${query}`, file, 'application/octet-stream', has<ImportResult>('rows'), signal);
+/** Looks through files, or brings them in. Sent as they are; what they are, the server tells by their content. */
+export function bringIn(files: File[], write: number | null, signal: AbortSignal): Promise<ImportResult | Failure> {
+  const query = new URLSearchParams(write === null ? {} : { write: 'true', expect: String(write) });
+  const { body, type } = together(files);
+  return sendFile('POST', `/api/shelf/import?${query}`, body, type, has<ImportResult>('rows'), signal);
+}
+
+/** Files as the parts of one message. */
+function together(files: File[]): { body: Blob; type: string } {
+  const boundary = `juxtopsis-${newId()}`;
+  const head = (name: string) =>
+    `--${boundary}\r\nContent-Disposition: attachment; filename*=UTF-8''${encodeURIComponent(name).replace(/[()*']/g, escape)}\r\n\r\n`;
+  const body = new Blob([...files.flatMap((file) => [head(file.name), file, '\r\n']), `--${boundary}--\r\n`]);
+  return { body, type: `multipart/mixed; boundary=${boundary}` };
+}
+
+const escape = (mark: string) => `%${mark.charCodeAt(0).toString(16)}`;
+
+/** Takes an import back, by the shelf's revision after it. */
+export async function takeImportBack(revision: number): Promise<Schemas['ImportBackOutput'] | Failure> {
+  try {
+    const { data, error, response } = await api.POST('/api/shelf/import/{revision}/back', { params: { path: { revision } } });
+    return data ?? failure(response.status, error);
+  } catch {
+    return unreachable;
+  }
 }

@@ -31,6 +31,9 @@ internal static class CommonFields
     public static readonly GearField[] First = [Name, Maker];
     public static readonly FieldGroup Keeping = new("Money and whose it is", Ownership, From, Price, Hire, Insured, Note);
 
+    /// <summary>What a thing costs those who come by it so: a day's hire where it is hired, else the price to buy; null when not known.</summary>
+    public static double? CostOf(GearItem item) => item.Get(item.Value(Ownership) is Gear.Ownership.Hire ? Hire : Price);
+
     // What parts of a chain have in common.
     public static readonly NumberField Length = new("lengthMm", "Length", EntryKind.PartLength, "From mount or thread to its front, at its shortest.");
     public static readonly NumberField Diameter = new("diameterMm", "Diameter", EntryKind.PartLength, "Across its widest part; a hood not counted.");

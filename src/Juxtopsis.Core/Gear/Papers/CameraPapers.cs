@@ -23,9 +23,9 @@ internal static partial class CameraPapers
         {
             known[BodyFields.Modes] = Unlike(made);
         }
-        else if (modes.Count == 0 && sensor is { } whole)
+        else if (modes.Count == 0 && CameraModes.WholeSensor(GearItem.Of(kind, Guid.Empty, known)) is { } whole)
         {
-            known[BodyFields.Modes] = new[] { Mode("Whole sensor", whole) };
+            known[BodyFields.Modes] = new[] { whole };
         }
     }
 
@@ -135,7 +135,7 @@ internal static partial class CameraPapers
 
         var words = string.Join(' ', line.Left());
         var label = words.Length > 0 ? char.ToUpper(words[0], CultureInfo.InvariantCulture) + words[1..] : Called(pixels, size.Value) + said;
-        var mode = Mode(label, (area.Values[0], area.Values[1]))
+        var mode = CameraModes.Of(label, area.Values[0], area.Values[1])
             .With(ModeFields.PixelsAcross, (double)size.Value.Item1).With(ModeFields.PixelsUp, (double)size.Value.Item2);
         return rates.Length > 0 ? mode.With(ModeFields.Fps, rates) : mode;
     }
@@ -170,9 +170,6 @@ internal static partial class CameraPapers
     private static string Called(Match pixels, (int Across, int Up) size) => pixels.Groups["name"] is { Success: true } name
         ? name.Value.Trim().ToUpperInvariant()
         : string.Create(CultureInfo.InvariantCulture, $"{size.Across} × {size.Up}");
-
-    private static GearItem Mode(string name, (double WidthMm, double HeightMm) area) => GearItem.Of(
-        GearKind.Mode, Guid.Empty, [new(CommonFields.Name, name), new(ModeFields.AreaWidth, area.WidthMm), new(ModeFields.AreaHeight, area.HeightMm)]);
 
     /// <summary>Modes of one name get numbers, since each is called by its name.</summary>
     private static GearItem[] Unlike(GearItem[] modes)

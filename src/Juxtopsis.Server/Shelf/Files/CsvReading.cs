@@ -19,6 +19,20 @@ internal static class CsvReading
     /// <summary>Largest row, bytes: more than all fields together take.</summary>
     private const int LargestRow = 128 * 1024;
 
+    /// <summary>The columns that a table names; empty for an empty file.</summary>
+    public static IReadOnlyList<string> HeaderOf(TextReader text)
+    {
+        using var csv = CsvReader.Create(text, new CsvReaderOptions { MaxRecordSize = LargestRow });
+        try
+        {
+            return [.. csv.Headers ?? []];
+        }
+        catch (CsvFormatException)
+        {
+            return [];
+        }
+    }
+
     /// <summary>Reads the things of one kind.</summary>
     public static IReadOnlyList<ShelfFileRow> ReadTable(TextReader text, KindDefinition kind, string file, ImportBudget budget)
     {
@@ -35,7 +49,11 @@ internal static class CsvReading
                 var id = row.Uuid(CsvWriting.Id);
                 var item = GearItem.Of(kind.Kind, id, row.Known);
                 item = row.HasFormerPrice ? FormerPrice.Apart(item) : item;
-                rows.Add(new(row.Where, row.Errors.Count > 0 ? null : item, row.Text(CsvWriting.Retired) is "yes" or "true" or "1", row.Errors));
+                rows.Add(new(row.Where, row.Errors.Count > 0 ? null : item, row.Text(CsvWriting.Retired) is "yes" or "true" or "1", row.Errors)
+                {
+                    Told = row.Told,
+                    TellsRetired = row.Has(CsvWriting.Retired),
+                });
             });
         return rows;
     }
@@ -123,6 +141,9 @@ internal sealed class CsvColumns
 
     public Dictionary<string, int> Own { get; }
 
+    /// <summary>The fields that have a column; the two prices that a former one stood for are told together.</summary>
+    public IReadOnlySet<GearField> Told => field ??= Fields.SelectMany(f => HasFormerPrice && f.Field.FormerKey == FormerPrice.Key ? FormerPrice.Fields : [f.Field]).ToHashSet();
+
     /// <summary>True where the price stands under the name that it had before there was one for each.</summary>
     public bool HasFormerPrice { get; private init; }
 
@@ -137,7 +158,7 @@ internal sealed class CsvColumns
         {
             var (label, unit) = Split(header[i]);
             var mine = own.FirstOrDefault(o => o.Equals(label, StringComparison.OrdinalIgnoreCase));
-            var field = fields.FirstOrDefault(f => f.Label.Equals(label, StringComparison.OrdinalIgnoreCase) || f.Key.Equals(label, StringComparison.OrdinalIgnoreCase) || label.Equals(f.FormerKey, StringComparison.OrdinalIgnoreCase));
+            var field = fields.FirstOrDefault(f => IsCalled(f, label));
             var again = mine is not null ? owned.ContainsKey(mine) : field is not null && known.Any(k => k.Item1 == field);
             if (again || mine is null && field is null)
             {
@@ -157,6 +178,32 @@ internal sealed class CsvColumns
 
         return new(owned, known) { HasFormerPrice = header.Any(h => Split(h).Label.Equals(FormerPrice.Key, StringComparison.OrdinalIgnoreCase)) };
     }
+
+    /// <summary>Which kind a table holds, told by its columns: the one that knows most of them, and then the one of which most is there that it needs.</summary>
+    /// <param name="header">The columns.</param>
+    /// <param name="table">Name of the file: it decides between kinds that the columns do not tell apart.</param>
+    /// <returns>The kind, recording modes among them; null where no column tells.</returns>
+    public static KindDefinition? KindOf(IReadOnlyList<string> header, string table)
+    {
+        var labels = header.Select(h => Split(h).Label).ToArray();
+        var kinds = GearKinds.OnShelf.Append(GearKinds.Modes)
+            .Select(kind =>
+            {
+                var fields = kind.Fields.Where(f => f is not ModesField).ToArray();
+                var own = kind.Kind == GearKind.Mode ? new[] { CsvWriting.Camera, CsvWriting.CameraId } : [];
+                return (
+                    Kind: kind,
+                    Known: labels.Count(l => fields.Any(f => IsCalled(f, l)) || own.Contains(l, StringComparer.OrdinalIgnoreCase)),
+                    Missing: kind.Fields.Count(f => f.Required && !labels.Any(l => IsCalled(f, l))));
+            })
+            .OrderByDescending(k => k.Known).ThenBy(k => k.Missing).ToArray();
+        var best = kinds.TakeWhile(k => k.Known == kinds[0].Known && k.Missing == kinds[0].Missing).Select(k => k.Kind).ToArray();
+        var named = kinds.Select(k => k.Kind).FirstOrDefault(k => table.StartsWith(k.Table, StringComparison.OrdinalIgnoreCase));
+        return best.Length == 1 ? best[0] : best.FirstOrDefault(k => k == named) ?? (named is not null && kinds.First(k => k.Kind == named).Known == kinds[0].Known ? named : null);
+    }
+
+    private static bool IsCalled(GearField field, string label) =>
+        field.Label.Equals(label, StringComparison.OrdinalIgnoreCase) || field.Key.Equals(label, StringComparison.OrdinalIgnoreCase) || label.Equals(field.FormerKey, StringComparison.OrdinalIgnoreCase);
 
     /// <summary>A header without its unit, and the unit.</summary>
     private static (string Label, string Unit) Split(string header)
@@ -178,6 +225,7 @@ internal sealed class TableRow
     {
         Where = where;
         HasFormerPrice = columns.HasFormerPrice;
+        Told = columns.Told;
         own = columns.Own.ToDictionary(o => o.Key, o => csv.GetString(o.Value).Trim());
         foreach (var (field, at, unit) in columns.Fields)
         {
@@ -204,9 +252,14 @@ internal sealed class TableRow
 
     public bool HasFormerPrice { get; }
 
+    /// <summary>The fields that the table has a column for.</summary>
+    public IReadOnlySet<GearField> Told { get; }
+
     public Dictionary<GearField, object> Known { get; } = [];
 
     public List<DiagnosticOutput> Errors { get; } = [];
+
+    public bool Has(string column) => own.ContainsKey(column);
 
     public string Text(string column) => own.GetValueOrDefault(column, "");
 

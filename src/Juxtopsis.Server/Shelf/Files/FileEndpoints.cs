@@ -8,6 +8,8 @@ using Juxtopsis.Data;
 using Juxtopsis.Server.Edge;
 using Juxtopsis.Server.Problems;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.WebUtilities;
+using Microsoft.Net.Http.Headers;
 
 namespace Juxtopsis.Server.Shelf.Files;
 
@@ -18,6 +20,7 @@ internal static class FileEndpoints
     public const long MostBytes = 32L * 1024 * 1024;
 
     private const string Json = "application/json";
+    private const string Several = "multipart/mixed";
 
     public static void MapShelfFiles(this WebApplication app)
     {
@@ -38,12 +41,15 @@ internal static class FileEndpoints
             .WithSummary("One kind as a CSV table, such as lenses.csv; modes.csv holds recording modes.")
             .Produces(200, contentType: "text/csv").ProducesProblems(404, 503);
         group.MapPost("import", Import).WithName("ImportShelf")
-            .WithSummary("Brings a file: JSON, CSV, a ZIP of these, or the XML lens database. Says row by row what it would do; writes all or nothing when asked to.")
+            .WithSummary("Brings a file, or several as multipart/mixed: JSON, CSV, a ZIP of these, or the XML lens database. Says row by row what it would do; writes all or nothing when asked to.")
             .WithMetadata(new RequestSizeLimitAttribute(MostBytes))
-            .Accepts<byte[]>("application/octet-stream", "text/csv", "application/json", "application/zip", "application/xml", "text/xml")
+            .Accepts<byte[]>("application/octet-stream", Several, "text/csv", "application/json", "application/zip", "application/xml", "text/xml")
             .Produces<ImportOutput>().Produces<ImportOutput>(422).ProducesProblems(400, 409, 413, 429, 503)
             .RequireRateLimiting(Limits.Import)
             .WithRequestTimeout(Limits.Import);
+        group.MapPost("import/{revision:int}/back", TakeBack).WithName("TakeImportBack")
+            .WithSummary("Takes an import back, by the shelf's revision after it: what it added is deleted, what it changed is as it was; what was changed since stays.")
+            .Produces<ImportBackOutput>().ProducesProblems(404, 409, 503);
     }
 
     private static async Task<IResult> Table(string table, JuxtopsisDb db, ShelfCache cache)
@@ -73,7 +79,7 @@ internal static class FileEndpoints
     }
 
     private static async Task<IResult> Import(
-        [Description("What the file is called; a CSV table's kind is told by it.")] string? file,
+        [Description("What the file is called, for messages, and to tell kinds of tables apart that have the same columns.")] string? file,
         [Description("True to write; the file is only looked through when left out.")] bool? write,
         [Description("The shelf's revision that the look-through was reckoned against; when the shelf has changed since, nothing is written.")] int? expect,
         HttpRequest request,
@@ -82,9 +88,7 @@ internal static class FileEndpoints
         ShelfStore store,
         CancellationToken cancellationToken)
     {
-        var bytes = await RequestBody.ReadAsync(request, cancellationToken);
-        var name = Path.GetFileName(file ?? "");
-        var upload = UploadReader.Read(bytes.ToArray(), name.Length == 0 ? "file" : name, cancellationToken);
+        var upload = UploadReader.Read(await FilesOf(request, file, cancellationToken), cancellationToken);
         if (write != true)
         {
             // Looking holds nobody up: whoever writes meanwhile is told of by the revision.
@@ -93,6 +97,54 @@ internal static class FileEndpoints
         }
 
         return await WriteAsync(upload, expect, store, cancellationToken);
+    }
+
+    /// <summary>
+    /// The files of a request: its whole body, or the parts of a <c>multipart/mixed</c> one. Forms are not taken: any page may send them unasked.
+    /// </summary>
+    private static async Task<IReadOnlyList<(string Name, byte[] Bytes)>> FilesOf(HttpRequest request, string? file, CancellationToken cancellationToken)
+    {
+        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type) || !type.MediaType.Equals(Several, StringComparison.OrdinalIgnoreCase))
+        {
+            return [(NameOf(file), (await RequestBody.ReadAsync(request, cancellationToken)).ToArray())];
+        }
+
+        var files = new List<(string, byte[])>();
+        try
+        {
+            var reader = new MultipartReader(HeaderUtilities.RemoveQuotes(type.Boundary).ToString(), request.Body);
+            while (await reader.ReadNextSectionAsync(cancellationToken) is { } part)
+            {
+                using var bytes = new MemoryStream();
+                await part.Body.CopyToAsync(bytes, cancellationToken);
+                var name = ContentDispositionHeaderValue.TryParse(part.ContentDisposition, out var said) ? (said.FileNameStar.HasValue ? said.FileNameStar : said.FileName).ToString() : "";
+                files.Add((NameOf(name), bytes.ToArray()));
+            }
+        }
+        catch (Exception e) when (e is IOException or InvalidDataException or ArgumentException)
+        {
+            // It breaks off: what came of it is no whole, so none of it is taken.
+            files.Clear();
+        }
+
+        return files;
+
+        static string NameOf(string? given) => Path.GetFileName(given ?? "") is { Length: > 0 } name ? name : "file";
+    }
+
+    private static async Task<IResult> TakeBack(int revision, ShelfStore store, CancellationToken cancellationToken)
+    {
+        var (transaction, shelf) = await store.BeginAsync(cancellationToken);
+        await using (transaction)
+        {
+            if (await store.TakeBackAsync(revision, shelf, cancellationToken) is not var (back, stayed))
+            {
+                return Problem.Of("no-import", 404, "Nothing to take back", "Nothing is known of that import any more, or it was taken back already.").ToResult();
+            }
+
+            await store.CommitAsync(transaction, cancellationToken);
+            return TypedResults.Json(new ImportBackOutput(back, stayed), WireJson.Default.ImportBackOutput);
+        }
     }
 
     private static async Task<IResult> WriteAsync(Upload upload, int? expect, ShelfStore store, CancellationToken cancellationToken)

@@ -38,6 +38,9 @@ internal sealed class ImportPlan
 
     public IReadOnlyList<PlannedRow> Rows => planned;
 
+    /// <summary>The shelf that it was reckoned against.</summary>
+    public ShelfNow Shelf => shelf;
+
     public bool IsRefused => planned.Any(r => r.IsRefused);
 
     public static ImportPlan Of(Upload upload, ShelfNow shelf)
@@ -51,7 +54,8 @@ internal sealed class ImportPlan
     {
         var told = planned.Where(r => r.IsRefused)
             .Concat(planned.Where(r => !r.IsRefused && r.Stored is not null && !r.IsSame))
-            .Concat(planned.Where(r => !r.IsRefused && r.Stored is null));
+            .Concat(planned.Where(r => !r.IsRefused && r.Stored is null))
+            .Concat(planned.Where(r => !r.IsRefused && r.IsSame));
         return new(
             written,
             revision,
@@ -65,6 +69,7 @@ internal sealed class ImportPlan
     private void Add(Upload upload)
     {
         var byName = index.Entries.Where(e => e.RetiredAt is null).GroupBy(e => (e.Item.Kind, GearRow.KeyOf(e.Item))).ToDictionary(g => g.Key, g => g.First());
+        upload = WithWhatIsNamed(upload, byName);
         var modes = ModesByCamera(upload, byName);
         var mounts = index.Mounts.All.Select(m => m.Name)
             .Concat(upload.Rows.Where(r => r.Item is { Kind: GearKind.Mount }).Select(r => r.Item!.Name))
@@ -80,8 +85,8 @@ internal sealed class ImportPlan
         {
             var read = row.Item!;
             var stored = read.Id == Guid.Empty ? byName.GetValueOrDefault((read.Kind, GearRow.KeyOf(read))) : index.Find(read.Id);
-            var item = read.WithId(stored?.Item.Id ?? (read.Id == Guid.Empty ? Guid.CreateVersion7() : read.Id));
-            item = WithModes(item, stored, modes);
+            var item = WhatIsTold(row, read, stored).WithId(stored?.Item.Id ?? (read.Id == Guid.Empty ? Guid.CreateVersion7() : read.Id));
+            item = WithWholeSensor(WithModes(item, stored, modes));
             var errors = new List<DiagnosticOutput>(Check(item, row, stored, mounts));
             if (stored is null && ShelfRules.IdSetAside(item.Id, shelf) is { } aside)
             {
@@ -96,11 +101,51 @@ internal sealed class ImportPlan
                 errors.Add(new("name", item.Name, "a name of its own", $"“{item.FullName}” stands in the file twice.", "Give one of them another name, or take it out."));
             }
 
-            planned.Add(new(row with { Item = item }, stored, stored is null || stored.Item.Kind != item.Kind ? [] : item.DifferencesFrom(stored.Item), errors));
+            planned.Add(new(row with { Item = item, Retired = row.TellsRetired || stored is null ? row.Retired : stored.RetiredAt is not null }, stored, stored is null || stored.Item.Kind != item.Kind ? [] : item.DifferencesFrom(stored.Item), errors));
         }
 
         AddModesAlone(modes);
         RefuseTakenNames();
+    }
+
+    /// <summary>What a file has no column for stays as it is.</summary>
+    private static GearItem WhatIsTold(ShelfFileRow row, GearItem read, ShelfEntry? stored) => row.Told is { } told && stored is not null && stored.Item.Kind == read.Kind
+        ? GearKinds.Of(read.Kind).Fields.Where(told.Contains).Aggregate(stored.Item, (item, field) => item.With(field, read.Value(field)))
+        : read;
+
+    /// <summary>A camera whose modes are not known reads its whole sensor, where that is known.</summary>
+    private static GearItem WithWholeSensor(GearItem item) =>
+        GearKinds.Of(item.Kind).Fields.FirstOrDefault(f => f is ModesField) is { } modes && item.Value(modes) is null && CameraModes.WholeSensor(item) is { } whole
+            ? item.With(modes, new[] { whole })
+            : item;
+
+    /// <summary>
+    /// The upload with what it names and nobody has: mounts, and cameras of a table of modes. They are added with what is known of them, and told
+    /// among the rest before anything is written.
+    /// </summary>
+    private Upload WithWhatIsNamed(Upload upload, Dictionary<(GearKind, string), ShelfEntry> byName)
+    {
+        var mounts = index.Mounts.All.Select(m => m.Name).Concat(upload.Rows.Where(r => r.Item is { Kind: GearKind.Mount }).Select(r => r.Item!.Name)).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var named = new List<ShelfFileRow>();
+        foreach (var row in upload.Rows.Where(r => r.Item is not null))
+        {
+            foreach (var mount in ShelfIndex.MountsOf(row.Item!).Where(mounts.Add))
+            {
+                named.Add(new($"named by {row.Item!.FullName}, {row.Where}", GearItem.Of(GearKind.Mount, Guid.Empty, [new(GearKinds.Of(GearKind.Mount).Field("name")!, mount)]), false, []));
+            }
+        }
+
+        var cameras = upload.Rows.Where(r => r.Item is { Kind: GearKind.Body or GearKind.FixedLensCamera }).Select(r => GearRow.KeyOf(r.Item!)).ToHashSet();
+        foreach (var mode in upload.Modes.Where(m => m.CameraId == Guid.Empty && m.Camera.Length > 0))
+        {
+            var key = mode.Camera.ToLowerInvariant();
+            if (!byName.ContainsKey((GearKind.Body, key)) && !byName.ContainsKey((GearKind.FixedLensCamera, key)) && cameras.Add(key))
+            {
+                named.Add(new($"named by {mode.Where}", GearItem.Of(GearKind.Body, Guid.Empty, [new(GearKinds.Of(GearKind.Body).Field("name")!, mode.Camera)]), false, []));
+            }
+        }
+
+        return upload with { Rows = [.. named, .. upload.Rows] };
     }
 
     private static IEnumerable<DiagnosticOutput> Check(GearItem item, ShelfFileRow row, ShelfEntry? stored, HashSet<string> mounts)

@@ -156,12 +156,7 @@ internal static partial class LensDatabase
             var (width, height) = Area(crop, Text(element, "aspect-ratio"));
             draft.Set("sensorWidthMm", width);
             draft.Set("sensorHeightMm", height);
-            var mode = GearItem.Of(GearKind.Mode, Guid.Empty,
-            [
-                new(GearKinds.Modes.Field("name")!, "Whole sensor"),
-                new(GearKinds.Modes.Field("areaWidthMm")!, width),
-                new(GearKinds.Modes.Field("areaHeightMm")!, height),
-            ]);
+            var mode = CameraModes.Of("Whole sensor", width, height);
             draft.Set("modes", new[] { mode });
         }
         else

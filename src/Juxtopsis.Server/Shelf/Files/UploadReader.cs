@@ -16,20 +16,29 @@ internal static class UploadReader
 
     private const int MostFiles = 40;
 
-    public static Upload Read(byte[] bytes, string file, CancellationToken asker)
+    public static Upload Read(IReadOnlyList<(string Name, byte[] Bytes)> files, CancellationToken asker)
     {
         var rows = new List<ShelfFileRow>();
         var modes = new List<ModeRow>();
         var budget = new ImportBudget(asker);
+        var file = files.Count == 1 ? files[0].Name : $"{files.Count} files";
+        if (files.Count > MostFiles)
+        {
+            return new([ShelfFileRow.Refused(file, $"{MostFiles} files at once are the most.", "Bring fewer.")], []);
+        }
+
         try
         {
-            if (bytes is [0x50, 0x4B, 0x03 or 0x05, ..])
+            foreach (var (name, bytes) in files)
             {
-                ReadZip(bytes, file, rows, modes, budget);
-            }
-            else
-            {
-                ReadOne(bytes, file, rows, modes, budget);
+                if (bytes is [0x50, 0x4B, 0x03 or 0x05, ..])
+                {
+                    ReadZip(bytes, name, rows, modes, budget);
+                }
+                else
+                {
+                    ReadOne(bytes, name, rows, modes, budget);
+                }
             }
         }
         catch (ImportBudgetException)
@@ -123,22 +132,25 @@ internal static class UploadReader
 
     private static void ReadTable(byte[] bytes, string file, List<ShelfFileRow> rows, List<ModeRow> modes, ImportBudget budget)
     {
-        var table = Path.GetFileNameWithoutExtension(file);
-        using var text = new StreamReader(new MemoryStream(bytes), new UTF8Encoding(false, throwOnInvalidBytes: true));
+        StreamReader Text() => new(new MemoryStream(bytes), new UTF8Encoding(false, throwOnInvalidBytes: true));
         try
         {
-            if (table.Equals(GearKinds.Modes.Table, StringComparison.OrdinalIgnoreCase))
+            using var head = Text();
+            var kind = CsvColumns.KindOf(CsvReading.HeaderOf(head), Path.GetFileNameWithoutExtension(file));
+            using var text = Text();
+            if (kind is null)
+            {
+                var names = string.Join(", ", GearKinds.OnShelf.Append(GearKinds.Modes).Select(k => $"{k.Table}.csv"));
+                rows.Add(ShelfFileRow.Refused(
+                    file, "The columns do not tell which kind of gear this table holds.", $"Add a column that only this kind has, such as Focal length for lenses, or call the file one of {names}."));
+            }
+            else if (kind.Kind == GearKind.Mode)
             {
                 modes.AddRange(CsvReading.ReadModes(text, file, budget));
             }
-            else if (GearKinds.OnShelf.FirstOrDefault(k => table.StartsWith(k.Table, StringComparison.OrdinalIgnoreCase)) is { } kind)
-            {
-                rows.AddRange(CsvReading.ReadTable(text, kind, file, budget));
-            }
             else
             {
-                var names = string.Join(", ", GearKinds.OnShelf.Append(GearKinds.Modes).Select(k => $"{k.Table}.csv"));
-                rows.Add(ShelfFileRow.Refused(file, "The name of the table does not tell which kind of gear it holds.", $"Call it one of {names}."));
+                rows.AddRange(CsvReading.ReadTable(text, kind, file, budget));
             }
         }
         catch (DecoderFallbackException)

@@ -1,24 +1,24 @@
 import { Alert, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress, Link, Typography } from '@mui/material';
-import { useQueryClient } from '@tanstack/react-query';
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { askAgain, bringIn, type ImportResult } from '../../gear/shelfApi';
+import { askAgain, bringIn, takeImportBack, type ImportResult } from '../../gear/shelfApi';
 import { counted } from '../../ui/format';
 
 const shownRows = 200;
 
 /** Brings a file of gear in: first it is looked through, row by row; only then, all or nothing, it is written. */
-export function BringIn({ onClose, onSaid }: { onClose: () => void; onSaid: (text: string) => void }) {
+export function BringIn({ onClose, onSaid }: { onClose: () => void; onSaid: (text: string, undo?: () => void) => void }) {
   const queries = useQueryClient();
-  const [file, setFile] = useState<File | null>(null);
+  const [files, setFiles] = useState<File[]>([]);
   const [result, setResult] = useState<ImportResult | null>(null);
   const [say, setSay] = useState('');
   const [busy, setBusy] = useState('');
   const stop = useRef<AbortController>(null);
   const picker = useRef<HTMLInputElement>(null);
 
-  const ask = async (chosen: File, write: number | null) => {
+  const ask = async (chosen: File[], write: number | null) => {
     setSay('');
-    setBusy(write === null ? `Looking through ${chosen.name}…` : 'Writing…');
+    setBusy(write === null ? `Looking through ${named(chosen)}…` : 'Writing…');
     stop.current = new AbortController();
     const outcome = await bringIn(chosen, write, stop.current.signal);
     setBusy('');
@@ -29,15 +29,19 @@ export function BringIn({ onClose, onSaid }: { onClose: () => void; onSaid: (tex
     setResult(outcome);
     if (outcome.written) {
       await askAgain(queries);
-      onSaid(`${outcome.added} added, ${outcome.changed} changed from ${chosen.name}.`);
+      onSaid(
+        `${outcome.added} added, ${outcome.changed} changed from ${named(chosen)}.`,
+        () => void takeBack(outcome.revision, queries, onSaid),
+      );
       onClose();
     }
   };
-  const choose = (chosen: File | undefined) => {
-    if (chosen) {
-      setFile(chosen);
+  const choose = (chosen: FileList | null) => {
+    if (chosen && chosen.length > 0) {
+      const list = [...chosen];
+      setFiles(list);
       setResult(null);
-      void ask(chosen, null);
+      void ask(list, null);
     }
   };
   const idle = busy === '';
@@ -50,33 +54,35 @@ export function BringIn({ onClose, onSaid }: { onClose: () => void; onSaid: (tex
         onDragOver={(event) => event.preventDefault()}
         onDrop={(event) => {
           event.preventDefault();
-          choose(event.dataTransfer.files[0]);
+          choose(event.dataTransfer.files);
         }}
       >
         <Typography sx={{ fontSize: 14, color: 'text.secondary', mb: 1 }}>
-          A shelf as JSON, tables as CSV (lenses.csv, bodies.csv with modes.csv …) alone or in a ZIP, or the XML database of the open-source
-          lens-correction library. The file is looked through first; nothing is written until you say so. The shape of the JSON:{' '}
+          Tables as CSV, a shelf as JSON, a ZIP of these, or the XML database of the open-source lens-correction library; one file or several.
+          What a table holds is told by its columns, and one that it lacks changes nothing. All is looked through first; nothing is written
+          until you say so, and it can be taken back afterwards. The shape of the JSON:{' '}
           <Link href="/api/shelf/schema.json" target="_blank">
             schema.json
           </Link>
           .
         </Typography>
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}>
-          <Button variant={file ? 'outlined' : 'contained'} onClick={() => picker.current?.click()} disabled={!idle}>
-            {file ? 'Choose another file' : 'Choose a file'}
+          <Button variant={files.length > 0 ? 'outlined' : 'contained'} onClick={() => picker.current?.click()} disabled={!idle}>
+            {files.length > 0 ? 'Choose others' : 'Choose files'}
           </Button>
           <input
             ref={picker}
             type="file"
+            multiple
             hidden
             data-testid="file"
             accept=".json,.csv,.zip,.xml"
             onChange={(event) => {
-              choose(event.target.files?.[0]);
+              choose(event.target.files);
               event.target.value = '';
             }}
           />
-          <Typography sx={{ fontSize: 14 }}>{file?.name ?? 'or drop it here'}</Typography>
+          <Typography sx={{ fontSize: 14 }}>{files.length > 0 ? named(files) : 'or drop them here'}</Typography>
         </Box>
         {!idle && (
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mt: 2 }}>
@@ -101,13 +107,27 @@ export function BringIn({ onClose, onSaid }: { onClose: () => void; onSaid: (tex
         <Button
           variant="contained"
           disabled={!idle || !result || result.refused > 0 || nothing}
-          onClick={() => file && result && void ask(file, result.revision)}
+          onClick={() => result && void ask(files, result.revision)}
         >
           {result && !nothing ? `Write ${counted(result.added + result.changed, 'thing')}` : 'Write'}
         </Button>
       </DialogActions>
     </Dialog>
   );
+}
+
+const named = (files: File[]): string => (files.length === 1 ? files[0]!.name : `${files.length} files`);
+
+/** Takes an import back, and says what stayed. */
+async function takeBack(revision: number, queries: QueryClient, onSaid: (text: string) => void): Promise<void> {
+  const outcome = await takeImportBack(revision);
+  await askAgain(queries);
+  if ('kind' in outcome) {
+    onSaid(outcome.say);
+    return;
+  }
+  const stayed = outcome.stayed.length > 0 ? ` Changed or used since, and so kept: ${outcome.stayed.slice(0, 5).join(', ')}.` : '';
+  onSaid(`${counted(outcome.back, 'thing')} as before.${stayed}`);
 }
 
 function Found({ result }: { result: ImportResult }) {
@@ -154,9 +174,9 @@ function Found({ result }: { result: ImportResult }) {
           </li>
         ))}
       </Box>
-      {added + changed + refused > shownRows && (
+      {rows.length > shownRows && (
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
-          The first {Math.min(shownRows, rows.length)} of {added + changed + refused}; refused rows come first.
+          The first {Math.min(shownRows, rows.length)} of {added + changed + same + refused}; refused rows come first.
         </Typography>
       )}
     </Box>
