@@ -130,6 +130,26 @@ export class Bench {
     return this.page.getByRole('region', { name: `Rig ${letter}`, exact: true });
   }
 
+  /** What is the same for all rigs. */
+  get scene(): Locator {
+    return this.page.getByRole('region', { name: /^Scene/ });
+  }
+
+  /** Makes two fields contradict each other; what comes back mends them. */
+  async contradict(): Promise<() => Promise<void>> {
+    const set = async (farthest: string) => {
+      await this.page.getByRole('button', { name: 'Place, light' }).click();
+      await this.panel.getByLabel('Camera not nearer').fill('1 m');
+      await this.panel.getByLabel('Camera not farther').fill(farthest);
+      if (farthest === '50 cm') {
+        await expect(this.panel.getByRole('alert')).toBeVisible();
+      }
+      await this.panel.getByRole('button', { name: 'Close', exact: true }).click();
+    };
+    await set('50 cm');
+    return () => set('9 m');
+  }
+
   /** Does something with a whole rig. */
   async do(letter: string, what: string): Promise<void> {
     await this.page.getByRole('button', { name: `Do with rig ${letter}` }).click();

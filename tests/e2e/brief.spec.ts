@@ -16,7 +16,7 @@ class Brief {
   }
 
   async startNew(): Promise<void> {
-    await this.page.goto(`${this.address}/briefs`);
+    await this.page.goto(`${this.address}/work?kind=production`);
     await this.page.getByRole('button', { name: 'New production' }).click();
     await this.page.waitForURL(/\/brief\/[0-9a-f-]{36}$/);
   }
@@ -101,7 +101,7 @@ test('a production, a place and a shot are made, the best proposal goes to the B
   await expect(page.getByRole('region', { name: 'Rig A', exact: true })).toBeVisible();
 
   // What was made is there again, with what was chosen.
-  await page.getByRole('link', { name: 'Brief' }).click();
+  await page.getByRole('link', { name: 'Production', exact: true }).click();
   await expect(brief.field('Name of the shot')).toHaveValue('The caulker');
   await expect(brief.rigs.first().getByText('chosen', { exact: true })).toBeVisible();
   expect(said).toEqual([]);

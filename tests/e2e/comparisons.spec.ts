@@ -5,7 +5,7 @@ test('the list opens, renames, duplicates, deletes with undo, and restores', asy
   const name = `Hull in the shed ${Date.now()}`;
   await page.getByLabel('Name of the comparison').fill(name);
   await expect(bench.saving).toHaveText(/^Saved/);
-  await page.getByRole('link', { name: 'Saved' }).click();
+  await page.getByRole('link', { name: 'Work' }).click();
   const row = (text: string) => page.getByRole('listitem').filter({ has: page.getByRole('link', { name: text, exact: true }) });
   await expect(row(name)).toBeVisible();
 

@@ -16,6 +16,7 @@ const bar = (bench: Bench) => bench.page.getByRole('region', { name: 'What is he
 test('with framing, blur and light held, a longer lens moves back, and says what gave', async ({ bench }) => {
   await bench.page.getByRole('button', { name: 'More of rig A' }).click();
   await bench.panel.getByLabel('Sensitivity', { exact: true }).fill('800');
+  await bench.panel.getByRole('button', { name: 'Close', exact: true }).click();
   const before = {
     field: await bench.figure('Field at subject', 'A').textContent(),
     blur: await bench.figure('Blur behind', 'A').textContent(),
@@ -68,11 +69,11 @@ test('all are brought to the yardstick, and where they are alike the others foll
   await bench.panel.getByRole('checkbox', { name: 'Place' }).check();
   await bench.panel.getByRole('checkbox', { name: 'Blur behind' }).check();
   await bench.panel.getByRole('switch', { name: /^All rigs alike/ }).check();
+  await bench.panel.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(bench.figure('Field at subject', 'difference')).toHaveText(/^[+−]?0\.0%$/);
   await expect(bench.figure('Blur behind', 'difference')).toHaveText(/^[+−]?0\.0%$/);
   await bench.type('4', 'Aperture', 'A');
   await expect(bench.figure('Blur behind', 'difference')).toHaveText(/^[+−]?0\.0%$/);
-  await bench.panel.getByRole('button', { name: 'Close', exact: true }).click();
   await bar(bench).getByRole('button', { name: 'Let go' }).click();
   // One rig alone, by moving.
   await bench.type('50', 'Focal length', 'B');

@@ -31,7 +31,7 @@ test('nothing keeps anyone out, in the light page and the dark one', async ({ pa
   await expect(bench.panel.getByLabel('Recorded width').first()).toBeVisible();
   await expectNobodyKeptOut(page, '[role=dialog]');
   await page.keyboard.press('Escape');
-  await page.getByRole('link', { name: 'Saved' }).click();
+  await page.getByRole('link', { name: 'Work' }).click();
   await expect(page.getByRole('listitem').first()).toBeVisible();
   await expectNobodyKeptOut(page);
 });
@@ -58,7 +58,7 @@ for (const width of [360, 1024, 2560]) {
       await bench.open(path);
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
     }
-    for (const path of ['/comparisons', '/shelf?q=lens']) {
+    for (const path of ['/work', '/shelf?q=lens']) {
       await page.goto(server.address + path);
       await expect(page.getByRole('listitem').first()).toBeVisible();
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);

@@ -27,7 +27,7 @@ console.log(
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.goto(`${address}/comparisons`);
+await page.goto(`${address}/work?kind=comparison`);
 await page.waitForSelector('li');
 await page.waitForTimeout(1500);
 
@@ -54,7 +54,7 @@ for (let i = 0; i < 12; i++) {
       () => document.querySelector('ul[aria-label=Gear] li'),
     ),
   );
-  await page.getByRole('link', { name: 'Saved' }).click();
+  await page.getByRole('link', { name: 'Work' }).click();
   await page.waitForSelector('h1:has-text("Saved")');
 }
 console.log(

@@ -69,8 +69,8 @@ test('someone else’s change is shown when one comes back to the page', async (
 
 test('what a quick hand does while the comparison is still being fetched stands', async ({ bench }) => {
   const path = new URL(bench.page.url()).pathname;
-  await bench.page.getByRole('link', { name: 'Saved' }).click();
-  await expect(bench.page.getByRole('heading', { name: 'Saved comparisons' })).toBeVisible();
+  await bench.page.getByRole('link', { name: 'Work' }).click();
+  await expect(bench.page.getByRole('heading', { name: 'Work' })).toBeVisible();
   let answer = () => {};
   const typed = new Promise<void>((done) => (answer = done));
   await bench.page.route(`**/api${path.replace('bench', 'comparisons')}`, async (route) => {
@@ -201,7 +201,7 @@ test('a comparison that cannot be saved is taken out as a file, and brought in a
   server.database.mend();
   await expect(bench.saving).toHaveText(/^Saved/, { timeout: 15_000 });
   const before = page.url();
-  await page.getByRole('link', { name: 'Saved' }).click();
+  await page.getByRole('link', { name: 'Work' }).click();
   await page
     .getByLabel('A file to bring in')
     .setInputFiles({ name: 'notes.json', mimeType: 'application/json', buffer: Buffer.from('[1]') });
@@ -219,9 +219,9 @@ test('unsaved work that was left is told in the list and goes by itself when the
   await expect(bench.saving).toHaveText(/^Saved/);
   server.database.cut();
   await bench.type('85', 'Focal length', 'A');
-  await bench.page.getByRole('link', { name: 'Saved' }).click();
+  await bench.page.getByRole('link', { name: 'Work' }).click();
   await expect(bench.page.getByText(`“${name}” has changes that are not saved yet.`)).toBeVisible();
-  await expect(bench.page.getByRole('link', { name: 'Saved' })).toContainText('1 not saved');
+  await expect(bench.page.getByRole('link', { name: 'Work' })).toContainText('1 not saved');
   server.database.mend();
   await expect(bench.page.getByText(`“${name}” has changes that are not saved yet.`)).toHaveCount(0, { timeout: 15_000 });
   await bench.page.getByRole('link', { name, exact: true }).click();

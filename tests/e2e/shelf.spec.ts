@@ -98,7 +98,7 @@ test('a half filled form is kept over Esc, a link, Back and a reload, and what c
 
   await page.keyboard.press('Escape');
   await expect(page.getByText('What you typed of “Half a lens” is kept here')).toBeVisible();
-  await page.getByRole('link', { name: 'Saved' }).click();
+  await page.getByRole('link', { name: 'Work' }).click();
   await page.goBack();
   await add.click();
   await expect(panel(page).getByText('Here is what you had typed before.')).toBeVisible();

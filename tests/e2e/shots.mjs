@@ -57,7 +57,7 @@ const shots = [
   { name: 'shelf', path: `/shelf?kind=lens&camera=${skiff}`, viewport: wide },
   { name: 'shelf-lens', path: `/shelf?q=fast&camera=${skiff}`, viewport: wide, press: /^Dunlin 18–35 mm ƒ1.8$/ },
   { name: 'shelf-phone', path: '/shelf?q=wide+zoom', viewport: { width: 390, height: 844 } },
-  { name: 'saved', path: '/comparisons', viewport: wide },
+  { name: 'work', path: '/work', viewport: wide },
   // Last, since they change the comparison.
   { name: 'hold', path: demo(1), viewport: wide, colorScheme: 'dark', act: hold },
   { name: 'bench-row', path: demo(1), viewport: wide, act: row },

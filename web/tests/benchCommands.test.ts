@@ -21,7 +21,7 @@ vi.mock('../src/core/core', () => ({
 const { useBench, yardstickOf, idAt } = await import('../src/features/bench/benchStore');
 const commands = await import('../src/features/bench/commands');
 const rows = await import('../src/features/bench/rowCommands');
-const { holdNothing, useSettings } = await import('../src/app/settings');
+const { holdNothing } = await import('../src/features/bench/holding');
 const { comparisonVersion } = await import('../src/documents/kinds');
 
 const now = () => useBench.getState();
@@ -44,7 +44,6 @@ beforeEach(() => {
   vi.useFakeTimers();
   vi.clearAllMocks();
   hold.mockImplementation((request) => request.after.rigs.map(() => ({ notes: [] })));
-  useSettings.getState().setHold(holdNothing);
   const document = {
     schemaVersion: comparisonVersion,
     note: '',
@@ -109,7 +108,7 @@ test('a solution that focuses moves the subject, and never puts what is behind i
 });
 
 test('rigs that follow what is held are set as the core says, with what gave', () => {
-  useSettings.getState().setHold({ ...holdNothing, framing: true });
+  commands.setHold({ ...holdNothing, framing: true });
   hold.mockImplementation((request) =>
     request.after.rigs.map((_, i) =>
       i === 1 ? { focalLengthMm: 70, fNumber: null, notes: [{ outcome: 'followed', message: 'Zoomed.' }] } : { notes: [] },
@@ -121,7 +120,7 @@ test('rigs that follow what is held are set as the core says, with what gave', (
   // The drag goes on from where it began, not from what followed.
   commands.changeScene({ subjectDistanceMm: 3000 });
   expect(hold.mock.calls.at(-1)![0].before.scene.subjectDistanceMm).toBe(2000);
-  expect(now().past).toHaveLength(1);
+  expect(now().past).toHaveLength(2);
 });
 
 test('rigs are brought to the yardstick, all of them or one', () => {
@@ -209,4 +208,23 @@ test('a row of chains is a row of lenses on one body', () => {
   expect(assemble).toHaveBeenCalledTimes(2);
   expect(new Set(ids()).size).toBe(2);
   expect(idAt(0)).not.toBe('a');
+});
+
+test('what is held belongs to the comparison, and is a step of undo', () => {
+  commands.setHold({ ...holdNothing, blur: true });
+  expect(now().document.hold).toMatchObject({ blur: true });
+  now().undo();
+  expect(now().document.hold?.blur ?? false).toBe(false);
+});
+
+test('a rig that is added stands last, in the yardstick’s numbers', () => {
+  const id = rows.addRig();
+  expect(ids().at(-1)).toBe(id);
+  expect(rig(id)).toMatchObject({ focalLengthMm: 35, fNumber: 2.8, name: '' });
+});
+
+test('a distance that is typed for the scene leaves a rig’s own', () => {
+  commands.standAt('c', 1500);
+  commands.changeScene({ subjectDistanceMm: 3000 });
+  expect(rig('c').subjectDistanceMm).toBe(1500);
 });

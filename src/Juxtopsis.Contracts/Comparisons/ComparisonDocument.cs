@@ -17,6 +17,9 @@ public sealed record ComparisonDocument
     /// <summary>The shot that it was made for; left out when it was made for none.</summary>
     public ShotReference? Shot { get; set; }
 
+    /// <summary>What stays equal while something of it is changed.</summary>
+    public HoldChoice Hold { get; set; } = new();
+
     /// <summary>Scene, conventions and rigs, just as they are evaluated.</summary>
     public required EvaluateRequest Setup { get; init; }
 }
@@ -25,3 +28,22 @@ public sealed record ComparisonDocument
 /// <param name="ProductionId">The production's identity.</param>
 /// <param name="ShotId">The shot's identity in it.</param>
 public sealed record ShotReference(Guid ProductionId, Guid ShotId);
+
+/// <summary>What stays equal while something is changed.</summary>
+public sealed record HoldChoice
+{
+    /// <summary>Camera and subject stay.</summary>
+    public bool Place { get; set; } = true;
+
+    /// <summary>The height of the picture at the subject stays.</summary>
+    public bool Framing { get; set; }
+
+    /// <summary>The blur of what is behind stays, as a share of the picture's height.</summary>
+    public bool Blur { get; set; }
+
+    /// <summary>The exposure stays.</summary>
+    public bool Light { get; set; }
+
+    /// <summary>The other rigs follow the one that is changed; else each keeps what it had itself.</summary>
+    public bool Alike { get; set; }
+}

@@ -135,6 +135,9 @@ public enum EntryKind
     /// <summary>Weight of a thing.</summary>
     Weight,
 
+    /// <summary>From the subject to what is behind it; may be infinite.</summary>
+    BehindSubject,
+
     /// <summary>Price.</summary>
     Price,
 

@@ -91,7 +91,7 @@ public static class EntryReader
             return reading.NotRead();
         }
 
-        return double.IsPositiveInfinity(mm) && reading.Rule.Quantity == Quantity.BackgroundDistance ? EntryResult.Of(mm) : reading.InRange(mm);
+        return double.IsPositiveInfinity(mm) && (reading.Rule.Quantity == Quantity.BackgroundDistance || reading.Rule.Quantity == Quantity.BehindSubject) ? EntryResult.Of(mm) : reading.InRange(mm);
     }
 
     /// <summary>Lenses focus from a hand's breadth to some metres: above these a bare number is more likely in the smaller unit.</summary>

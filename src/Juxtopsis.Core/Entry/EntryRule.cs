@@ -115,6 +115,7 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
     {
         [EntryKind.SubjectDistance] = new(Quantity.SubjectDistance, Notation.SceneLength),
         [EntryKind.BackgroundDistance] = new(Quantity.BackgroundDistance, Notation.SceneLength),
+        [EntryKind.BehindSubject] = new(Quantity.BehindSubject, Notation.SceneLength),
         [EntryKind.LensHeight] = new(Quantity.LensHeight, Notation.SceneLength),
         [EntryKind.CameraPlace] = new(Quantity.CameraPlace, Notation.SceneLength),
         [EntryKind.Sideways] = new(Quantity.Sideways, Notation.SceneLength),

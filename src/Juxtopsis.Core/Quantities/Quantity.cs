@@ -46,6 +46,9 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>Sensor mark to background, mm: up to 1000 km, or infinity.</summary>
     public static Quantity BackgroundDistance { get; } = new("Distance to the background", "mm", 1, 1e9, "5.5m, 18' or inf", IsDistance: true);
 
+    /// <summary>Subject to what is behind it, mm: up to 1000 km, or infinity.</summary>
+    public static Quantity BehindSubject { get; } = new("Distance to what is behind", "mm", 0, 1e9, "2.5m, 8' or inf", IsDistance: true);
+
     /// <summary>Height of the lens above the ground, mm.</summary>
     public static Quantity LensHeight { get; } = new("Lens height", "mm", 0, 200_000, "1.6m or 5'3\"", IsDistance: true);
 

@@ -858,6 +858,8 @@ export interface components {
             /** @description A sentence on what to look at, up to 280 characters; may be empty. */
             note?: string;
             shot?: null | components["schemas"]["ShotReference"];
+            /** @description What stays equal while something of it is changed. */
+            hold?: components["schemas"]["HoldChoice"];
             /** @description Scene, conventions and rigs, just as they are evaluated. */
             setup: components["schemas"]["EvaluateRequest"];
         };
@@ -1141,7 +1143,7 @@ export interface components {
          * @description What a typed text stands for; decides which notations are read and how arrow keys step.
          * @enum {unknown}
          */
-        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight";
+        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "behindSubject" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight";
         /** @description What was read from a typed text. JSON has no infinity, so it has a word of its own. */
         EntryOutput: {
             /** @description The numbers in the kind's unit; empty when infinite or not read. */
@@ -1513,6 +1515,19 @@ export interface components {
             rackedFarther: null | boolean;
             /** @description What gave, and what could not be held. */
             notes: components["schemas"]["HoldNoteOutput"][];
+        };
+        /** @description What stays equal while something is changed. */
+        HoldChoice: {
+            /** @description Camera and subject stay. */
+            place?: boolean;
+            /** @description The height of the picture at the subject stays. */
+            framing?: boolean;
+            /** @description The blur of what is behind stays, as a share of the picture's height. */
+            blur?: boolean;
+            /** @description The exposure stays. */
+            light?: boolean;
+            /** @description The other rigs follow the one that is changed; else each keeps what it had itself. */
+            alike?: boolean;
         };
         /** @description What one thing that is held asked of a rig. */
         HoldNoteOutput: {

@@ -2,10 +2,9 @@ import { Button, CssBaseline } from '@mui/material';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense, type ReactNode } from 'react';
-import { BrowserRouter, Link, Route, Routes } from 'react-router';
+import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
 import { BenchPage } from '../features/bench/BenchPage';
 import { HomePage, NewPage } from '../features/bench/HomePage';
-import { ComparisonsPage } from '../features/comparisons/ComparisonsPage';
 import { PageMessage } from '../ui/PageMessage';
 import { Shell } from './Shell';
 import { theme } from './theme';
@@ -17,7 +16,7 @@ const brief = () => import('../features/brief/BriefPage');
 const BriefPage = lazy(() => brief().then((m) => ({ default: m.BriefPage })));
 const briefHome = () => import('../features/brief/BriefHome');
 const BriefHome = lazy(() => briefHome().then((m) => ({ default: m.BriefHome })));
-const ProductionsPage = lazy(() => briefHome().then((m) => ({ default: m.ProductionsPage })));
+const WorkPage = lazy(() => import('../features/work/WorkPage').then((m) => ({ default: m.WorkPage })));
 /** By then the Bench is in use, and the network idle. */
 setTimeout(() => {
   void shelf();
@@ -43,8 +42,9 @@ export function App() {
               <Route path="shelf" element={later(<ShelfPage />)} />
               <Route path="brief" element={later(<BriefHome />)} />
               <Route path="brief/:id" element={later(<BriefPage />)} />
-              <Route path="briefs" element={later(<ProductionsPage />)} />
-              <Route path="comparisons" element={<ComparisonsPage />} />
+              <Route path="work" element={later(<WorkPage />)} />
+              <Route path="briefs" element={<Navigate to="/work?kind=production" replace />} />
+              <Route path="comparisons" element={<Navigate to="/work?kind=comparison" replace />} />
               <Route
                 path="*"
                 element={

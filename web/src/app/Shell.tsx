@@ -1,19 +1,21 @@
 import { Box, Button, IconButton, Tooltip } from '@mui/material';
 import { useColorScheme } from '@mui/material/styles';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, Outlet } from 'react-router';
 import '../documents/kinds';
 import { startOutbox, useOutbox } from '../documents/outbox';
-import { BenchIcon, BriefIcon, KeysIcon, LightIcon, ListIcon, ShelfIcon } from '../ui/icons';
+import { BenchIcon, BriefIcon, FindIcon, KeysIcon, LightIcon, ListIcon, ShelfIcon } from '../ui/icons';
 import { useSettings } from './settings';
 import { ShortcutsDialog } from './ShortcutsDialog';
 
+const FindDialog = lazy(() => import('./FindDialog').then((m) => ({ default: m.FindDialog })));
+
 const views = [
-  { to: '/brief', label: 'Brief', icon: <BriefIcon />, kind: 'production' },
-  { to: '/bench', label: 'Bench', icon: <BenchIcon />, kind: null },
-  { to: '/shelf', label: 'Shelf', icon: <ShelfIcon />, kind: null },
-  { to: '/comparisons', label: 'Saved', icon: <ListIcon />, kind: 'comparison' },
+  { to: '/work', label: 'Work', icon: <ListIcon />, kinds: ['comparison', 'production'] },
+  { to: '/brief', label: 'Production', icon: <BriefIcon />, kinds: [] },
+  { to: '/bench', label: 'Bench', icon: <BenchIcon />, kinds: [] },
+  { to: '/shelf', label: 'Shelf', icon: <ShelfIcon />, kinds: [] },
 ];
 
 /** The frame around every view: where one can go, and what belongs to the person rather than to the work. */
@@ -21,16 +23,18 @@ export function Shell() {
   const { mode, systemMode, setMode } = useColorScheme();
   const { feet, toggleFeet } = useSettings();
   const [keys, setKeys] = useState(false);
+  const [finding, setFinding] = useState(false);
   useEffect(startOutbox, []);
   const dark = (mode === 'system' ? systemMode : mode) === 'dark';
   const switchLight = () => setMode(dark ? 'light' : 'dark');
   useHotkeys('d', switchLight, [dark]);
   useHotkeys('u', toggleFeet);
+  useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('shift+slash', () => setKeys(true), { useKey: false });
   useHotkeys('?', () => setKeys(true), { useKey: true });
 
   return (
-    <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, minHeight: '100%', bgcolor: 'background.default' }}>
+    <Box sx={{ display: 'flex', flexDirection: { xs: 'column-reverse', md: 'row' }, minHeight: '100%', bgcolor: 'background.default' }}>
       <Box
         component="nav"
         aria-label="Views"
@@ -42,17 +46,19 @@ export function Shell() {
           p: 0.5,
           width: { md: 68 },
           flexShrink: 0,
-          position: { md: 'sticky' },
-          top: 0,
+          position: 'sticky',
+          top: { md: 0 },
+          bottom: { xs: 0, md: 'auto' },
+          zIndex: { xs: 6, md: 'auto' },
           height: { md: '100vh' },
           bgcolor: 'background.paper',
           borderRight: { md: 1 },
-          borderBottom: { xs: 1, md: 0 },
+          borderTop: { xs: 1, md: 0 },
           borderColor: { xs: 'divider', md: 'divider' },
         }}
       >
-        <Box component="img" src="/mark.svg" alt="Juxtopsis" sx={{ width: 32, height: 32, m: 0.75 }} />
-        {views.map(({ to, label, icon, kind }) => (
+        <Box component="img" src="/mark.svg" alt="Juxtopsis" sx={{ width: 32, height: 32, m: 0.75, display: { xs: 'none', md: 'block' } }} />
+        {views.map(({ to, label, icon, kinds }) => (
           <Box
             key={to}
             component={NavLink}
@@ -61,8 +67,8 @@ export function Shell() {
               display: 'grid',
               justifyItems: 'center',
               alignContent: 'center',
-              width: { xs: 50, md: 60 },
-              minHeight: 48,
+              width: { xs: 66, md: 60 },
+              minHeight: 50,
               borderRadius: 1,
               color: 'text.secondary',
               textDecoration: 'none',
@@ -73,10 +79,15 @@ export function Shell() {
           >
             {icon}
             <span>{label}</span>
-            <Waiting kind={kind} />
+            <Waiting kinds={kinds} />
           </Box>
         ))}
         <Box sx={{ flex: 1 }} />
+        <Tooltip title="Find anything (Ctrl + K)" placement="right">
+          <IconButton onClick={() => setFinding(true)} aria-label="Find anything">
+            <FindIcon />
+          </IconButton>
+        </Tooltip>
         <Tooltip title={`${feet ? 'Metres' : 'Feet and inches'} (U)`} placement="right">
           <Button onClick={toggleFeet} aria-label={feet ? 'Show metres' : 'Show feet and inches'} sx={{ minWidth: 44 }}>
             {feet ? 'ft' : 'm'}
@@ -96,13 +107,18 @@ export function Shell() {
       <Box component="main" sx={{ flex: 1, minWidth: 0 }}>
         <Outlet />
       </Box>
+      {finding && (
+        <Suspense>
+          <FindDialog onClose={() => setFinding(false)} commands={{ switchLight, toggleFeet, showKeys: () => setKeys(true) }} />
+        </Suspense>
+      )}
       <ShortcutsDialog open={keys} onClose={() => setKeys(false)} />
     </Box>
   );
 }
 
-/** Counts the pieces of work of one kind that wait in this browser to be saved. */
-function Waiting({ kind }: { kind: string | null }) {
-  const count = useOutbox((s) => s.waiting.filter((draft) => draft.kind === kind).length);
+/** Counts the pieces of work of some kinds that wait in this browser to be saved. */
+function Waiting({ kinds }: { kinds: string[] }) {
+  const count = useOutbox((s) => s.waiting.filter((draft) => kinds.includes(draft.kind)).length);
   return count > 0 && <Box sx={{ color: 'warning.main', fontSize: 11, lineHeight: 1.1, textAlign: 'center' }}>{count} not saved</Box>;
 }

@@ -15,6 +15,7 @@ const keys: [string, string][] = [
   ['↑ ↓ then Enter', 'among the gear: go from one to the next, open it'],
   ['Ctrl + Z', 'undo'],
   ['Ctrl + Shift + Z', 'redo'],
+  ['Ctrl + K', 'anywhere: find work, shots, places, gear, or what can be done'],
   ['U', 'metres, or feet and inches'],
   ['D', 'Daylight, or Set for a dark stage'],
   ['?', 'this list'],

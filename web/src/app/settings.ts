@@ -3,21 +3,8 @@ import { persist } from 'zustand/middleware';
 import { setWriterName } from '../api/client';
 import type { Conventions, FigureId } from '../core/core';
 
-/** What stays equal while something changes. */
-export interface Hold {
-  /** Camera and subject stay. */
-  place: boolean;
-  framing: boolean;
-  blur: boolean;
-  light: boolean;
-  /** The other rigs follow the one that is changed; else each keeps what it had itself. */
-  alike: boolean;
-}
-
 /** The group of figures that a person has put together. */
 export const chosenTopic = 'My rows';
-
-export const holdNothing: Hold = { place: true, framing: false, blur: false, light: false, alike: false };
 
 interface Settings {
   /** Distances in feet and inches rather than metres. */
@@ -34,7 +21,6 @@ interface Settings {
   chosenRows: FigureId[];
   /** The ground line is seen from above rather than from the side. */
   fromAbove: boolean;
-  hold: Hold;
   /** What this person is called where others see what was changed; may be empty. */
   writerName: string;
   toggleFeet: () => void;
@@ -43,7 +29,6 @@ interface Settings {
   preferConventions: (conventions: Conventions | null) => void;
   showTopic: (topic: string) => void;
   turnGround: () => void;
-  setHold: (hold: Hold) => void;
   nameWriter: (name: string) => void;
   chooseRow: (figure: FigureId, on: boolean) => void;
 }
@@ -62,7 +47,6 @@ export const useSettings = create<Settings>()(
       topic: 'Essentials',
       chosenRows: [],
       fromAbove: false,
-      hold: holdNothing,
       writerName: '',
       toggleFeet: () => set((s) => ({ feet: !s.feet })),
       opened: (id) => set({ lastOpened: id }),
@@ -70,7 +54,6 @@ export const useSettings = create<Settings>()(
       preferConventions: (conventions) => set({ conventions }),
       showTopic: (topic) => set({ topic }),
       turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),
-      setHold: (hold) => set({ hold }),
       nameWriter: (writerName) => set({ writerName }),
       chooseRow: (figure, on) =>
         set((s) => ({ chosenRows: on ? [...s.chosenRows, figure] : s.chosenRows.filter((f) => f !== figure), topic: chosenTopic })),

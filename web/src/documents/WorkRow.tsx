@@ -10,9 +10,18 @@ interface RowProps {
   item: WorkSummary;
   address: string;
   storedAt: string;
-  lines: (lines: string[]) => ReactNode;
+  /** What kind of work it is. */
+  word: string;
+  /** It in small. */
+  picture: ReactNode;
+  /** What it holds, in short. */
+  lines: ReactNode;
   does: Does;
 }
+
+/** Pictures and lines follow from the piece itself. */
+const isSame = (a: RowProps, b: RowProps): boolean =>
+  a.item.id === b.item.id && a.item.revision === b.item.revision && a.item.deletedAt === b.item.deletedAt && a.does === b.does;
 
 /** What can be done with one. */
 export interface Does {
@@ -21,7 +30,7 @@ export interface Does {
   setDeleted: (item: WorkSummary, to: boolean) => void;
 }
 
-export const Row = memo(function Row({ item, address, storedAt, lines, does }: RowProps) {
+export const Row = memo(function Row({ item, address, storedAt, word, picture, lines, does }: RowProps) {
   const [renaming, setRenaming] = useState<string | null>(null);
   const finish = () => {
     const name = renaming?.trim() ?? '';
@@ -33,6 +42,7 @@ export const Row = memo(function Row({ item, address, storedAt, lines, does }: R
   const readable = item.canBeRead;
   return (
     <Card>
+      {picture}
       <div className="what">
         {renaming !== null ? (
           <InputBase
@@ -57,7 +67,7 @@ export const Row = memo(function Row({ item, address, storedAt, lines, does }: R
         )}
         {item.note !== '' && <p>{item.note}</p>}
         {readable ? (
-          lines(item.lines)
+          lines
         ) : (
           <Alert severity="warning" variant="outlined" sx={{ mt: 0.5, py: 0 }}>
             This version cannot read it. Nothing of it is lost: take it out as it is, or leave it for a version that can.
@@ -65,7 +75,9 @@ export const Row = memo(function Row({ item, address, storedAt, lines, does }: R
         )}
       </div>
       <div className="acts">
-        <span>{item.deletedAt == null ? when(item.updatedAt) : `deleted ${when(item.deletedAt)}`}</span>
+        <span>
+          {word} · {item.deletedAt == null ? when(item.updatedAt) : `deleted ${when(item.deletedAt)}`}
+        </span>
         {!readable && (
           <a href={storedAt} download={`${item.id}.json`}>
             Take it out
@@ -88,7 +100,7 @@ export const Row = memo(function Row({ item, address, storedAt, lines, does }: R
       </div>
     </Card>
   );
-});
+}, isSame);
 
 function Action({ label, title, icon, onClick }: { label: string; title: string; icon: ReactNode; onClick: () => void }) {
   return (

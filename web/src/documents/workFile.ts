@@ -23,18 +23,18 @@ export function takeOut(kind: string, { name, document }: Content<unknown>): voi
 }
 
 /** Reads such a file; a sentence where it is none. */
-export async function readWorkFile<D>(kind: string, file: File): Promise<Content<D> | string> {
+export async function readWorkFile(file: File): Promise<(Content<unknown> & { kind: string }) | string> {
   const mostBytes = 2 * 1024 * 1024;
   if (file.size > mostBytes) {
-    return `${file.name} has more than 2 MB; it is no ${kind} of this application.`;
+    return `${file.name} has more than 2 MB; it is no work of this application.`;
   }
   try {
     const read = JSON.parse(await file.text()) as { kind?: unknown; name?: unknown; document?: unknown } | null;
-    if (typeof read?.name === 'string' && read.kind === kind && typeof read.document === 'object' && read.document !== null) {
-      return { name: read.name, document: read.document as D };
+    if (typeof read?.name === 'string' && typeof read.kind === 'string' && typeof read.document === 'object' && read.document !== null) {
+      return { kind: read.kind, name: read.name, document: read.document };
     }
   } catch {
     // Said below: it is no JSON at all.
   }
-  return `${file.name} is no ${kind} of this application. Bring in a file that “Take out as a file” has made.`;
+  return `${file.name} is no work of this application. Bring in a file that “Take out as a file” has made.`;
 }

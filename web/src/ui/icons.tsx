@@ -33,3 +33,4 @@ export const NextIcon = icon('m9 5 7 7-7 7');
 export const BriefIcon = icon(
   'M4 8V5h3M17 5h3v3M20 16v3h-3M7 19H4v-3M8.500 18a3.500 3.500 0 0 1 7 0M12 12.500a2.200 2.200 0 1 0 0-4.400 2.200 2.200 0 0 0 0 4.400z',
 );
+export const FindIcon = icon('M10.500 17a6.500 6.500 0 1 1 0-13 6.500 6.500 0 0 1 0 13zM15.500 15.500 20.500 20.500');

@@ -1,6 +1,6 @@
 import { conventionNumber } from '../../core/fields';
 import { Box, Button, InputBase, Snackbar, Typography, useMediaQuery, type Theme } from '@mui/material';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { comparisons } from '../../api/client';
 import { useSettings } from '../../app/settings';
@@ -37,6 +37,9 @@ import { WorkingPanel } from './panels/WorkingPanel';
 import { RigColumn, type ChainSpan, type SensorSpan } from './RigColumn';
 import { benchKeeper, telling } from './saving';
 import { SceneStrip } from './SceneStrip';
+import { panelPx } from './panels/SidePanel';
+import { addRig, mostRigs } from './rowCommands';
+import { useFrameHeight } from './useFrameHeight';
 import { ShotLink } from './ShotLink';
 
 /** The Bench: rigs side by side. The address names the comparison. */
@@ -50,7 +53,7 @@ export function BenchPage() {
       word="comparison"
       useDocument={useBench}
       keeper={benchKeeper}
-      all={{ to: '/comparisons', label: 'All comparisons' }}
+      all={{ to: '/work?kind=comparison', label: 'All comparisons' }}
       otherwise={
         <Button component={Link} to="/new">
           Start a new one; it is saved later
@@ -83,12 +86,17 @@ function Bench() {
     }),
     [rigs, referenceWidthMm, referenceHeightMm],
   );
-  const { deliveryAspect } = scene;
-  const chainSpan = useMemo(() => spanOf(rigs, deliveryAspect), [rigs, deliveryAspect]);
-  // Chains take room; on a low screen the frames give it.
-  const low = useMediaQuery('(max-height: 860px)', { noSsr: true });
-  const frameHeight = low && rigs.some((r) => r.chain) ? 148 : 214;
+  const { deliveryAspect, timelineFps } = scene;
+  // Of the scene, only what is delivered decides about parts: a hand that moves something else measures none of them anew.
+  const chainSpan = useMemo(() => spanOf(rigs, { deliveryAspect, timelineFps } as SceneInput), [rigs, deliveryAspect, timelineFps]);
+  const root = useRef<HTMLDivElement>(null);
+  const frameHeight = useFrameHeight(root, rigs.length);
   const many = rigs.length > 2;
+  // A panel pushes where there is room for both, and takes the figures' place where there is not.
+  const panelled = usePanel((s) => s.panel !== null);
+  const wide = useMediaQuery('(min-width: 1600px)', { noSsr: true });
+  const showsFigures = !many && (wide || !panelled);
+  const most = panelled && !wide ? 3 : 6;
   const spread = rigs.some((rig) => rig.subjectDistanceMm != null);
   const figures = (
     <Figures name={name} rigs={rigs} scene={scene} reports={reports} yardstick={yardstick} feet={feet} conventions={words.conventions} />
@@ -106,7 +114,10 @@ function Bench() {
     return <PageMessage title="This comparison cannot be shown" text={problems.map((p) => p.message).join(' ')} />;
   }
   return (
-    <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1, p: 1, minHeight: '100%' }}>
+    <Box
+      ref={root}
+      sx={{ display: 'flex', flexDirection: 'column', gap: 1, p: 1, minHeight: '100%', pr: panelled ? { sm: `${panelPx + 8}px` } : 1 }}
+    >
       <Heading />
       <DeletedNotice word="comparison" works={comparisons} useDocument={useBench} keeper={benchKeeper} />
       <SceneStrip
@@ -123,9 +134,9 @@ function Bench() {
           gridTemplateColumns: {
             xs: 'minmax(0, 1fr)',
             sm: `repeat(${Math.min(2, rigs.length)}, minmax(0, 1fr))`,
-            lg: many
-              ? `repeat(${rigs.length > 6 ? Math.ceil(rigs.length / 2) : rigs.length}, minmax(0, 1fr))`
-              : `repeat(${rigs.length}, minmax(300px, 1fr)) minmax(396px, max-content)`,
+            lg: showsFigures
+              ? `repeat(${rigs.length}, minmax(300px, 1fr)) minmax(396px, max-content)`
+              : `repeat(${rigs.length > most ? Math.ceil(rigs.length / 2) : rigs.length}, minmax(0, 1fr))`,
           },
         }}
       >
@@ -149,9 +160,11 @@ function Bench() {
             feet={feet}
           />
         ))}
-        {!many && <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>{figures}</Box>}
+        {showsFigures && <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>{figures}</Box>}
       </Box>
-      <GroundLine setup={setup} reports={reports} feet={feet} />
+      <div data-below>
+        <GroundLine setup={setup} reports={reports} feet={feet} />
+      </div>
       {many && figures}
       <OpenPanel />
       <LookCloser name={name} scene={scene} rigs={rigs} reports={reports} yardstick={yardstick} feet={feet} />
@@ -161,8 +174,8 @@ function Bench() {
 }
 
 /** The drawing that all chains share, so that they are to scale with each other. */
-function spanOf(rigs: RigInput[], deliveryAspect: SceneInput['deliveryAspect']): ChainSpan {
-  const spans = rigs.flatMap((rig) => assembled(rig, { deliveryAspect })?.spans ?? []);
+function spanOf(rigs: RigInput[], scene: SceneInput): ChainSpan {
+  const spans = rigs.flatMap((rig) => assembled(rig, scene)?.spans ?? []);
   return {
     back: Math.min(0, ...spans.map((s) => s.fromMm)),
     front: Math.max(60, ...spans.map((s) => s.toMm)),
@@ -233,6 +246,23 @@ function OpenPanel() {
   }
 }
 
+/** Puts a further rig beside the others, and opens what it can be built of. */
+function AddRig() {
+  const full = useBench((s) => s.document.setup.rigs.length >= mostRigs);
+  const add = () => usePanel.getState().open({ kind: 'parts', rig: addRig(), place: 0, isNew: true });
+  return (
+    <Button
+      variant="outlined"
+      disabled={full}
+      title={full ? `${mostRigs} rigs are the most` : undefined}
+      onClick={add}
+      sx={{ whiteSpace: 'nowrap' }}
+    >
+      Add a rig
+    </Button>
+  );
+}
+
 /** Name, note, saving, undo and the link. */
 const Heading = memo(function Heading() {
   const name = useBench((s) => s.name);
@@ -280,6 +310,7 @@ const Heading = memo(function Heading() {
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
         <SavingWord useDocument={useBench} keeper={benchKeeper} />
         <UndoButtons useDocument={useBench} />
+        <AddRig />
         <ShotLink />
         <Button onClick={() => setPast(true)} title="Who changed it when; any state can be brought back" sx={{ whiteSpace: 'nowrap' }}>
           Before

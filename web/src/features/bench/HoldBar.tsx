@@ -1,18 +1,18 @@
 import { Box, Button, ButtonBase } from '@mui/material';
 import { memo } from 'react';
-import { holdNothing, useSettings } from '../../app/settings';
+import { useShallow } from 'zustand/react/shallow';
 import { Panel } from '../../ui/Panel';
 import { RigMark, rigLetter } from '../../ui/RigMark';
 import { useBench } from './benchStore';
-import { heldWords, holds } from './holding';
+import { heldWords, holdNothing, holdOf, holds } from './holding';
+import { setHold } from './commands';
 import { usePanel } from './panels/panelStore';
 
 const toPanel = () => usePanel.getState().open({ kind: 'hold' });
 
 /** While something is held, or has just been brought: what is held, and what each rig had to give for it. */
 export const HoldBar = memo(function HoldBar() {
-  const hold = useSettings((s) => s.hold);
-  const setHold = useSettings((s) => s.setHold);
+  const hold = useBench(useShallow((s) => holdOf(s.document)));
   const notes = useBench((s) => s.holdNotes);
   const isOn = holds(hold);
   if (!isOn && notes.every((of) => of.length === 0)) {
@@ -21,18 +21,20 @@ export const HoldBar = memo(function HoldBar() {
   return (
     <Panel
       aria-label="What is held"
-      style={{ padding: '4px 8px', display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 12, minHeight: 48 }}
+      style={{ padding: '0 8px', display: 'flex', alignItems: 'center', columnGap: 12, height: 44, overflow: 'hidden' }}
     >
       {isOn ? (
         <>
-          <Box sx={{ fontSize: 13 }}>
+          <Box sx={{ fontSize: 13, whiteSpace: 'nowrap' }}>
             Held: <strong>{heldWords(hold)}</strong>
             {hold.alike && ', all alike'}
           </Box>
-          <Button onClick={() => setHold(holdNothing)}>Let go</Button>
+          <Button onClick={() => setHold(holdNothing)} sx={{ whiteSpace: 'nowrap', flexShrink: 0 }}>
+            Let go
+          </Button>
         </>
       ) : (
-        <Box sx={{ fontSize: 13, color: 'text.secondary' }}>What gave</Box>
+        <Box sx={{ fontSize: 13, color: 'text.secondary', whiteSpace: 'nowrap' }}>What gave</Box>
       )}
       {notes.map(
         (of, rig) =>
@@ -41,8 +43,9 @@ export const HoldBar = memo(function HoldBar() {
               key={rig}
               onClick={toPanel}
               aria-label={`Rig ${rigLetter(rig)}: ${of.map((n) => n.message).join(' ')}`}
+              title={of.map((n) => n.message).join(' ')}
               sx={{
-                flex: '1 1 150px',
+                flex: '1 1 0',
                 minWidth: 0,
                 minHeight: 40,
                 gap: 0.5,
@@ -56,7 +59,7 @@ export const HoldBar = memo(function HoldBar() {
               }}
             >
               <RigMark index={rig} size={20} />
-              <Box component="span" sx={{ display: '-webkit-box', overflow: 'hidden', WebkitBoxOrient: 'vertical', WebkitLineClamp: 2 }}>
+              <Box component="span" sx={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
                 {of.map((n) => n.message).join(' ')}
               </Box>
             </ButtonBase>

@@ -56,7 +56,6 @@ interface RigColumnProps {
 const Column = styled(Panel)({ padding: 8, display: 'flex', flexDirection: 'column', gap: 6, minWidth: 0, containerType: 'inline-size' });
 
 const Answer = styled('div')(({ theme }) => ({
-  flex: 1,
   display: 'flex',
   alignItems: 'center',
   gap: 8,

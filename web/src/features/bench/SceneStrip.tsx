@@ -1,19 +1,21 @@
 import { Box, Button } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo } from 'react';
-import { useSettings } from '../../app/settings';
 import type { Diagnostic, SceneInput } from '../../core/core';
 import { named, sceneFields, sceneNumber } from '../../core/fields';
 import { EntryField } from '../../ui/EntryField';
-import { distanceField, plain, shape, withUnit } from '../../ui/format';
+import { distance, distanceField, plain, shape, withUnit } from '../../ui/format';
 import { Panel } from '../../ui/Panel';
-import { changeScene, moveSubject } from './commands';
-import { holds } from './holding';
+import { changeScene, moveCamera } from './commands';
+import { useBench } from './benchStore';
+import { holdOf, holds } from './holding';
 import { usePanel } from './panels/panelStore';
 
 const set = {
-  subject: moveSubject,
-  background: (mm: number) => changeScene({ backgroundDistanceMm: mm === Infinity ? null : mm }),
+  // Typed, it moves the camera that the scene names: a rig that stands at a distance of its own keeps it, and so does what is behind.
+  subject: moveCamera,
+  behind: (mm: number) =>
+    changeScene(({ subjectDistanceMm }) => ({ backgroundDistanceMm: mm === Infinity ? null : subjectDistanceMm + mm })),
   noBackground: () => changeScene({ backgroundDistanceMm: null }),
   height: (lensHeightMm: number) => changeScene({ lensHeightMm }),
   aspect: (deliveryAspect: number) => changeScene({ deliveryAspect }),
@@ -43,7 +45,7 @@ interface SceneStripProps {
 /** What is the same for all rigs: where things stand and what is delivered. */
 export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus, feet }: SceneStripProps) {
   const problem = (field: string) => problems.find((p) => p.about === `scene.${field}`)?.message;
-  const holding = useSettings((s) => holds(s.hold));
+  const holding = useBench((s) => holds(holdOf(s.document)));
   const background = scene.backgroundDistanceMm ?? null;
   const lensHeight = sceneNumber(scene, 'lensHeightMm');
   return (
@@ -57,16 +59,25 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
         problem={problem('subjectDistanceMm') ?? outOfFocus}
         onValue={set.subject}
       />
-      <EntryField
-        beside
-        {...named(sceneFields.backgroundDistanceMm)}
-        shown={background === null ? '∞' : distanceField(background, feet)}
-        stepFrom={background ?? undefined}
-        feet={feet}
-        problem={problem('backgroundDistanceMm')}
-        onClear={set.noBackground}
-        onValue={set.background}
-      />
+      <Box sx={{ minWidth: 0 }}>
+        <EntryField
+          beside
+          label={sceneFields.backgroundDistanceMm.label}
+          help="From the subject to what is behind it; inf for the open. The distance from the camera stands below."
+          kind="behindSubject"
+          shown={background === null ? '∞' : distanceField(Math.max(0, background - scene.subjectDistanceMm), feet)}
+          stepFrom={background === null ? undefined : Math.max(0, background - scene.subjectDistanceMm)}
+          feet={feet}
+          problem={problem('backgroundDistanceMm')}
+          onClear={set.noBackground}
+          onValue={set.behind}
+        />
+        {background !== null && (
+          <Box sx={{ fontSize: 11.5, lineHeight: '14px', color: 'text.secondary', textAlign: 'right' }}>
+            {distance(background, feet)} from the camera
+          </Box>
+        )}
+      </Box>
       <EntryField
         beside
         {...named(sceneFields.lensHeightMm)}

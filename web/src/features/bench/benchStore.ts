@@ -1,10 +1,10 @@
-import { useSettings, type Hold } from '../../app/settings';
+import { useSettings } from '../../app/settings';
 import { core, isFocused, type Diagnostic, type RigReport, type Setup, type Words } from '../../core/core';
 import type { ComparisonDocument } from '../../api/client';
 import { createDocumentStore } from '../../documents/documentStore';
 import type { Content as Kept } from '../../documents/history';
 import { fromParts } from '../../gear/chains';
-import { changedAlone, follow, holds, noNotes, type HoldNotes } from './holding';
+import { changedAlone, follow, holds, noNotes, type HoldNotes, holdOf, type Hold } from './holding';
 import { comparisonVersion } from '../../documents/kinds';
 
 export type Content = Kept<ComparisonDocument>;
@@ -79,7 +79,7 @@ export const useBench = createDocumentStore<ComparisonDocument, Evaluated>({
  * Changes the content, and lets what is free follow what is held. While something is held, the changes of one drag are each made
  * anew from where it began, so that what gives on the way back comes back too.
  */
-export function change(what: string, recipe: (content: Content) => Content, hold: Hold = useSettings.getState().hold): void {
+export function change(what: string, recipe: (content: Content) => Content, hold: Hold = holdOf(useBench.getState().document)): void {
   let holdNotes = noNotes;
   const recipeHeld = (from: Content) => {
     const asked = withParts(recipe(from), from);

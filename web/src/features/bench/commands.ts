@@ -1,9 +1,8 @@
-import { holdNothing, useSettings, type Hold } from '../../app/settings';
 import { core, type Chain, type Conventions, type LensInput, type RigInput, type SceneInput, type Setup } from '../../core/core';
 import { oneLine } from '../../ui/format';
 import { change, changesNothing, type Content, useBench, withSetup, yardstickOf } from './benchStore';
 import { chainOf, nameOf, withOfferedRate } from '../../gear/chains';
-import { follow, type Lead } from './holding';
+import { follow, holdNothing, holdOf, type Hold, type Lead } from './holding';
 import { behind, distanceOf, withSubjectAt } from '../../core/standing';
 
 /** Changes something of the scene. */
@@ -70,7 +69,7 @@ export interface Setting {
 /** Sets what solutions found, in one step of undo. A rig alone takes the scene along; beside others it stands at a distance of its own. */
 export function applySolutions(settings: Setting[]): void {
   // The framing is what was asked for; it is not held against the answer.
-  const hold = { ...useSettings.getState().hold, framing: false };
+  const hold = { ...holdOf(useBench.getState().document), framing: false };
   const step = (c: Content) =>
     settings.reduce((content, { id, distanceMm, focuses, rig }) => {
       const { scene, rigs } = content.document.setup;
@@ -133,6 +132,11 @@ export function bringToYardstick(what: Partial<Hold>, to?: string): void {
     change(`bring${performance.now()}`, (c) => withSetup(c, brought), holdNothing);
   }
   useBench.setState({ holdNotes: notes });
+}
+
+/** Changes what stays equal while something changes. */
+export function setHold(hold: Hold): void {
+  change('hold', (c) => ({ ...c, document: { ...c.document, hold } }), holdNothing);
 }
 
 /** Changes what figures go by. */

@@ -1,6 +1,14 @@
-import { useSettings, type Hold } from '../../app/settings';
+import type { ComparisonDocument } from '../../api/client';
+import { useSettings } from '../../app/settings';
 import { core, type HoldNote, type RigInput, type Setup } from '../../core/core';
 import { fromParts } from '../../gear/chains';
+
+/** What stays equal while something changes; it belongs to the comparison. */
+export type Hold = Required<NonNullable<ComparisonDocument['hold']>>;
+
+export const holdNothing: Hold = { place: true, framing: false, blur: false, light: false, alike: false };
+
+export const holdOf = ({ hold }: ComparisonDocument): Hold => ({ ...holdNothing, ...hold });
 
 /** For each rig, what gave and what could not be held. */
 export type HoldNotes = HoldNote[][];

@@ -1,4 +1,5 @@
-import { holdNothing, useSettings } from '../../app/settings';
+import { useSettings } from '../../app/settings';
+import { holdNothing } from './holding';
 import { core, type Chain, type RigInput } from '../../core/core';
 import { plain, withUnit } from '../../ui/format';
 import { rigLetter } from '../../ui/RigMark';
@@ -28,6 +29,16 @@ function rearrange(what: string, next: (rigs: RigInput[]) => RigInput[]): void {
 /** Puts another rig like this one beside it. */
 export const duplicateRig = (id: string): void =>
   rearrange('copy', (rigs) => rigs.flatMap((rig) => (rig.id === id ? [rig, { ...rig, id: newId() }] : [rig])));
+
+/** Puts a further rig at the end of the row, like the yardstick in its numbers until it is built of parts; its identity. */
+export function addRig(): string {
+  const id = newId();
+  const { setup } = useBench.getState().document;
+  const like = setup.rigs[yardstickOf(setup)]!;
+  const { sensorWidthMm, sensorHeightMm, focalLengthMm, fNumber } = like;
+  rearrange('add', (rigs) => [...rigs, { id, name: '', sensorWidthMm, sensorHeightMm, focalLengthMm, fNumber }]);
+  return id;
+}
 
 export const removeRig = (id: string): void => rearrange('remove', (rigs) => rigs.filter((rig) => rig.id !== id));
 

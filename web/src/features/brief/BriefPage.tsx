@@ -42,7 +42,7 @@ export function BriefPage() {
       word="production"
       useDocument={useProduction}
       keeper={productionKeeper}
-      all={{ to: '/briefs', label: 'To the productions' }}
+      all={{ to: '/work?kind=production', label: 'To the productions' }}
     >
       <Brief />
     </DocumentPage>
@@ -161,7 +161,7 @@ const Heading = memo(function Heading() {
         </Button>
         <Button onClick={() => setOpen('day')}>Fewest things</Button>
         <Button onClick={() => setOpen('production')}>Delivery, units, bag</Button>
-        <Button component={Link} to="/briefs">
+        <Button component={Link} to="/work?kind=production">
           Productions
         </Button>
       </Box>

@@ -17,7 +17,7 @@ import { modesOf } from '../../gear/gear';
 import { GearPanel, type Opened } from './GearPanel';
 import { Rows } from './Rows';
 import { SetAside } from './SetAside';
-import { useKind, useKinds, useShelf, type ShelfAsk, type ShelfEntry } from '../../gear/shelfApi';
+import { readGear, useKind, useKinds, useShelf, type ShelfAsk, type ShelfEntry } from '../../gear/shelfApi';
 import { SearchField, AddButton, TakeOut, CameraChoice, noCameras } from './ShelfTools';
 import { SideBySide } from './SideBySide';
 
@@ -82,6 +82,7 @@ export function ShelfPage() {
   }, []);
   const chooseCamera = useCallback((body: string) => change({ body, mode: '' }), [change]);
   const add = useCallback((kind: string) => setOpened({ item: { kind, id: newId(), name: '' }, revision: null, retiredAt: null }), []);
+  useOpenedByAddress(add, setOpened, setBringing);
 
   const pages = shelf.data?.pages;
   const first = pages?.[0];
@@ -186,4 +187,30 @@ export function ShelfPage() {
       <SaidBar said={said} onDone={() => setSaid(null)} />
     </Box>
   );
+}
+
+/** Opens what the address names: a thing, a form for a new one, or bringing files in. The address forgets it then. */
+function useOpenedByAddress(add: (kind: string) => void, open: (opened: Opened) => void, bring: (on: boolean) => void): void {
+  const [params, setParams] = useSearchParams();
+  const [thing, kind, files] = ['open', 'add', 'bring'].map((name) => params.get(name));
+  useEffect(() => {
+    if (thing === null && kind === null && files === null) {
+      return;
+    }
+    setParams(
+      (now) => {
+        const next = new URLSearchParams(now);
+        ['open', 'add', 'bring'].forEach((name) => next.delete(name));
+        return next;
+      },
+      { replace: true },
+    );
+    if (kind) add(kind);
+    if (files) bring(true);
+    if (thing) {
+      void readGear(thing).then((entry) => {
+        if (entry && 'item' in entry) open({ item: entry.item, revision: entry.revision, retiredAt: entry.retiredAt ?? null });
+      });
+    }
+  }, [thing, kind, files, add, open, bring, setParams]);
 }

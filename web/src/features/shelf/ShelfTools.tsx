@@ -94,6 +94,7 @@ export const CameraChoice = memo(function CameraChoice({
         options={cameras}
         value={camera ?? null}
         filterOptions={some}
+        autoHighlight
         getOptionLabel={(c) => fullName(c.item)}
         getOptionKey={(c) => c.item.id}
         isOptionEqualToValue={(a, b) => a.item.id === b.item.id}

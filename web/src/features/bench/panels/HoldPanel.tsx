@@ -1,8 +1,9 @@
 import { Box, Button, Checkbox, FormControlLabel, Switch, Typography } from '@mui/material';
-import { useSettings, type Hold } from '../../../app/settings';
+import { useShallow } from 'zustand/react/shallow';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
 import { useBench, yardstickOf } from '../benchStore';
-import { bringToYardstick } from '../commands';
+import { bringToYardstick, setHold } from '../commands';
+import { holdOf, type Hold } from '../holding';
 import { Section } from './RigPanel';
 import { SidePanel } from './SidePanel';
 
@@ -34,8 +35,7 @@ function pressed(hold: Hold, thing: Thing, on: boolean): Hold {
 
 /** What stays equal while something changes, and what all rigs can be brought to at once. */
 export function HoldPanel() {
-  const hold = useSettings((s) => s.hold);
-  const setHold = useSettings((s) => s.setHold);
+  const hold = useBench(useShallow((s) => holdOf(s.document)));
   const yardstick = useBench((s) => yardstickOf(s.document.setup));
   const count = useBench((s) => s.document.setup.rigs.length);
   const notes = useBench((s) => s.holdNotes);

@@ -29,7 +29,7 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
   const chain = chainOf(rig);
   const parts = chain?.parts ?? [];
   const current = isNew ? undefined : parts[place]?.item;
-  const { data, error, isPending } = useQuery({
+  const { data, error, isPending, isPlaceholderData } = useQuery({
     queryKey: ['shelf', 'options', chain, rig.focalLengthMm, rig.fNumber, scene.deliveryAspect, place, isNew, text],
     queryFn: async ({ signal }) => {
       const setup = rig.chain && assemblyOf(rig, rig.chain, scene);
@@ -80,7 +80,15 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
         value={text}
         placeholder="fast, under 400 g, 77 mm thread"
         onChange={(event) => setText(event.target.value)}
-        inputProps={{ 'aria-label': 'Find a part', maxLength: 200 }}
+        onKeyDown={(event) => {
+          // What stands first is what Enter takes; not that of what was typed before.
+          const first = isPlaceholderData ? undefined : data?.options.find((option) => option.fits);
+          if (event.key === 'Enter' && first) {
+            event.preventDefault();
+            take(first.parts);
+          }
+        }}
+        inputProps={{ 'aria-label': 'Find a part', 'aria-description': 'Enter takes the first that fits', maxLength: 200 }}
         sx={{
           minHeight: 40,
           px: 1,

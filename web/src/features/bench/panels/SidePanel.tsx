@@ -48,6 +48,9 @@ function AsBefore() {
   ) : null;
 }
 
+/** As wide as a panel is, px. */
+export const panelPx = 384;
+
 interface SidePanelProps {
   title: string;
   /** Stands beside the title, such as the mark of a rig. */
@@ -56,8 +59,8 @@ interface SidePanelProps {
 }
 
 /**
- * A panel over the left of the Bench, away from the figures, which stay in sight and change as one works in it. Nothing behind it
- * is shut off. Escape closes it.
+ * A panel at the right of the Bench, which makes room for it: nothing that is compared is covered. On a phone it is a sheet at the lower
+ * edge. Escape closes it.
  */
 export function SidePanel({ title, mark, children }: SidePanelProps) {
   const close = usePanel((s) => s.close);
@@ -80,19 +83,18 @@ export function SidePanel({ title, mark, children }: SidePanelProps) {
       sx={{
         position: 'fixed',
         zIndex: 5,
-        left: { xs: 0, md: 68 },
-        right: { xs: 0, sm: 'auto' },
+        left: { xs: 0, sm: 'auto' },
+        right: 0,
         top: { xs: 'auto', sm: 0 },
         bottom: 0,
-        width: { xs: 'auto', sm: 372 },
-        maxHeight: { xs: '72vh', sm: 'none' },
+        width: { xs: 'auto', sm: panelPx },
+        maxHeight: { xs: '56vh', sm: 'none' },
         display: 'flex',
         flexDirection: 'column',
         bgcolor: 'background.paper',
-        borderRight: { sm: 1 },
+        borderLeft: { sm: 1 },
         borderTop: { xs: 1, sm: 0 },
         borderColor: { xs: 'divider', sm: 'divider' },
-        boxShadow: '0 0 24px rgb(0 0 0 / 0.18)',
       }}
     >
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, pl: 1.5, pr: 0.5, minHeight: 48, borderBottom: 1, borderColor: 'divider' }}>

@@ -1,0 +1,122 @@
+import { Box, Dialog, InputBase, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useId, useState, type KeyboardEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { findAll, type Found } from './finding';
+
+interface FindDialogProps {
+  onClose: () => void;
+  /** What is done here and now, rather than at another address. */
+  commands: { switchLight: () => void; toggleFeet: () => void; showKeys: () => void };
+}
+
+/** One search for everything: saved work, rigs, shots, places, gear, and what can be done. */
+export function FindDialog({ onClose, commands }: FindDialogProps) {
+  const navigate = useNavigate();
+  const id = useId();
+  const [typed, setTyped] = useState('');
+  const [at, setAt] = useState(0);
+  const words = useDeferredValue(typed.trim());
+  const here: Found[] = [
+    { group: 'Do', name: 'Daylight, or Set for a dark stage', act: commands.switchLight },
+    { group: 'Do', name: 'Metres, or feet and inches', act: commands.toggleFeet },
+    { group: 'Do', name: 'Show the keys', act: commands.showKeys },
+  ];
+  const { data, error } = useQuery({
+    queryKey: ['find', words],
+    queryFn: ({ signal }) => findAll(words, signal),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const all = [...(data ?? []), ...here.filter((one) => words !== '' && meets(one, words))];
+  const chosen = Math.min(at, all.length - 1);
+  const take = (one: Found | undefined) => {
+    if (one) {
+      onClose();
+      if (one.to !== undefined) void navigate(one.to);
+      one.act?.();
+    }
+  };
+  const press = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      const next = (chosen + (event.key === 'ArrowDown' ? 1 : -1) + all.length) % Math.max(1, all.length);
+      setAt(next);
+      document.getElementById(`${id}-${next}`)?.scrollIntoView({ block: 'nearest' });
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      take(all[chosen]);
+    }
+  };
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      aria-label="Find anything"
+      maxWidth="sm"
+      fullWidth
+      sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' }, '& .MuiDialog-paper': { mt: { xs: 1, sm: 8 } } }}
+    >
+      <InputBase
+        autoFocus
+        fullWidth
+        value={typed}
+        placeholder="A shot, a rig, gear, a place, or what to do"
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setAt(0);
+        }}
+        onKeyDown={press}
+        inputProps={{
+          'aria-label': 'Find anything',
+          role: 'combobox',
+          'aria-expanded': true,
+          'aria-controls': `${id}-list`,
+          'aria-activedescendant': all.length > 0 ? `${id}-${chosen}` : undefined,
+          maxLength: 200,
+        }}
+        sx={{ px: 2, minHeight: 56, fontSize: 17, borderBottom: 1, borderColor: 'divider' }}
+      />
+      <Box component="ul" role="listbox" id={`${id}-list`} aria-label="Found" sx={{ listStyle: 'none', m: 0, p: 0.5, minHeight: 120, overflowY: 'auto' }}>
+        {error && <Typography sx={{ p: 1.5, fontSize: 14 }}>{error.message}</Typography>}
+        {data && all.length === 0 && <Typography sx={{ p: 1.5, fontSize: 14 }}>Nothing has these words. Fewer letters find more.</Typography>}
+        {all.map((one, i) => (
+          <Box
+            component="li"
+            role="option"
+            key={`${one.group} ${one.to ?? ''} ${one.name}`}
+            id={`${id}-${i}`}
+            aria-selected={i === chosen}
+            onClick={() => take(one)}
+            onMouseMove={() => setAt(i)}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '92px minmax(0, 1fr)',
+              alignItems: 'center',
+              columnGap: 1,
+              minHeight: 40,
+              px: 1,
+              py: 0.25,
+              borderRadius: 1,
+              cursor: 'pointer',
+              fontSize: 14,
+              '&[aria-selected=true]': { bgcolor: 'background.default', boxShadow: 'inset 3px 0 0 var(--mui-palette-primary-main)' },
+              '& small': { fontSize: 12.5, color: 'text.secondary' },
+            }}
+          >
+            <small>{one.group}</small>
+            <span style={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+              {one.name} {one.more && <small>· {one.more}</small>}
+            </span>
+          </Box>
+        ))}
+      </Box>
+    </Dialog>
+  );
+}
+
+const meets = (one: Found, words: string): boolean =>
+  words
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => one.name.toLowerCase().includes(word));
