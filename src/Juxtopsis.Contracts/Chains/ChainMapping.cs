@@ -30,7 +30,8 @@ public static class ChainMapping
             [.. assembly.Findings.Select(f => f.ToWire())],
             [.. layout.Spans.Select(s => new SpanOutput(s.Place, s.FromMm, s.ToMm, s.DiameterMm, s.Assumed))],
             new(layout.WeightG, layout.WeightUnknown, layout.LengthMm, layout.LengthKnown, layout.Purchase, layout.HirePerDay, layout.Insured),
-            assembly.RateInstead);
+            assembly.RateInstead,
+            assembly.LikeFormat?.InSentence ?? "");
     }
 
     /// <summary>A rig of parts, as it is stored: its numbers, and the parts that they came from.</summary>

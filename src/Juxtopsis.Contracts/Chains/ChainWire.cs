@@ -51,9 +51,10 @@ public sealed record AssembleRequest
 /// <param name="Findings">What was found, the weightiest first.</param>
 /// <param name="Spans">The parts along the axis, for a drawing to scale; supports and other items are not among them.</param>
 /// <param name="Totals">Weight, length and price.</param>
+/// <param name="LikeFormat">The well-known format nearest in diagonal to what the lens sees through all glass behind it; empty without a rig.</param>
 /// <param name="RateInstead">The frame rate to capture, where the mode lacks the one that is set; null where it does not.</param>
 public sealed record AssembleResponse(
-    RigInput? Rig, bool Works, IReadOnlyList<DiagnosticOutput> Findings, IReadOnlyList<SpanOutput> Spans, TotalsOutput Totals, double? RateInstead);
+    RigInput? Rig, bool Works, IReadOnlyList<DiagnosticOutput> Findings, IReadOnlyList<SpanOutput> Spans, TotalsOutput Totals, double? RateInstead, string LikeFormat);
 
 /// <summary>Where a part lies along the axis; the sensor is at 0, the subject on the positive side.</summary>
 /// <param name="Part">Place of the part in the chain.</param>

@@ -14,6 +14,9 @@ public sealed record Assembly(Rig? Rig, IReadOnlyList<Diagnostic> Findings, Chai
     /// <summary>True when its image circle only goes by what the lens was made for.</summary>
     public bool CircleIsEstimated { get; init; }
 
+    /// <summary>The well-known format whose diagonal is nearest to what the lens sees through all glass behind it; null without a rig.</summary>
+    public SensorFormat? LikeFormat { get; init; }
+
     /// <summary>The frame rate to capture, where the mode lacks the one that is set; null where it does not.</summary>
     public double? RateInstead { get; init; }
 
@@ -49,19 +52,21 @@ public static class ChainAssembler
         Rig? rig = null;
         var estimated = false;
         double? instead = null;
+        SensorFormat? like = null;
         if (anatomy is { Camera: not null, Mode: not null, Lens: not null })
         {
             var optics = new ChainOptics(anatomy, mounts, setting);
             estimated = optics.CircleIsEstimated;
             PictureChecks.Check(optics, findings);
             instead = PictureChecks.RateInstead(optics);
+            like = SensorFormat.Nearest(optics.Used.PictureWidthMm / optics.Magnification, optics.Used.HeightMm / optics.Magnification);
             FrontChecks.CheckCorners(optics, findings);
             AttachmentChecks.Check(optics, findings);
             rig = RigOfChain.Build(optics, layout, findings);
             FocusChecks.Check(optics, rig.Value, unit, findings);
         }
 
-        return new(rig, [.. findings.OrderBy(f => f.Severity)], layout) { CircleIsEstimated = estimated, RateInstead = instead };
+        return new(rig, [.. findings.OrderBy(f => f.Severity)], layout) { CircleIsEstimated = estimated, RateInstead = instead, LikeFormat = like };
     }
 
     private static void NoteUnknownWeights(Anatomy anatomy, List<Diagnostic> findings)

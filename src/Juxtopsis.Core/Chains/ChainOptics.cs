@@ -25,8 +25,7 @@ internal sealed class ChainOptics
         Magnification = Converters.Aggregate(1.0, (k, c) => k * c.Magnification);
         LensSqueeze = Lens.Get(LensFields.Squeeze) ?? 1;
         Squeeze = anatomy.Front.Aggregate(LensSqueeze, (s, l) => s * (l.Item.Get(FrontFields.Squeeze) ?? 1));
-        var width = Mode.Get(ModeFields.AreaWidth) ?? 36;
-        var height = Mode.Get(ModeFields.AreaHeight) ?? 24;
+        var (width, height) = CameraModes.AreaOf(Mode);
         (ModeWidthMm, ModeHeightMm) = (width, height);
         Used = Trimmed(width, height, setting.PunchIn);
         (ImageCircleMm, ImageCircleAssumed) = ImageCircleOf(Lens);

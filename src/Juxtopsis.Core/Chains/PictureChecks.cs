@@ -154,9 +154,10 @@ internal static class PictureChecks
             if (k != 1)
             {
                 var stops = LengthWords.Number(Math.Round(Math.Abs(2 * PortableMath.Log2(k)), 2));
+                var field = $"{LengthWords.Number(Math.Round(Math.Max(k, 1 / k), 2))}× ({(k < 1 ? "+" : "−")}{LengthWords.Number(Math.Round(100 * Math.Abs(1 / k - 1)))} %)";
                 findings.Add(k < 1
-                    ? new(DiagnosticCode.LightGained, Severity.Note, link.Place, -1, $"{link.Item.Name} gains {stops} stops of light and widens the field {LengthWords.Number(Math.Round(1 / k, 3))} times.", "")
-                    : new(DiagnosticCode.LightLost, Severity.Costs, link.Place, -1, $"{link.Item.Name} takes {stops} stops of light and narrows the field {LengthWords.Number(k)} times.", "Open the aperture or add light."));
+                    ? new(DiagnosticCode.LightGained, Severity.Note, link.Place, -1, $"{link.Item.Name} gains {stops} stops of light and widens the field {field}. {Displayed(optics, link.Item)}", "")
+                    : new(DiagnosticCode.LightLost, Severity.Costs, link.Place, -1, $"{link.Item.Name} takes {stops} stops of light and narrows the field {field}. {Displayed(optics, link.Item)}", "Open the aperture or add light."));
             }
         }
 
@@ -194,6 +195,19 @@ internal static class PictureChecks
         }
 
         return slowest;
+    }
+
+    /// <summary>What the camera shows behind glass: with contacts the aperture as it comes out, without them nothing of it.</summary>
+    private static string Displayed(ChainOptics optics, GearItem glass)
+    {
+        var set = LengthWords.Number(Math.Round(optics.FNumber, 1));
+        var seen = LengthWords.Number(Math.Round(optics.FNumber * optics.Magnification, 1));
+        return glass.Get(AdapterFields.CarriesIris) switch
+        {
+            true => $"Set to ƒ{set}, the camera may show ƒ{seen}, which is what reaches the sensor, or ƒ{set}: try which.",
+            false => $"It has no contacts for the iris: the camera shows no aperture. ƒ{set} on the lens is ƒ{seen} on the sensor.",
+            null => $"ƒ{set} on the lens is ƒ{seen} on the sensor; what the camera shows hangs on contacts that are not known.",
+        };
     }
 
     private static void CheckSqueeze(ChainOptics optics, List<Diagnostic> findings)

@@ -12,8 +12,8 @@ public sealed class FitMode
     private FitMode(GearItem item, int index, double punchIn)
     {
         (Item, Index, PunchIn) = (item, index, punchIn);
-        WidthMm = (item.Get(ModeFields.AreaWidth) ?? 36) / punchIn;
-        HeightMm = (item.Get(ModeFields.AreaHeight) ?? 24) / punchIn;
+        var (width, height) = CameraModes.AreaOf(item);
+        (WidthMm, HeightMm) = (width / punchIn, height / punchIn);
         Rates = item.Get(ModeFields.Fps);
         Recorded = item.Get(ModeFields.PixelsAcross) is { } x && item.Get(ModeFields.PixelsUp) is { } y ? new PixelSize(x, y) : null;
     }

@@ -746,6 +746,8 @@ export interface components {
              * @description The frame rate to capture, where the mode lacks the one that is set; null where it does not.
              */
             rateInstead: null | number;
+            /** @description The well-known format nearest in diagonal to what the lens sees through all glass behind it; empty without a rig. */
+            likeFormat: string;
         };
         /**
          * @description What frames are drawn before; figures do not go by it.

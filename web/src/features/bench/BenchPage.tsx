@@ -135,7 +135,7 @@ function Bench() {
             xs: 'minmax(0, 1fr)',
             sm: `repeat(${Math.min(2, rigs.length)}, minmax(0, 1fr))`,
             lg: showsFigures
-              ? `repeat(${rigs.length}, minmax(300px, 1fr)) minmax(396px, max-content)`
+              ? `repeat(${rigs.length}, minmax(300px, 1fr)) minmax(372px, max-content)`
               : `repeat(${rigs.length > most ? Math.ceil(rigs.length / 2) : rigs.length}, minmax(0, 1fr))`,
           },
         }}

@@ -134,9 +134,11 @@ export const ChainInputs = memo(function ChainInputs({
         sx={{
           display: 'grid',
           gap: '6px',
-          gridTemplateColumns: brief ? '1fr 1fr' : '2fr 1.2fr 1fr 1fr 1fr',
+          gridTemplateColumns: brief ? '1fr 1fr' : '2fr 1.2fr 1fr 1fr',
           '& > *': { minWidth: 0 },
           '& > .mode': { gridColumn: brief ? '1 / -1' : 'auto' },
+          '& > .rate': { display: 'none' },
+          '@container (min-width: 430px)': brief ? {} : { gridTemplateColumns: '2fr 1.2fr 1fr 1fr 1fr', '& > .rate': { display: 'block' } },
           '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr', '& > .mode': { gridColumn: '1 / -1' } },
         }}
       >
@@ -177,7 +179,9 @@ export const ChainInputs = memo(function ChainInputs({
               problem={problem('punchIn')}
               onValue={(punchIn) => changeRig(rig.id!, { punchIn })}
             />
-            <Rate rig={rig} offered={modes.find((m) => m.name === mode)?.fps ?? []} scene={scene} problem={problem('captureFps')} />
+            <div className="rate">
+              <Rate rig={rig} chain={chain} scene={scene} problem={problem('captureFps')} />
+            </div>
           </>
         )}
         {spread && (
@@ -190,19 +194,21 @@ export const ChainInputs = memo(function ChainInputs({
 
 interface RateProps {
   rig: RigInput;
-  /** By the mode; empty where they are not known. */
-  offered: number[];
+  chain: Chain;
   scene: SceneInput;
   problem: string | undefined;
 }
 
 /** Captured frames a second: of those that the mode offers, or any where nobody knows them. Empty is as many as the timeline has. */
-function Rate({ rig, offered, scene, problem }: RateProps) {
+export function Rate({ rig, chain, scene, problem }: RateProps) {
+  const modes = (chain.parts[0]?.item.modes as NamedMode[] | undefined) ?? [];
+  const offered = (chain.mode === '' ? modes[0] : modes.find((m) => m.name === chain.mode))?.fps ?? [];
   const set = (captureFps: number | null) => changeRig(rig.id!, { captureFps });
   if (offered.length === 0) {
     return (
       <EntryField
         {...named(rigFields.captureFps)}
+        label="Rate"
         shown={rig.captureFps == null ? '' : withUnit(plain(rig.captureFps), 'fps')}
         stepFrom={rig.captureFps ?? fpsOf(scene)}
         placeholder="as timeline"
@@ -216,8 +222,8 @@ function Rate({ rig, offered, scene, problem }: RateProps) {
   const rates = offered.includes(captured) ? offered : [...offered, captured];
   return (
     <LabelledSelect
-      label={rigFields.captureFps.label}
-      help="What the mode offers; more than the timeline plays gives slow motion."
+      label="Rate"
+      help="Frames a second that are captured. What the mode offers; more than the timeline plays gives slow motion."
       problem={problem}
       value={String(captured)}
       onChange={(fps) => set(Number(fps) === fpsOf(scene) ? null : Number(fps))}

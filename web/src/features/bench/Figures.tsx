@@ -28,7 +28,7 @@ const Table = styled('table')(({ theme }) => ({
   '& td': { textAlign: 'right', fontFamily: figureFont, fontSize: 14, whiteSpace: 'nowrap', padding: '0 0 0 6px' },
   '& td.difference': { color: theme.vars!.palette.text.secondary, fontSize: 12, minWidth: 66 },
   // A figure's box has a size of its own, so that a new figure lays out its box and not the whole table.
-  '& td .figure': { display: 'block', contain: 'strict', width: 118, height: 20, lineHeight: '20px' },
+  '& td .figure': { display: 'block', contain: 'strict', width: 112, height: 20, lineHeight: '20px' },
   '& td.difference .figure': { width: 66 },
   '& td.warn': { color: theme.vars!.palette.warning.main },
   '& [data-figure], & [data-sort]': { cursor: 'pointer', borderRadius: 3 },

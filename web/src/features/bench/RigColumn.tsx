@@ -134,9 +134,10 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
           </strong>
           <p>
             on {referenceName}
+            {parts?.likeFormat && figures.opticsMagnification !== 1 && ` · sees like ${parts.likeFormat}`}
             {isFocused(report) && (
               <>
-                {' · sees '}
+                {' · takes in '}
                 <Pressed index={index} figure="fieldWidthMm" text={field(report, feet)} isPlain />
               </>
             )}

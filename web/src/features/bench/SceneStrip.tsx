@@ -24,15 +24,14 @@ const set = {
   noWidth: () => changeScene({ deliveryWidthPx: null }),
 };
 
-const Strip = styled(Panel)(({ theme }) => ({
+const Strip = styled(Panel)({
+
   padding: '6px 8px',
   display: 'grid',
   gap: '6px 14px',
   alignItems: 'start',
-  gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',
-  [theme.breakpoints.up('sm')]: { gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' },
-  [theme.breakpoints.up('lg')]: { gridTemplateColumns: 'repeat(5, auto) max-content' },
-}));
+  gridTemplateColumns: 'repeat(auto-fit, minmax(176px, 1fr))',
+});
 
 interface SceneStripProps {
   scene: SceneInput;

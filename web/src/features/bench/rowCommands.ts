@@ -2,7 +2,6 @@ import { useSettings } from '../../app/settings';
 import { holdNothing } from './holding';
 import { core, type Chain, type RigInput } from '../../core/core';
 import { plain, withUnit } from '../../ui/format';
-import { rigLetter } from '../../ui/RigMark';
 import { newId } from '../../documents/unique';
 import { change, useBench, withSetup, yardstickOf } from './benchStore';
 import { fromParts, nameOf } from '../../gear/chains';
@@ -70,7 +69,8 @@ export function makeRow(index: number, { focalLengths, bodies, atOneFraming, rep
   const { scene } = setup;
   const row = bodies.flatMap((body) => {
     const rig = setup.rigs[body]!;
-    const named = bodies.length > 1 ? `${rigLetter(body)} at ` : '';
+    // By what it is, not by the letter that it has now: letters go along with places.
+    const named = bodies.length > 1 ? `${rig.name || `${plain(rig.sensorWidthMm, 1)} mm wide`}, ` : '';
     return focalLengths.map((focalLengthMm) => {
       const next = { ...rig, id: newId(), focalLengthMm, ...(!rig.chain && { name: named + withUnit(plain(focalLengthMm), 'mm') }) };
       return rig.chain ? fromParts(next, scene) : next;

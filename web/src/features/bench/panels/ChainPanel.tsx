@@ -8,6 +8,7 @@ import { RigMark } from '../../../ui/RigMark';
 import { fullName, sum } from '../../../gear/gear';
 import { money, weight } from '../../../ui/figureText';
 import { readGear } from '../../../gear/shelfApi';
+import { Rate } from '../ChainInputs';
 import { changeChain, changeRig } from '../commands';
 import { assembled, chainOf } from '../../../gear/chains';
 import { usePanel } from './panelStore';
@@ -108,6 +109,7 @@ export function ChainPanel({ index, rig, scene, problems }: ChainPanelProps) {
             onClear={() => changeRig(rig.id!, { sensitivityIso: null })}
             onValue={(sensitivityIso) => changeRig(rig.id!, { sensitivityIso })}
           />
+          <Rate rig={rig} chain={chain} scene={scene} problem={problem('captureFps')} />
         </Fields>
       </Section>
     </SidePanel>
