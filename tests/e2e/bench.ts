@@ -7,7 +7,8 @@ import { startServer, type Running } from './server';
 
 export { expect };
 
-const viewport = { width: 1280, height: 800 };
+/** Wide enough for a panel beside figures: on less it takes their place. */
+const viewport = { width: 1680, height: 900 };
 
 /**
  * Each worker has a server, a database and a browser of its own, whose cache keeps the core from one test to the next; each test
@@ -50,6 +51,8 @@ export const test = base.extend<{ bench: Bench; pictures: boolean; looksAgain: b
   looksAgain: [true, { option: true }],
   page: async ({ context, pictures, looksAgain }, use) => {
     const page = await context.newPage();
+    // The tour of a first visit lies beside what a test does; the newcomer's test takes it.
+    await page.addInitScript(() => sessionStorage.getItem('tour') ?? localStorage.setItem('juxtopsis.tour', 'done'));
     if (!looksAgain) {
       await page.addInitScript(() => Object.defineProperty(document, 'hidden', { get: () => true }));
     }

@@ -205,7 +205,7 @@ test('a comparison that cannot be saved is taken out as a file, and brought in a
   await page
     .getByLabel('A file to bring in')
     .setInputFiles({ name: 'notes.json', mimeType: 'application/json', buffer: Buffer.from('[1]') });
-  await expect(page.getByText(/^notes.json is no comparison of this application/)).toBeVisible();
+  await expect(page.getByText(/^notes.json is no work of this application/)).toBeVisible();
   await page.getByLabel('A file to bring in').setInputFiles(await download.path());
   await page.waitForURL(/\/bench\/[0-9a-f-]{36}$/);
   expect(page.url()).not.toBe(before);

@@ -24,7 +24,7 @@ const fit = (body: string, lens: string, distanceMm = 3000) => ({ distanceMm, ri
 const answered = (fits: Fit[], chosen: Fit | null = null): Outcome<FitResponse> => ({
   kind: 'answered',
   ms: 5,
-  answer: { fits, chosen } as FitResponse,
+  answer: { fits, chosen, misses: [], fitCount: fits.length } as unknown as FitResponse,
 });
 const last = () => askFit.mock.calls.at(-1)!;
 const reply = (outcome: Outcome<FitResponse>) => last()[3](outcome);

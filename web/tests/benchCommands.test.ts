@@ -186,7 +186,7 @@ test('a row of focal lengths stands in place of its rig, or of all, each named a
     ['Rig c', 50],
   ]);
   rows.makeRow(0, { focalLengths: [85], bodies: [0, 3], atOneFraming: false, replaceAll: true });
-  expect(setup().rigs.map((r) => r.name)).toEqual(['A at 85\u2009mm', 'D at 85\u2009mm']);
+  expect(setup().rigs.map((r) => r.name)).toEqual(['Rig a, 85\u2009mm', 'Rig c, 85\u2009mm']);
   expect(solve).not.toHaveBeenCalled();
 });
 

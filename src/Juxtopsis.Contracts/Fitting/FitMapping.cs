@@ -37,6 +37,7 @@ internal static class FitMapping
             Count = shot.Subject.Count,
             SpacingMm = shot.Subject.SpacingMm,
             BaseMm = shot.Subject.BaseMm,
+            DepthMm = shot.Subject.Kind == SubjectKind.Thing ? shot.Subject.DepthMm : 0,
         },
         shot.Size)
     {
@@ -78,7 +79,7 @@ internal static class FitMapping
                 brief.Subject.WholeHeightMm(brief.IsOverhead)),
             FitWords.Order(criterion, isCut),
             [.. result.Fits.Select(Say)],
-            [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), words.Shortfall(m).ToWire(), [.. m.Remedies.Select(r => ToWire(r, words, Say))]))],
+            [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), words.Shortfall(m).ToWire(), [.. m.Remedies.Select(r => ToWire(r, words, Say))], m.Nearest is { } near ? Say(near) : null))],
             result.FitCount,
             result.MissCount,
             looked,
@@ -99,7 +100,7 @@ internal static class FitMapping
         KitOutput Of(Kit kit)
         {
             IReadOnlyList<KitItemOutput> Items(IReadOnlyList<GearItem> items) =>
-                [.. items.Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(kit.Shots.Where(s => s.Rig.Parts.Any(p => p.Id == i.Id)).Select(s => s.Shot))))];
+                [.. items.Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(kit.Shots.Where(s => s.Rig.Parts.Any(p => p.Id == i.Id)).Select(s => s.Shot)), Ids(kit.Alone.GetValueOrDefault(i.Id, []))))];
             return new(
                 Items(kit.Bodies), Items(kit.Lenses), Items(kit.Adapters), [.. kit.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, ToWire(s.Rig, s.Mode), s.Fills))],
                 Ids(kit.Undone), kit.Changes, kit.WeightG, kit.WeightsUnknown);
@@ -153,7 +154,9 @@ internal static class FitMapping
             [.. words.Against(fit).Select(f => f.ToWire())],
             fit.WasteShare,
             fit.Set.RackedFarther,
-            fit.Rig.IrisIsFixed);
+            fit.Rig.IrisIsFixed,
+            fit.FromFocalMm,
+            fit.ToFocalMm);
     }
 
     private static RigOutput ToWire(FitRig rig, FitMode mode) => new(

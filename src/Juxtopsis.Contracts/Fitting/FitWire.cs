@@ -123,6 +123,8 @@ public sealed record RigOutput(
 /// <param name="WasteShare">Share of the mode that the trim to the delivered shape throws away.</param>
 /// <param name="RackedFarther">True when the ring focuses at that distance in two places and the farther one is meant.</param>
 /// <param name="IrisIsFixed">True when the iris stays wide open on this rig.</param>
+/// <param name="FromFocalMm">The focal length to set at the nearest place, mm as marked.</param>
+/// <param name="ToFocalMm">The one to set at the farthest.</param>
 public sealed record FitOutput(
     RigOutput Rig,
     int Ways,
@@ -152,13 +154,16 @@ public sealed record FitOutput(
     IReadOnlyList<DiagnosticOutput> Findings,
     double WasteShare,
     bool RackedFarther,
-    bool IrisIsFixed);
+    bool IrisIsFixed,
+    double FromFocalMm,
+    double ToFocalMm);
 
 /// <summary>A rig that does not give the shot.</summary>
 /// <param name="Rig">Its parts, in the mode in which it comes nearest.</param>
 /// <param name="Why">What is in the way, and by how much.</param>
 /// <param name="Remedies">What would let it: each was tried.</param>
-public sealed record MissOutput(RigOutput Rig, DiagnosticOutput Why, IReadOnlyList<RemedyOutput> Remedies);
+/// <param name="Nearest">The setting that comes nearest, for looking at; it does not give the shot. Null where there is none in focus.</param>
+public sealed record MissOutput(RigOutput Rig, DiagnosticOutput Why, IReadOnlyList<RemedyOutput> Remedies, FitOutput? Nearest);
 
 /// <summary>A change after which a rig gives the shot.</summary>
 /// <param name="Kind">What to change.</param>
@@ -226,7 +231,8 @@ public sealed record KitOutput(
 /// <param name="Name">Its name, with the maker.</param>
 /// <param name="WeightG">Its weight, g; null when not known.</param>
 /// <param name="Shots">Identities of the shots that it is used for.</param>
-public sealed record KitItemOutput(Guid Item, string Name, double? WeightG, IReadOnlyList<Guid> Shots);
+/// <param name="Alone">Identities of the shots that nothing else in the bag could do in its stead.</param>
+public sealed record KitItemOutput(Guid Item, string Name, double? WeightG, IReadOnlyList<Guid> Shots, IReadOnlyList<Guid> Alone);
 
 /// <summary>How a bag does a shot.</summary>
 /// <param name="Shot">Identity of the shot.</param>

@@ -106,6 +106,7 @@ public static class ProductionChecks
         checks.InRange(prefix + "subject.widthMm", shot.Subject.WidthMm, Quantity.SubjectSize with { Name = "Width of the subject" }, unit);
         checks.InRange(prefix + "subject.spacingMm", shot.Subject.SpacingMm, Quantity.SubjectSize with { Name = "Spacing of people" }, unit);
         checks.InRange(prefix + "subject.baseMm", shot.Subject.BaseMm, Quantity.Kept with { Name = "Height of what it stands on" }, unit);
+        checks.InRange(prefix + "subject.depthMm", shot.Subject.DepthMm, Quantity.Kept with { Name = "Height of what it stands on" }, unit);
         checks.InRange(prefix + "subject.count", shot.Subject.Count, Quantity.Count with { Name = "People", Min = 1, Max = 200 });
         checks.InRange(prefix + "framedMm", shot.FramedMm, Quantity.FieldSize, unit);
         checks.InRange(prefix + "headroom", shot.Headroom, Quantity.PictureShare);

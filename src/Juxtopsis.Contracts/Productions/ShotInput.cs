@@ -21,6 +21,9 @@ public sealed record SubjectInput
     /// <summary>From the middle of one to the middle of the next, mm.</summary>
     public double SpacingMm { get; set; } = 650;
 
+    /// <summary>Depth of a thing along the axis of the lens, mm: all of it is to be sharp. 0 where it does not matter.</summary>
+    public double DepthMm { get; set; }
+
     /// <summary>Height of what it stands or lies on above the ground, mm.</summary>
     public double BaseMm { get; set; }
 }

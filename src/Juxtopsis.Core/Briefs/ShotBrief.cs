@@ -44,6 +44,9 @@ public sealed record ShotBrief(ShotSubject Subject, ShotSize Size)
     /// <summary>How far the subject moves to and fro altogether, mm: the sharp zone must hold it without focus being pulled.</summary>
     public double MovesMm { get; init; }
 
+    /// <summary>How deep the sharp zone must be, mm: the subject's depth and its movement; half of it in front, half behind.</summary>
+    public double HeldMm => MovesMm + Subject.DepthMm;
+
     /// <summary>True when the camera walks along with the subject.</summary>
     public bool Walks { get; init; }
 

@@ -33,6 +33,9 @@ public sealed record ShotSubject(SubjectKind Kind, double HeightMm)
     /// <summary>Width of a thing or of a table's area, mm; of people their shoulders are taken.</summary>
     public double WidthMm { get; init; }
 
+    /// <summary>Depth of a thing along the axis of the lens, mm: all of it is to be sharp. 0 where it does not matter.</summary>
+    public double DepthMm { get; init; }
+
     /// <summary>People beside each other.</summary>
     public int Count { get; init; } = 2;
 

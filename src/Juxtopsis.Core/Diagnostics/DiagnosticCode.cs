@@ -63,6 +63,9 @@ public enum DiagnosticCode
     /// <summary>A face is drawn with a nose that is noticeably large.</summary>
     FaceStretched,
 
+    /// <summary>The sharp zone is thinner than a hand can hold.</summary>
+    ThinSharpZone,
+
     /// <summary>There is too little light.</summary>
     TooDark,
 

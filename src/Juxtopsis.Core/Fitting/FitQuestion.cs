@@ -242,7 +242,7 @@ internal sealed class FitQuestion
         var widest = Math.Max(Math.Max(k * (LensOnSensor.WidestAt(end.Lens, focalLengthMm) ?? end.FNumber), end.OpticsFastestFNumber ?? 0), ReasonFinder.FastestPossible);
         var isFixed = Rules.Iris && rig.IrisIsFixed;
         var narrowest = isFixed ? widest : Math.Max(widest, k * (end.Lens.NarrowestFNumber ?? Quantity.FNumber.Max));
-        var sharp = one.PupilMm / SharpZone.WidestPupilMm(one, frame.CircleOfConfusionMm, Brief.MovesMm / 2);
+        var sharp = one.PupilMm / SharpZone.WidestPupilMm(one, frame.CircleOfConfusionMm, Brief.HeldMm / 2);
         var readable = Brief.Behind == BackgroundRequirement.Readable ? blurAtOne / ShotBrief.ReadableShare : 0;
         var soft = Brief.Behind == BackgroundRequirement.Soft ? blurAtOne / ShotBrief.SoftShare : double.PositiveInfinity;
         var loss = (end.Lens.WidestTNumber / end.Lens.WidestFNumber ?? 1) * one.BellowsFactor;
@@ -345,6 +345,12 @@ internal readonly record struct Burden(int Spoils, int Costs, double Enlargement
 /// <param name="Nearest">That setting; null when there is none.</param>
 internal readonly record struct FitAnswer(FitPoint? Best, double FromMm, double ToMm, Shortfall Miss, FitPoint? Nearest)
 {
+    /// <summary>The focal length to set at the nearest place, mm as marked.</summary>
+    public double FromFocalMm { get; init; }
+
+    /// <summary>The one to set at the farthest.</summary>
+    public double ToFocalMm { get; init; }
+
     public static FitAnswer No(Shortfall miss) => new(null, 0, 0, miss, null);
 }
 

@@ -38,6 +38,12 @@ public sealed record Fit(FitRig Rig, FitMode Mode, double FromMm, double ToMm, R
     /// <summary>How unsteady it is as it is carried, against an unsteadied 24 mm equivalent in both hands.</summary>
     public double Unsteadiness { get; init; }
 
+    /// <summary>The focal length to set at the nearest place, mm as marked.</summary>
+    public double FromFocalMm { get; init; }
+
+    /// <summary>The one to set at the farthest: between both, a zoom gives the shot from a place of its own for each focal length.</summary>
+    public double ToFocalMm { get; init; }
+
     /// <summary>From a microphone on the camera to the subject, mm.</summary>
     public double MicrophoneMm => Scene.SubjectDistanceMm;
 }
@@ -47,7 +53,11 @@ public sealed record Fit(FitRig Rig, FitMode Mode, double FromMm, double ToMm, R
 /// <param name="Mode">The mode in which it comes nearest.</param>
 /// <param name="Shortfall">By how much it misses.</param>
 /// <param name="Remedies">What would let it: each was tried, and then it gives the shot.</param>
-public sealed record Miss(FitRig Rig, FitMode Mode, Shortfall Shortfall, IReadOnlyList<Remedy> Remedies);
+public sealed record Miss(FitRig Rig, FitMode Mode, Shortfall Shortfall, IReadOnlyList<Remedy> Remedies)
+{
+    /// <summary>The setting that comes nearest, for looking at; it does not give the shot. Null where there is none in focus.</summary>
+    public Fit? Nearest { get; init; }
+}
 
 /// <summary>What fits, and what does not.</summary>
 /// <param name="Frame">What the picture must take in.</param>
@@ -71,7 +81,7 @@ public sealed record FitResult(
         return new(
             question.Frame,
             [.. told.Where(t => !refused.Contains(t.Found)).Select(t => t.Fit)],
-            Nearest(missed.Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m))), mostMisses),
+            Nearest(missed.Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m)) { Nearest = NearestOf(question, m) }), mostMisses),
             found.Length,
             missed.Select(m => m.Rig.Group).Distinct().Count(),
             Contradiction.Find(question, search.Shelf));
@@ -106,6 +116,23 @@ public sealed record FitResult(
         return [.. helped.Concat(others.Values.Where(o => helped.All(h => h.Rig.Group != o.Rig.Group))).Take(most)];
     }
 
+    private static Fit? NearestOf(FitQuestion question, FitSearch.Missed missed)
+    {
+        if (missed.Point is not { DistanceMm: > 0 } point)
+        {
+            return null;
+        }
+
+        var widest = missed.Rig.In(missed.Mode, point.FocalLengthMm, 0.5);
+        var open = Math.Max(Math.Max(missed.Rig.Magnification * (LensOnSensor.WidestAt(widest.Lens, point.FocalLengthMm) ?? missed.Rig.AtShort.FNumber), widest.OpticsFastestFNumber ?? 0), ReasonFinder.FastestPossible);
+        var fit = ToFit(question, new(missed.Rig, missed.Mode, point.DistanceMm, point.DistanceMm, point.FNumber > 0 ? point : point with { FNumber = open }, default, 0)
+        {
+            FromFocalMm = point.FocalLengthMm,
+            ToFocalMm = point.FocalLengthMm,
+        });
+        return fit.Report.Focus is null ? null : fit;
+    }
+
     internal static Fit ToFit(FitQuestion question, FitSearch.Found found)
     {
         var (rig, mode, point) = (found.Rig, found.Mode, found.Point);
@@ -121,8 +148,10 @@ public sealed record FitResult(
         {
             Report = report,
             Tier = found.Burden.Tier,
+            FromFocalMm = found.FromFocalMm,
+            ToFocalMm = found.ToFocalMm,
             RoomLeftMm = question.RoomMm - question.RearMm(rig) - point.DistanceMm,
-            SharpToSpareMm = depth - question.Brief.MovesMm / 2,
+            SharpToSpareMm = depth - question.Brief.HeldMm / 2,
             Unsteadiness = report.Handling.Unsteadiness * CameraSupports.Unsteadiness(question.Brief.CameraSupport),
         };
     }
@@ -136,7 +165,7 @@ public sealed record FitResult(
             && (report.Reasons & never) == Reasons.None
             && Math.Abs(focus.FieldHeightMm / question.Frame.HeightMm - 1) < Exact
             && fit.RoomLeftMm > -1e-3
-            && fit.SharpToSpareMm >= -Exact * (1 + brief.MovesMm)
+            && fit.SharpToSpareMm >= -Exact * (1 + brief.HeldMm)
             && (brief.Behind != BackgroundRequirement.Soft || focus.BackgroundDiscFractionOfHeight >= ShotBrief.SoftShare * (1 - Exact))
             && (brief.Behind != BackgroundRequirement.Readable || focus.BackgroundDiscFractionOfHeight <= ShotBrief.ReadableShare * (1 + Exact))
             && (fit.Rig.CircleIsEstimated || report.Sensor.DarkShare is not > Coverage.Noticed * (1 + Exact))

@@ -169,7 +169,11 @@ public sealed class FitSearch
 
     /// <summary>A rig that gives the shot, with how it stands.</summary>
     internal Found Of(FitRig rig, FitMode mode, in FitAnswer answer) =>
-        new(rig, mode, answer.FromMm, answer.ToMm, answer.Best!, question.BurdenOf(rig, mode, question.FrameOf(rig, mode)), Score(rig, mode, answer.Best!));
+        new(rig, mode, answer.FromMm, answer.ToMm, answer.Best!, question.BurdenOf(rig, mode, question.FrameOf(rig, mode)), Score(rig, mode, answer.Best!))
+        {
+            FromFocalMm = answer.FromFocalMm,
+            ToFocalMm = answer.ToFocalMm,
+        };
 
     /// <summary>The smaller, the better.</summary>
     private double Score(FitRig rig, FitMode mode, FitPoint point) => criterion switch
@@ -188,6 +192,12 @@ public sealed class FitSearch
     {
         /// <summary>Ways and modes of this body and lens that give it.</summary>
         public int Ways { get; set; } = 1;
+
+        /// <summary>The focal length to set at the nearest place, mm as marked.</summary>
+        public double FromFocalMm { get; init; }
+
+        /// <summary>The one to set at the farthest.</summary>
+        public double ToFocalMm { get; init; }
 
         /// <summary>Below 0 when it is the better of two.</summary>
         public int StandsAgainst(Found other) =>

@@ -41,7 +41,7 @@ public sealed class FitWords(LengthUnit unit)
         var (rig, mode) = (fit.Rig, fit.Mode);
         var found = rig.Findings.Where(f => f.Severity != Severity.Note || f.Code is DiagnosticCode.ImageCircleUnknown or DiagnosticCode.AdapterSignalsUnknown or DiagnosticCode.ConverterPlaceUnknown).ToList();
         var given = FigureCase.Of(fit.Scene, Conventions.Default, [fit.Set], 0)[0];
-        found.AddRange(ReasonWords.Of(given, unit).Where(r => r.Code is DiagnosticCode.TooFewPixels or DiagnosticCode.DiffractionSoftens or DiagnosticCode.Flickers));
+        found.AddRange(ReasonWords.Of(given, unit).Where(r => r.Code is DiagnosticCode.TooFewPixels or DiagnosticCode.DiffractionSoftens or DiagnosticCode.Flickers or DiagnosticCode.ThinSharpZone));
         if (!mode.Shows(rig.Squeeze))
         {
             found.Add(PictureChecks.SqueezeNotShown(mode.Item, rig.Squeeze));

@@ -178,8 +178,8 @@ internal sealed class Remedies
 
         // The zone in front at the narrowest that is left.
         var zone = SharpZone.Of(point.AtOne with { PupilMm = point.AtOne.PupilMm / point.MostFNumber }, point.CircleOfConfusionMm);
-        var moves = 2 * zone.InFrontMm / Margin;
-        return moves < question.Brief.MovesMm ? Tried(new(RemedyKind.MovesLess, moves, moves - question.Brief.MovesMm), miss.Rig, miss.Mode) : null;
+        var moves = 2 * zone.InFrontMm / Margin - question.Brief.Subject.DepthMm;
+        return moves >= 0 && moves < question.Brief.MovesMm ? Tried(new(RemedyKind.MovesLess, moves, moves - question.Brief.MovesMm), miss.Rig, miss.Mode) : null;
     }
 
     private Remedy? MoreLight(FitSearch.Missed miss)

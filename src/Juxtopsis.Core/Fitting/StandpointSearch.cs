@@ -24,7 +24,7 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
         if (!rig.Zooms)
         {
             var only = At(rig.ShortMm);
-            return only.Gives ? new(only, only.DistanceMm, only.DistanceMm, Shortfall.None, null) : new(null, only.DistanceMm, only.DistanceMm, only.Miss, only);
+            return only.Gives ? new(only, only.DistanceMm, only.DistanceMm, Shortfall.None, null) { FromFocalMm = only.FocalLengthMm, ToFocalMm = only.FocalLengthMm } : new(null, only.DistanceMm, only.DistanceMm, only.Miss, only);
         }
 
         var found = new Found(criterion);
@@ -194,8 +194,8 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
     {
         private FitPoint? best;
         private FitPoint? nearest;
-        private double from = double.PositiveInfinity;
-        private double to;
+        private FitPoint? from;
+        private FitPoint? to;
 
         public void Add(FitPoint point)
         {
@@ -205,12 +205,13 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
                 return;
             }
 
-            (from, to) = (Math.Min(from, point.DistanceMm), Math.Max(to, point.DistanceMm));
+            from = from is null || point.DistanceMm < from.DistanceMm ? point : from;
+            to = to is null || point.DistanceMm > to.DistanceMm ? point : to;
             best = best is null || point.Score(criterion) < best.Score(criterion) ? point : best;
         }
 
         public bool Gives => best is not null;
 
-        public FitAnswer Answer() => best is not null ? new(best, from, to, Shortfall.None, null) : new(null, 0, 0, nearest!.Miss, nearest);
+        public FitAnswer Answer() => best is not null ? new(best, from!.DistanceMm, to!.DistanceMm, Shortfall.None, null) { FromFocalMm = from.FocalLengthMm, ToFocalMm = to.FocalLengthMm } : new(null, 0, 0, nearest!.Miss, nearest);
     }
 }

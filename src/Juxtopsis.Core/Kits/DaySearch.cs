@@ -28,7 +28,11 @@ public sealed record KitShot(int Shot, FitRig Rig, FitMode Mode, bool Fills);
 /// <param name="WeightsUnknown">Of how many things the weight is not known.</param>
 public sealed record Kit(
     IReadOnlyList<GearItem> Bodies, IReadOnlyList<GearItem> Lenses, IReadOnlyList<GearItem> Adapters, IReadOnlyList<KitShot> Shots, IReadOnlyList<int> Undone, int Changes,
-    double WeightG, int WeightsUnknown);
+    double WeightG, int WeightsUnknown)
+{
+    /// <summary>For each thing, by identity, the shots of the bag that could not be done without it.</summary>
+    public IReadOnlyDictionary<Guid, IReadOnlyList<int>> Alone { get; init; } = new Dictionary<Guid, IReadOnlyList<int>>();
+}
 
 /// <summary>The bags to choose from.</summary>
 /// <param name="Kits">Up to three: the best two that do all that can be done, and the best that leaves one shot undone and takes less of what counts first.</param>
@@ -226,7 +230,17 @@ public sealed class DaySearch
         var changes = done.Zip(done.Skip(1)).Count(p => !p.First.Rig.Parts.SequenceEqual(p.Second.Rig.Parts));
         return new(
             Of(KitCriterion.Bodies), Of(KitCriterion.Lenses), Of(KitCriterion.Adapters), done, [.. Enumerable.Range(0, shots.Count).Except(of)], changes,
-            taken.Sum(i => i.Get(CommonFields.Weight) ?? 0), taken.Count(i => i.Get(CommonFields.Weight) is null));
+            taken.Sum(i => i.Get(CommonFields.Weight) ?? 0), taken.Count(i => i.Get(CommonFields.Weight) is null))
+        {
+            Alone = taken.ToDictionary(i => i.Id, i => AloneIn(taken, i, of)),
+        };
+    }
+
+    /// <summary>The shots that the things of a bag do only with one of them.</summary>
+    private IReadOnlyList<int> AloneIn(GearItem[] taken, GearItem item, int[] of)
+    {
+        var rest = taken.Where(t => t.Id != item.Id).Select(t => numbers[t.Id]).ToHashSet();
+        return (int[])[.. of.Where(s => !ways[s].Exists(w => w.Option.Items.All(rest.Contains)))];
     }
 
     /// <summary>The way that a shot uses: the solver's options are those of the ways less the ones of the same things.</summary>

@@ -50,9 +50,13 @@ internal static class ReasonFinder
         | If(rig.Lens.FrontOpeningMm < handling.OpeningNeededMm, Reasons.OpeningTooSmall)
         | If(handling.FarthestByMountMm < scene.BackgroundDistanceMm, Reasons.InfinityLost);
 
+    /// <summary>A held camera and somebody who breathes sway by about so much together, mm: a rule of thumb, not physics.</summary>
+    public const double HandHoldsMm = 40;
+
     /// <summary>What only a plane of focus can bring about.</summary>
     public static Reasons InFocus(in FocusReport focus, in SharpnessLimits sharpness) =>
         If(focus.AiryDiscMm > sharpness.CircleOfConfusionMm, Reasons.DiffractionSoftens)
+        | If(focus.DepthInFrontMm + focus.DepthBehindMm < HandHoldsMm, Reasons.ThinSharpZone)
         | If(!(focus.FaceStretch <= Perspective.FaceStretchNoticed), Reasons.FaceStretched);
 
     /// <summary>What is wrong with the light.</summary>

@@ -30,6 +30,8 @@ public static partial class ReasonWords
                     CodeOf(kind), Severity.Stops, "Distance to the subject", subject, farthest,
                     $"{subject} is farther than this rig can focus with its {(rig.ExtensionMm > 0 ? "tube" : "close-up lens")}; its limit is {farthest}.",
                     $"Take it off, use a weaker one, or come nearer than {farthest}.");
+            case Reasons.ThinSharpZone:
+                return ThinZone(given, Far);
             case Reasons.InsideLens:
                 var front = Far(rig.Lens.FrontFromSensorMm!.Value);
                 return new(
@@ -65,5 +67,19 @@ public static partial class ReasonWords
                     "So near, a nose is drawn noticeably larger than an ear.",
                     "For a face go back and use a longer lens; for hands and things it may be just right.");
         }
+    }
+
+    private static Diagnostic ThinZone(in FigureCase given, Func<double, string> far)
+    {
+        var focus = given.Report.Focus!.Value;
+        var depth = focus.DepthInFrontMm + focus.DepthBehindMm;
+
+        // Far from the hyperfocal distance depth goes with the f-number.
+        var closed = given.Rig.FNumber * ReasonFinder.HandHoldsMm / depth;
+        var helps = closed <= (given.Rig.Lens.NarrowestFNumber ?? 22) ? $" At about ƒ{LengthWords.Number(Math.Round(closed, 1))} it is {far(ReasonFinder.HandHoldsMm)} deep." : "";
+        return new(
+            CodeOf(Reasons.ThinSharpZone), Severity.Note, "Sharp zone", far(depth), far(ReasonFinder.HandHoldsMm),
+            $"Only {far(depth)} are sharp: less than a camera in the hand and somebody who breathes sway by.",
+            $"Focus with the view magnified, or with peaking; put the camera on a support and a mark on the floor for the subject; or close the aperture.{helps}");
     }
 }

@@ -49,7 +49,8 @@ public static partial class ReasonWords
             or Reasons.MinimumFocusIncomplete
             or Reasons.MinimumFocusUnlikely
             or Reasons.InfinityLost
-            or Reasons.FaceStretched => Focus(given, kind, unit),
+            or Reasons.FaceStretched
+            or Reasons.ThinSharpZone => Focus(given, kind, unit),
         Reasons.ApertureTooWide
             or Reasons.ApertureTooNarrow
             or Reasons.OutsideZoom

@@ -81,4 +81,7 @@ public enum Reasons
 
     /// <summary>Nearest focus and largest ratio together ask for a focal length that no lens changes to: one of them is mistyped.</summary>
     MinimumFocusUnlikely = 1 << 24,
+
+    /// <summary>The sharp zone is thinner than a hand can hold.</summary>
+    ThinSharpZone = 1 << 25,
 }

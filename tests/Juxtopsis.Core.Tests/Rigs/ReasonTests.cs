@@ -29,6 +29,7 @@ public sealed class ReasonTests
         { Reasons.TakingLensTooShort, Scene, With(new() { ShortestTakingMm = 50 }), Scene, With(new() { ShortestTakingMm = 35 }), "wants a taking lens of 50 mm or longer" },
         { Reasons.Enlarged, Scene with { DeliveryWidthPx = 3840 }, Plain with { Recorded = new(1920, 1280) }, Scene with { DeliveryWidthPx = 1920 }, Plain with { Recorded = new(1920, 1280) }, "enlarged 2 times" },
         { Reasons.DiffractionSoftens, Scene, Plain with { FNumber = 32 }, Scene, Plain with { FNumber = 11 }, "Diffraction makes discs of" },
+        { Reasons.ThinSharpZone, Scene with { SubjectDistanceMm = 900 }, Plain with { FocalLengthMm = 85, FNumber = 1.4 }, Scene, Plain, "are sharp: less than a camera in the hand" },
         { Reasons.FaceStretched, Scene with { SubjectDistanceMm = 600 }, Plain, Scene, Plain, "a nose is drawn noticeably larger" },
         { Reasons.TooDark, Scene with { BrightnessEv = 2 }, Plain with { SensitivityIso = 800 }, Scene with { BrightnessEv = 6.68 }, Plain with { SensitivityIso = 800 }, "stops of light are missing" },
         { Reasons.TooBright, Scene with { BrightnessEv = 12 }, Plain with { SensitivityIso = 800 }, Scene with { BrightnessEv = 12 }, Plain with { SensitivityIso = 800, FilterStops = 5.3 }, "stops of light are left over" },

@@ -1381,6 +1381,16 @@ export interface components {
             rackedFarther: boolean;
             /** @description True when the iris stays wide open on this rig. */
             irisIsFixed: boolean;
+            /**
+             * Format: double
+             * @description The focal length to set at the nearest place, mm as marked.
+             */
+            fromFocalMm: number;
+            /**
+             * Format: double
+             * @description The one to set at the farthest.
+             */
+            toFocalMm: number;
         };
         /** @description Asks what fits. */
         FitRequest: {
@@ -1663,6 +1673,8 @@ export interface components {
             weightG: null | number;
             /** @description Identities of the shots that it is used for. */
             shots: string[];
+            /** @description Identities of the shots that nothing else in the bag could do in its stead. */
+            alone: string[];
         };
         /** @description A bag. */
         KitOutput: {
@@ -1785,6 +1797,7 @@ export interface components {
             why: components["schemas"]["DiagnosticOutput"];
             /** @description What would let it: each was tried. */
             remedies: components["schemas"]["RemedyOutput"][];
+            nearest: null | components["schemas"]["FitOutput"];
         };
         /** @description An answer, and what it would change. */
         OptionOutput: {
@@ -3039,6 +3052,11 @@ export interface components {
              * @description From the middle of one to the middle of the next, mm.
              */
             spacingMm?: number;
+            /**
+             * Format: double
+             * @description Depth of a thing along the axis of the lens, mm: all of it is to be sharp. 0 where it does not matter.
+             */
+            depthMm?: number;
             /**
              * Format: double
              * @description Height of what it stands or lies on above the ground, mm.

@@ -7,7 +7,7 @@ import { findAll, type Found } from './finding';
 interface FindDialogProps {
   onClose: () => void;
   /** What is done here and now, rather than at another address. */
-  commands: { switchLight: () => void; toggleFeet: () => void; showKeys: () => void };
+  commands: { switchLight: () => void; toggleFeet: () => void; showKeys: () => void; takeTour: () => void };
 }
 
 /** One search for everything: saved work, rigs, shots, places, gear, and what can be done. */
@@ -21,6 +21,7 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
     { group: 'Do', name: 'Daylight, or Set for a dark stage', act: commands.switchLight },
     { group: 'Do', name: 'Metres, or feet and inches', act: commands.toggleFeet },
     { group: 'Do', name: 'Show the keys', act: commands.showKeys },
+    { group: 'Do', name: 'Take the tour', act: commands.takeTour },
   ];
   const { data, error } = useQuery({
     queryKey: ['find', words],
@@ -28,7 +29,7 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
     placeholderData: (before) => before,
     retry: false,
   });
-  const all = [...(data ?? []), ...here.filter((one) => words !== '' && meets(one, words))];
+  const all = [...(data ?? []), ...here.filter((one) => meets(one, words))];
   const chosen = Math.min(at, all.length - 1);
   const take = (one: Found | undefined) => {
     if (one) {
@@ -77,9 +78,17 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
         }}
         sx={{ px: 2, minHeight: 56, fontSize: 17, borderBottom: 1, borderColor: 'divider' }}
       />
-      <Box component="ul" role="listbox" id={`${id}-list`} aria-label="Found" sx={{ listStyle: 'none', m: 0, p: 0.5, minHeight: 120, overflowY: 'auto' }}>
+      <Box
+        component="ul"
+        role="listbox"
+        id={`${id}-list`}
+        aria-label="Found"
+        sx={{ listStyle: 'none', m: 0, p: 0.5, minHeight: 120, overflowY: 'auto' }}
+      >
         {error && <Typography sx={{ p: 1.5, fontSize: 14 }}>{error.message}</Typography>}
-        {data && all.length === 0 && <Typography sx={{ p: 1.5, fontSize: 14 }}>Nothing has these words. Fewer letters find more.</Typography>}
+        {data && all.length === 0 && (
+          <Typography sx={{ p: 1.5, fontSize: 14 }}>Nothing has these words. Fewer letters find more.</Typography>
+        )}
         {all.map((one, i) => (
           <Box
             component="li"

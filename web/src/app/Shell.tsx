@@ -8,6 +8,8 @@ import { startOutbox, useOutbox } from '../documents/outbox';
 import { BenchIcon, BriefIcon, FindIcon, KeysIcon, LightIcon, ListIcon, ShelfIcon } from '../ui/icons';
 import { useSettings } from './settings';
 import { ShortcutsDialog } from './ShortcutsDialog';
+import { Tour } from './Tour';
+import { tourTo } from './tourStore';
 
 const FindDialog = lazy(() => import('./FindDialog').then((m) => ({ default: m.FindDialog })));
 
@@ -57,7 +59,12 @@ export function Shell() {
           borderColor: { xs: 'divider', md: 'divider' },
         }}
       >
-        <Box component="img" src="/mark.svg" alt="Juxtopsis" sx={{ width: 32, height: 32, m: 0.75, display: { xs: 'none', md: 'block' } }} />
+        <Box
+          component="img"
+          src="/mark.svg"
+          alt="Juxtopsis"
+          sx={{ width: 32, height: 32, m: 0.75, display: { xs: 'none', md: 'block' } }}
+        />
         {views.map(({ to, label, icon, kinds }) => (
           <Box
             key={to}
@@ -67,7 +74,8 @@ export function Shell() {
               display: 'grid',
               justifyItems: 'center',
               alignContent: 'center',
-              width: { xs: 66, md: 60 },
+              width: { xs: 'auto', md: 60 },
+              flex: { xs: 1, md: 'none' },
               minHeight: 50,
               borderRadius: 1,
               color: 'text.secondary',
@@ -82,36 +90,43 @@ export function Shell() {
             <Waiting kinds={kinds} />
           </Box>
         ))}
-        <Box sx={{ flex: 1 }} />
+        <Box sx={{ flex: { md: 1 } }} />
         <Tooltip title="Find anything (Ctrl + K)" placement="right">
           <IconButton onClick={() => setFinding(true)} aria-label="Find anything">
             <FindIcon />
           </IconButton>
         </Tooltip>
-        <Tooltip title={`${feet ? 'Metres' : 'Feet and inches'} (U)`} placement="right">
-          <Button onClick={toggleFeet} aria-label={feet ? 'Show metres' : 'Show feet and inches'} sx={{ minWidth: 44 }}>
-            {feet ? 'ft' : 'm'}
-          </Button>
-        </Tooltip>
-        <Tooltip title={`${dark ? 'Daylight' : 'Set: a dark, dim page'} (D)`} placement="right">
-          <IconButton onClick={switchLight} aria-label={dark ? 'Switch to Daylight' : 'Switch to Set'}>
-            <LightIcon />
-          </IconButton>
-        </Tooltip>
-        <Tooltip title="Keys (?)" placement="right">
-          <IconButton onClick={() => setKeys(true)} aria-label="Show the keys">
-            <KeysIcon />
-          </IconButton>
-        </Tooltip>
+        {/* On a phone the bar holds what a thumb needs; the rest is found. */}
+        <Box sx={{ display: { xs: 'none', md: 'contents' } }}>
+          <Tooltip title={`${feet ? 'Metres' : 'Feet and inches'} (U)`} placement="right">
+            <Button onClick={toggleFeet} aria-label={feet ? 'Show metres' : 'Show feet and inches'} sx={{ minWidth: 44 }}>
+              {feet ? 'ft' : 'm'}
+            </Button>
+          </Tooltip>
+          <Tooltip title={`${dark ? 'Daylight' : 'Set: a dark, dim page'} (D)`} placement="right">
+            <IconButton onClick={switchLight} aria-label={dark ? 'Switch to Daylight' : 'Switch to Set'}>
+              <LightIcon />
+            </IconButton>
+          </Tooltip>
+          <Tooltip title="Keys (?)" placement="right">
+            <IconButton onClick={() => setKeys(true)} aria-label="Show the keys">
+              <KeysIcon />
+            </IconButton>
+          </Tooltip>
+        </Box>
       </Box>
       <Box component="main" sx={{ flex: 1, minWidth: 0 }}>
         <Outlet />
       </Box>
       {finding && (
         <Suspense>
-          <FindDialog onClose={() => setFinding(false)} commands={{ switchLight, toggleFeet, showKeys: () => setKeys(true) }} />
+          <FindDialog
+            onClose={() => setFinding(false)}
+            commands={{ switchLight, toggleFeet, showKeys: () => setKeys(true), takeTour: () => tourTo(0) }}
+          />
         </Suspense>
       )}
+      <Tour />
       <ShortcutsDialog open={keys} onClose={() => setKeys(false)} />
     </Box>
   );

@@ -1,5 +1,6 @@
-import { Dialog, DialogContent, DialogTitle, Table, TableBody, TableCell, TableRow } from '@mui/material';
+import { Button, Dialog, DialogContent, DialogTitle, Table, TableBody, TableCell, TableRow } from '@mui/material';
 import { figureFont } from './theme';
+import { tourTo } from './tourStore';
 
 const keys: [string, string][] = [
   ['↑ ↓', 'in a field: step the value (aperture by thirds, distance by 10 cm or 3 in)'],
@@ -36,6 +37,15 @@ export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () 
             ))}
           </TableBody>
         </Table>
+        <Button
+          sx={{ mt: 1 }}
+          onClick={() => {
+            onClose();
+            tourTo(0);
+          }}
+        >
+          Take the tour of four steps
+        </Button>
       </DialogContent>
     </Dialog>
   );

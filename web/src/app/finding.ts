@@ -40,12 +40,21 @@ export async function findAll(words: string, signal: AbortSignal): Promise<Found
   const documents = words === '' ? [] : await Promise.all(works.slice(0, mostProductions).map((work) => contentOf(work.id, work.revision)));
   const held = (name: string, i: number) => `${name}, ${works[i]!.name}`;
   const found: Found[] = [
-    ...works.filter((work) => meets(`${work.name} ${work.note}`)).map((work) => ({ group: 'Production', name: work.name, to: `/brief/${work.id}` })),
-    ...all.filter((work) => meets(`${work.name} ${work.note}`)).map((work) => ({ group: 'Comparison', name: work.name, to: `/bench/${work.id}` })),
+    ...works
+      .filter((work) => meets(`${work.name} ${work.note}`))
+      .map((work) => ({ group: 'Production', name: work.name, to: `/brief/${work.id}` })),
+    ...all
+      .filter((work) => meets(`${work.name} ${work.note}`))
+      .map((work) => ({ group: 'Comparison', name: work.name, to: `/bench/${work.id}` })),
     ...documents.flatMap((document, i) =>
       (document?.shots ?? [])
         .filter((shot) => meets(held(shot.name, i)))
-        .map((shot) => ({ group: 'Shot', name: shot.name || 'Nameless shot', more: works[i]!.name, to: `/brief/${works[i]!.id}?shot=${shot.id}` })),
+        .map((shot) => ({
+          group: 'Shot',
+          name: shot.name || 'Nameless shot',
+          more: works[i]!.name,
+          to: `/brief/${works[i]!.id}?shot=${shot.id}`,
+        })),
     ),
     ...documents.flatMap((document, i) =>
       (document?.locations ?? [])

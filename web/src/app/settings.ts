@@ -21,6 +21,9 @@ interface Settings {
   chosenRows: FigureId[];
   /** The ground line is seen from above rather than from the side. */
   fromAbove: boolean;
+  /** What the plot of rigs goes by, across and upward. */
+  plotAcross: string;
+  plotUp: string;
   /** What this person is called where others see what was changed; may be empty. */
   writerName: string;
   toggleFeet: () => void;
@@ -30,6 +33,7 @@ interface Settings {
   showTopic: (topic: string) => void;
   turnGround: () => void;
   nameWriter: (name: string) => void;
+  choosePlot: (axes: { plotAcross?: string; plotUp?: string }) => void;
   chooseRow: (figure: FigureId, on: boolean) => void;
 }
 
@@ -47,6 +51,8 @@ export const useSettings = create<Settings>()(
       topic: 'Essentials',
       chosenRows: [],
       fromAbove: false,
+      plotAcross: 'distance',
+      plotUp: 'blur',
       writerName: '',
       toggleFeet: () => set((s) => ({ feet: !s.feet })),
       opened: (id) => set({ lastOpened: id }),
@@ -55,6 +61,7 @@ export const useSettings = create<Settings>()(
       showTopic: (topic) => set({ topic }),
       turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),
       nameWriter: (writerName) => set({ writerName }),
+      choosePlot: (chosen) => set(chosen),
       chooseRow: (figure, on) =>
         set((s) => ({ chosenRows: on ? [...s.chosenRows, figure] : s.chosenRows.filter((f) => f !== figure), topic: chosenTopic })),
     }),

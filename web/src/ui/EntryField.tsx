@@ -11,6 +11,7 @@ const Root = styled('div')(({ theme }) => ({
   '&.beside': { display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', alignItems: 'center', columnGap: 8 },
   '&.beside p': { gridColumn: '1 / -1' },
   '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: theme.vars!.palette.text.secondary, whiteSpace: 'nowrap' },
+  '& small': { display: 'block', fontSize: 11, lineHeight: '13px', color: theme.vars!.palette.text.secondary, whiteSpace: 'nowrap' },
   '& .MuiInputBase-root': {
     width: '100%',
     height: 40,
@@ -63,6 +64,8 @@ export interface EntryFieldProps {
   onClear?: (() => void) | undefined;
   /** Takes a text that belongs into another field when this one is left; true when it did. */
   onElsewhere?: (text: string) => boolean;
+  /** What stands below a label that stands beside its field. */
+  note?: string;
   /** The label stands beside the field rather than above it, where there is room. */
   beside?: boolean;
   /** The first value, the second of a pair or span, and all of a row. */
@@ -74,7 +77,7 @@ export interface EntryFieldProps {
  * how to mend it, and changes nothing. Arrow keys step, Escape goes back to the last good value.
  */
 export const EntryField = memo(function EntryField(props: EntryFieldProps) {
-  const { label, help, kind, shown, stepFrom, feet = false, fps, placeholder = '', beside = false, onClear, onValue } = props;
+  const { label, help, kind, shown, stepFrom, feet = false, fps, placeholder = '', note, beside = false, onClear, onValue } = props;
   const id = useId();
   const read = (text: string) => props.read?.(text) ?? core().read(kind, text, feet, fps);
   const { form, left } = useFormText(label);
@@ -137,9 +140,12 @@ export const EntryField = memo(function EntryField(props: EntryFieldProps) {
   const problem = unread ?? props.problem;
   return (
     <Root className={beside ? 'beside' : ''}>
-      <Tooltip title={help} describeChild placement="top">
-        <label htmlFor={id}>{label}</label>
-      </Tooltip>
+      <div>
+        <Tooltip title={help} describeChild placement="top">
+          <label htmlFor={id}>{label}</label>
+        </Tooltip>
+        {note !== undefined && <small>{note}</small>}
+      </div>
       <InputBase
         id={id}
         value={typed ?? shown}

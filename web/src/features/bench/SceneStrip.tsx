@@ -25,7 +25,6 @@ const set = {
 };
 
 const Strip = styled(Panel)({
-
   padding: '6px 8px',
   display: 'grid',
   gap: '6px 14px',
@@ -58,25 +57,19 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
         problem={problem('subjectDistanceMm') ?? outOfFocus}
         onValue={set.subject}
       />
-      <Box sx={{ minWidth: 0 }}>
-        <EntryField
-          beside
-          label={sceneFields.backgroundDistanceMm.label}
-          help="From the subject to what is behind it; inf for the open. The distance from the camera stands below."
-          kind="behindSubject"
-          shown={background === null ? '∞' : distanceField(Math.max(0, background - scene.subjectDistanceMm), feet)}
-          stepFrom={background === null ? undefined : Math.max(0, background - scene.subjectDistanceMm)}
-          feet={feet}
-          problem={problem('backgroundDistanceMm')}
-          onClear={set.noBackground}
-          onValue={set.behind}
-        />
-        {background !== null && (
-          <Box sx={{ fontSize: 11.5, lineHeight: '14px', color: 'text.secondary', textAlign: 'right' }}>
-            {distance(background, feet)} from the camera
-          </Box>
-        )}
-      </Box>
+      <EntryField
+        beside
+        label={sceneFields.backgroundDistanceMm.label}
+        help="From the subject to what is behind it; inf for the open. The distance from the camera stands below."
+        {...(background !== null && { note: `${distance(background, feet)} from camera` })}
+        kind="behindSubject"
+        shown={background === null ? '∞' : distanceField(Math.max(0, background - scene.subjectDistanceMm), feet)}
+        stepFrom={background === null ? undefined : Math.max(0, background - scene.subjectDistanceMm)}
+        feet={feet}
+        problem={problem('backgroundDistanceMm')}
+        onClear={set.noBackground}
+        onValue={set.behind}
+      />
       <EntryField
         beside
         {...named(sceneFields.lensHeightMm)}

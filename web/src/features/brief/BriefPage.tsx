@@ -98,15 +98,7 @@ function Brief() {
               <Panel sx={{ p: 1, display: 'flex', flexDirection: 'column', gap: 1, overflowY: { md: 'auto' }, minHeight: 0 }}>
                 <PlaceForm shot={shot} place={place} feet={feet} />
                 <Box sx={{ flex: 1, minHeight: 300 }}>
-                  {shown && (
-                    <PlaceDrawing
-                      shot={shot}
-                      place={place}
-                      frame={shown.answer.frame}
-                      fit={shown.answer.fits.length > 0 ? picked : null}
-                      feet={feet}
-                    />
-                  )}
+                  {shown && <PlaceDrawing shot={shot} place={place} frame={shown.answer.frame} fit={picked} feet={feet} />}
                 </Box>
               </Panel>
               <Panel

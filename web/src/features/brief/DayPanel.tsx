@@ -12,6 +12,7 @@ import {
   TableRow,
   Typography,
 } from '@mui/material';
+import { styled } from '@mui/material/styles';
 import { useEffect, useState } from 'react';
 import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
@@ -109,7 +110,6 @@ function Counts({ order }: { order: Count[] }) {
 }
 
 function Day({ answer, shots, picked, order }: { answer: DayResponse; shots: ShotInput[]; picked: Fit | null; order: Count[] }) {
-  const numbered = (ids: string[]) => ids.map((id) => shots.findIndex((s) => s.id === id) + 1).join(', ');
   const named = (ids: string[]) =>
     ids.map((id) => `${shots.findIndex((s) => s.id === id) + 1}. ${shots.find((s) => s.id === id)?.name ?? ''}`).join('; ');
   return (
@@ -126,7 +126,7 @@ function Day({ answer, shots, picked, order }: { answer: DayResponse; shots: Sho
         </Typography>
       )}
       {answer.kits.map((kit, i) => (
-        <KitTable key={i} kit={kit} title={titleOf(kit, i, answer)} impossible={answer.impossible} numbered={numbered} named={named} />
+        <KitTable key={i} kit={kit} shots={shots} title={titleOf(kit, i, answer)} impossible={answer.impossible} named={named} />
       ))}
       {picked && answer.ofRig.length > 0 && (
         <section aria-label="What one rig does">
@@ -165,15 +165,71 @@ function titleOf({ bodies, lenses, adapters, undone }: Kit, index: number, { imp
       : `${what}: the next best`;
 }
 
+const Grid = styled('table')(({ theme }) => ({
+  borderCollapse: 'collapse',
+  fontSize: 13.5,
+  '& th': { fontWeight: 400, textAlign: 'left', padding: '0 8px 0 0', whiteSpace: 'nowrap' },
+  '& thead th': { width: 28, padding: 0, textAlign: 'center', color: theme.vars!.palette.text.secondary, fontSize: 12 },
+  '& td': { width: 28, height: 30, textAlign: 'center', border: `1px solid ${theme.vars!.palette.divider}`, padding: 0 },
+  '& td.end': { border: 0, padding: '0 0 0 10px', width: 'auto', textAlign: 'right', whiteSpace: 'nowrap' },
+  '& tbody tr:hover': { background: theme.vars!.palette.background.default },
+}));
+
+/** Shots across, things down: what each is used for, and what nothing else in the bag could do in its stead. */
+function KitGrid({ items, shots, undone }: { items: Kit['lenses']; shots: ShotInput[]; undone: string[] }) {
+  return (
+    <Box sx={{ overflowX: 'auto' }}>
+      <Grid>
+        <thead>
+          <tr>
+            <th aria-label="Thing" />
+            {shots.map((shot, i) => (
+              <th
+                key={shot.id}
+                scope="col"
+                title={shot.name}
+                style={{ textDecoration: undone.includes(shot.id) ? 'line-through' : undefined }}
+              >
+                {i + 1}
+              </th>
+            ))}
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {items.map((thing) => (
+            <tr key={thing.item}>
+              <th scope="row">{thing.name}</th>
+              {shots.map((shot) => {
+                const [used, alone] = [thing.shots.includes(shot.id), thing.alone.includes(shot.id)];
+                const said = used ? (alone ? 'used, and nothing else does it' : 'used') : alone ? 'nothing else does it' : '';
+                return (
+                  <td key={shot.id} aria-label={said || 'not used'} title={said && `${thing.name}, ${shot.name}: ${said}`}>
+                    {used ? (alone ? '●' : '○') : ''}
+                  </td>
+                );
+              })}
+              <td className="end">{thing.weightG === null ? 'weight not known' : withUnit(fixed(thing.weightG, 0), 'g')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Grid>
+      <Typography sx={{ fontSize: 12.5, color: 'text.secondary', mt: 0.5 }}>
+        ○ used · ● used, and nothing else in the bag does it
+      </Typography>
+    </Box>
+  );
+}
+
 interface KitTableProps {
   kit: Kit;
+  shots: ShotInput[];
   title: string;
   impossible: string[];
-  numbered: (ids: string[]) => string;
   named: (ids: string[]) => string;
 }
 
-function KitTable({ kit, title, impossible, numbered, named }: KitTableProps) {
+function KitTable({ kit, shots, title, impossible, named }: KitTableProps) {
   const [open, setOpen] = useState(false);
   const undone = kit.undone.filter((id) => !impossible.includes(id));
   const items = [...kit.bodies, ...kit.lenses, ...kit.adapters];
@@ -197,27 +253,21 @@ function KitTable({ kit, title, impossible, numbered, named }: KitTableProps) {
           </Button>
         </Box>
       </Box>
-      <Table size="small">
-        <TableBody>
-          {open
-            ? kit.shots.map((s) => (
-                <TableRow key={s.shot}>
-                  <TableCell sx={{ width: '38%' }}>{named([s.shot])}</TableCell>
-                  <TableCell>{[s.rig.bodyName, s.rig.lensName].filter(Boolean).join(', ')}</TableCell>
-                  <TableCell>{besidesOf(s.rig)}</TableCell>
-                </TableRow>
-              ))
-            : items.map((thing) => (
-                <TableRow key={thing.item}>
-                  <TableCell sx={{ width: '38%' }}>{thing.name}</TableCell>
-                  <TableCell>shots {numbered(thing.shots)}</TableCell>
-                  <TableCell align="right" sx={{ whiteSpace: 'nowrap', px: 0.5 }}>
-                    {thing.weightG === null ? 'weight not known' : withUnit(fixed(thing.weightG, 0), 'g')}
-                  </TableCell>
-                </TableRow>
-              ))}
-        </TableBody>
-      </Table>
+      {open ? (
+        <Table size="small">
+          <TableBody>
+            {kit.shots.map((s) => (
+              <TableRow key={s.shot}>
+                <TableCell sx={{ width: '38%' }}>{named([s.shot])}</TableCell>
+                <TableCell>{[s.rig.bodyName, s.rig.lensName].filter(Boolean).join(', ')}</TableCell>
+                <TableCell>{besidesOf(s.rig)}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      ) : (
+        <KitGrid items={items} shots={shots} undone={kit.undone} />
+      )}
       {enlarged.length > 0 && (
         <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Too few pixels for delivery in {named(enlarged)}.</Typography>
       )}

@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import type { FitResponse, Miss, Remedy, ShotInput } from '../../core/core';
-import { pick } from './answers';
+import { pick, useAnswers } from './answers';
 import { placeOf, shotsOf, useProduction } from './productionStore';
 import { changePlace, changeShot } from './commands';
 import { besidesOf, chosenOf } from './rigs';
@@ -42,13 +42,20 @@ export function Misses({ shot, answer }: { shot: ShotInput; answer: FitResponse 
 
 function MissItem({ shot, miss }: { shot: ShotInput; miss: Miss }) {
   const name = [miss.rig.bodyName, miss.rig.lensName].filter(Boolean).join(', ');
+  const { nearest } = miss;
+  const isPicked = useAnswers((s) => nearest != null && s.picked === nearest);
   return (
-    <Item style={{ gridTemplateColumns: 'minmax(0, 1fr)', padding: '6px 10px' }}>
-      <div className="rig">
+    <Item style={{ gridTemplateColumns: 'minmax(0, 1fr)', padding: '6px 10px' }} className={isPicked ? 'picked' : ''}>
+      <div className="rig" style={{ whiteSpace: 'normal' }}>
         {name} <span>{besidesOf(miss.rig)}</span>
       </div>
       <div className="set warn">{miss.why.message}</div>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, mt: 0.25 }}>
+        {nearest && !isPicked && (
+          <Button size="small" onClick={() => pick(nearest)}>
+            Draw it
+          </Button>
+        )}
         {miss.remedies.map((remedy) => (
           <Button key={remedy.kind} size="small" variant="outlined" onClick={() => apply(shot, remedy)}>
             {remedy.say}

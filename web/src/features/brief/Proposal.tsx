@@ -3,6 +3,7 @@ import { styled } from '@mui/material/styles';
 import { useSettings } from '../../app/settings';
 import type { Diagnostic, Fit, ShotInput } from '../../core/core';
 import { Figure } from '../../ui/Figure';
+import { weight } from '../../ui/figureText';
 import { aperture, distance, fixed, plain, withUnit } from '../../ui/format';
 import { pick, useAnswers } from './answers';
 import { changeShot } from './commands';
@@ -10,34 +11,89 @@ import { besidesOf, chosenOf, isChosen } from './rigs';
 import { BenchButton } from './ToBench';
 import { Caution } from './Caution';
 
+const columns = {
+  narrow: '40px minmax(0, 1fr) 58px 46px 60px 56px',
+  wide: '40px minmax(0, 1fr) 58px 46px 60px 56px 66px 74px',
+};
+
 export const Item = styled('li')(({ theme }) => ({
   display: 'grid',
-  gridTemplateColumns: 'auto minmax(0, 1fr)',
+  gridTemplateColumns: '40px minmax(0, 1fr)',
   borderBottom: `1px solid ${theme.vars!.palette.divider}`,
   '&.picked': { background: theme.vars!.palette.background.default, boxShadow: `inset 3px 0 0 ${theme.vars!.palette.primary.main}` },
   '& > button': {
+    gridColumn: '2 / -1',
     font: 'inherit',
     color: 'inherit',
     textAlign: 'left',
     background: 'none',
     border: 0,
-    padding: '6px 6px 6px 0',
+    padding: '0 6px 0 0',
     cursor: 'pointer',
     minWidth: 0,
   },
   '& > label': { display: 'grid', placeItems: 'center', width: 40, height: 40 },
   '& input': { width: 20, height: 20, accentColor: theme.vars!.palette.primary.main },
-  '& .rig': { fontSize: 14, fontWeight: 600 },
+  '& .line': { display: 'grid', alignItems: 'center', columnGap: 6, minHeight: 40, fontSize: 13.5 },
+  '& .line .end': { textAlign: 'right', whiteSpace: 'nowrap' },
+  '& .rig': { fontSize: 13.5, fontWeight: 600, lineHeight: 1.2, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' },
   '& .rig span': { fontWeight: 400, color: theme.vars!.palette.text.secondary },
+  '&.picked .rig': { whiteSpace: 'normal' },
   '& .set': { fontSize: 13.5, display: 'flex', flexWrap: 'wrap', columnGap: 12 },
-  '& .set b': { fontWeight: 600 },
-  '& .more': { fontSize: 12.5, color: theme.vars!.palette.text.secondary, display: 'flex', flexWrap: 'wrap', columnGap: 10 },
+  '& .more': {
+    fontSize: 12.5,
+    color: theme.vars!.palette.text.secondary,
+    display: 'flex',
+    flexWrap: 'wrap',
+    columnGap: 10,
+    paddingBottom: 4,
+  },
   '& .warn': { color: theme.vars!.palette.warning.main },
 }));
 
+const Line = styled('div')({
+  gridTemplateColumns: columns.narrow.slice(5),
+  '& .wide': { display: 'none' },
+  '@container (min-width: 520px)': { gridTemplateColumns: columns.wide.slice(5), '& .wide': { display: 'block' } },
+});
+
+const Head = styled('div')(({ theme }) => ({
+  display: 'grid',
+  position: 'sticky',
+  top: 0,
+  zIndex: 1,
+  columnGap: 6,
+  padding: '2px 6px 2px 0',
+  fontSize: 12,
+  color: theme.vars!.palette.text.secondary,
+  background: theme.vars!.palette.background.paper,
+  borderBottom: `1px solid ${theme.vars!.palette.divider}`,
+  gridTemplateColumns: columns.narrow,
+  '& span': { textAlign: 'right' },
+  '& span:nth-of-type(2)': { textAlign: 'left' },
+  '& .wide': { display: 'none' },
+  '@container (min-width: 520px)': { gridTemplateColumns: columns.wide, '& .wide': { display: 'block' } },
+}));
+
+/** What stands in each column of the list. */
+export function Headings() {
+  return (
+    <Head aria-hidden>
+      <span />
+      <span>rig</span>
+      <span>focal</span>
+      <span>set to</span>
+      <span>from</span>
+      <span>blur</span>
+      <span className="wide">sharp</span>
+      <span className="wide">weight</span>
+    </Head>
+  );
+}
+
 const ownerships = { own: 'ours', borrow: 'borrowed', hire: 'hired' } as const;
 
-const weight = (grams: number) => (grams >= 1000 ? withUnit(fixed(grams / 1000, 2), 'kg') : withUnit(fixed(grams, 0), 'g'));
+const mm = (value: number) => withUnit(fixed(value, 0), 'mm');
 
 const shared = (share: number) => withUnit(100 * share < 0.995 ? fixed(100 * share, 2) : fixed(100 * share, 1), '%');
 
@@ -58,7 +114,7 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
   const chosen = isChosen(shot, fit);
   const name = [rig.bodyName, rig.lensName].filter(Boolean).join(', ');
   return (
-    <Item className={picked ? 'picked' : ''}>
+    <Item className={picked ? 'picked' : ''} data-tier={fit.tier}>
       <label>
         <input
           type="checkbox"
@@ -69,44 +125,47 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
         />
       </label>
       <button type="button" aria-pressed={picked} onClick={() => pick(fit)}>
-        <div className="rig">
-          {name} <span>{besidesOf(rig)}</span>
-        </div>
-        <div className="set">
-          <b>
+        <Line className="line">
+          <div className="rig" title={`${name} · ${besidesOf(rig)}`}>
+            {name} <span>{besidesOf(rig)}</span>
+          </div>
+          <div className="end">
             <Figure text={withUnit(fixed(fit.focalLengthMm, fit.focalLengthMm < 100 && fit.focalLengthMm % 1 > 0.05 ? 1 : 0), 'mm')} />
-          </b>
-          <b>
+          </div>
+          <div className="end">
             <Figure text={aperture(fit.fNumber)} />
-          </b>
-          <span>
-            from <Figure text={far(fit.distanceMm)} />
-            {fit.toMm - fit.fromMm > 10 && (
-              <>
-                {' '}
-                (<Figure text={far(fit.fromMm)} />–<Figure text={far(fit.toMm)} />)
-              </>
-            )}
-          </span>
-          {fit.roomLeftMm != null && (
-            <span>
-              <Figure text={far(fit.roomLeftMm)} /> left
-            </span>
-          )}
-        </div>
-        <div className="more">
-          <span>blur {shared(fit.blurShare)}</span>
-          <span>sharp {zone}</span>
-          {fit.sensitivityIso != null && <span>{light(fit)}</span>}
-          <span>
-            {rig.weightUnknown ? 'at least ' : ''}
+          </div>
+          <div className="end">
+            <Figure text={far(fit.distanceMm)} />
+          </div>
+          <div className="end">
+            <Figure text={shared(fit.blurShare)} />
+          </div>
+          <div className="end wide">
+            <Figure text={fit.farMm == null ? '∞' : far(fit.farMm - fit.nearMm)} />
+          </div>
+          <div className="end wide">
+            {rig.weightUnknown ? '≥ ' : ''}
             {weight(rig.weightG)}
-          </span>
-          <span>{ownerships[rig.ownership]}</span>
-          {fit.irisIsFixed && <span>iris stays open</span>}
-          {chosen && <b>chosen</b>}
-        </div>
-        {!picked && fit.findings[0] && fit.tier > 0 && <div className="more warn">{fit.findings[0].message}</div>}
+          </div>
+        </Line>
+        {picked && (
+          <div className="more">
+            {fit.toMm - fit.fromMm > 10 && (
+              <span>
+                from {far(fit.fromMm)} to {far(fit.toMm)}
+                {Math.abs(fit.toFocalMm - fit.fromFocalMm) > 0.5 && `, zoomed from ${mm(fit.fromFocalMm)} to ${mm(fit.toFocalMm)}`}
+              </span>
+            )}
+            {fit.roomLeftMm != null && <span>{far(fit.roomLeftMm)} of room left</span>}
+            <span>sharp {zone}</span>
+            {fit.sensitivityIso != null && <span>{light(fit)}</span>}
+            <span>{rig.weightUnknown ? 'weight not wholly known' : weight(rig.weightG)}</span>
+            <span>{ownerships[rig.ownership]}</span>
+            {fit.irisIsFixed && <span>iris stays open</span>}
+            {chosen && <b>chosen</b>}
+          </div>
+        )}
         {picked && <Details fit={fit} shot={shot} />}
       </button>
       {picked && (

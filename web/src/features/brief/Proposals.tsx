@@ -12,7 +12,8 @@ import { changeShot } from './commands';
 import { entriesOf, criteria } from './words';
 import { ToBench, mostOnBench } from './ToBench';
 import { Misses } from './Misses';
-import { Proposal } from './Proposal';
+import { Plot } from './Plot';
+import { Headings, Proposal } from './Proposal';
 import { Caution } from './Caution';
 
 export const List = styled('ul')({ listStyle: 'none', margin: 0, padding: 0 });
@@ -53,8 +54,11 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
   const keyOf = ({ rig }: Fit) =>
     [rig.body, rig.lens, ...rig.front, rig.punchIn].join(' ') + (rig.front.length > 0 || rig.punchIn > 1 ? rig.links.join() : '');
   // The rig that is chosen goes first where it is not among those that are told, such as one with a tube or punched in.
-  const told =
-    answer.chosen && !answer.fits.some((fit) => keyOf(fit) === keyOf(answer.chosen!)) ? [answer.chosen, ...answer.fits] : answer.fits;
+  const picked = useAnswers((s) => s.picked);
+  const isTold = (one: Fit, fits: Fit[]) => fits.some((fit) => keyOf(fit) === keyOf(one));
+  const withChosen = answer.chosen && !isTold(answer.chosen, answer.fits) ? [answer.chosen, ...answer.fits] : answer.fits;
+  // So does one that was picked in the plot.
+  const told = picked && answer.fits.length > 0 && !isTold(picked, withChosen) ? [picked, ...withChosen] : withChosen;
   const tickedFits = told.filter((fit) => ticked.includes(keyOf(fit)));
   return (
     <>
@@ -98,7 +102,9 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
                 </Button>
               </Typography>
             )}
-            <List>
+            <Plot shot={shot} />
+            <Headings />
+            <List aria-label="Rigs that give it">
               {told.map((fit) => (
                 <Proposal
                   key={keyOf(fit)}
@@ -130,7 +136,7 @@ function Head({ shot, known }: { shot: ShotInput; known: Known }) {
     <Box sx={{ p: 1, pb: 0.5, display: 'grid', gap: 0.75 }}>
       <LabelledSelect
         label="Best first by"
-        help={answer.order}
+        help={`${answer.order} Sharp is 1/1500 of the diagonal; distances from the sensor mark. ${answer.looked} settings in ${fixed(ms, 0)} ms.`}
         value={shot.criterion ?? 'mostBlur'}
         onChange={(criterion) => changeShot(shot.id, { criterion })}
       >
@@ -140,12 +146,6 @@ function Head({ shot, known }: { shot: ShotInput; known: Known }) {
           </MenuItem>
         ))}
       </LabelledSelect>
-      <Typography
-        sx={{ fontSize: 12.5, color: 'text.secondary', lineHeight: 1.3 }}
-        title={`${answer.looked} settings of rigs in ${fixed(ms, 0)} ms`}
-      >
-        {answer.order} Sharp is 1/1500 of the diagonal; distances from the sensor mark.
-      </Typography>
       {answer.contradictions.map((c) => (
         <Typography key={c.code} role="alert" sx={{ fontSize: 13.5, color: c.severity === 'stops' ? 'error.main' : 'warning.main' }}>
           {c.message} {c.fix}

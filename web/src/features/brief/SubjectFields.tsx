@@ -22,11 +22,11 @@ export function SubjectFields({ shot, feet }: { shot: ShotInput; feet: boolean }
   const { subject } = shot;
   const set = (part: Partial<SubjectInput>) => changeShot(shot.id, { subject: { ...subject, ...part } });
   const people = isPeople(subject);
-  const length = (label: string, help: string, key: 'heightMm' | 'widthMm' | 'spacingMm' | 'baseMm') => (
+  const length = (label: string, help: string, key: 'heightMm' | 'widthMm' | 'spacingMm' | 'baseMm' | 'depthMm') => (
     <EntryField
       label={label}
       help={help}
-      kind={key === 'baseMm' ? 'kept' : 'subjectSize'}
+      kind={key === 'baseMm' || key === 'depthMm' ? 'kept' : 'subjectSize'}
       feet={feet}
       shown={distanceField(subject[key] ?? 0, feet)}
       stepFrom={subject[key] ?? 0}
@@ -71,6 +71,8 @@ export function SubjectFields({ shot, feet }: { shot: ShotInput; feet: boolean }
           {subject.kind === 'table'
             ? length('Depth', 'Its true depth; seen from the side it is foreshortened.', 'heightMm')
             : length('Height', 'Its true height.', 'heightMm')}
+          {subject.kind === 'thing' &&
+            length('Depth', 'Along the axis of the lens; all of it is to be sharp. 0 where it does not matter.', 'depthMm')}
           {length('Stands at', 'Height of what it stands or lies on above the ground.', 'baseMm')}
         </>
       )}

@@ -27,8 +27,10 @@ interface Answers {
   stopped: boolean;
   /** The rigs that do not give the shot are looked at. */
   failing: boolean;
-  /** The proposal that is drawn. */
+  /** The proposal that is drawn; where nothing fits, the nearest miss. */
   picked: Fit | null;
+  /** Every rig that gives the shot, for the plot; those that are told until the others are there. */
+  all: Fit[];
   /** The picture of each shot, by its chosen rig or else its best proposal. */
   thumbs: Record<string, { key: string; picture: Pictured | null; fits: boolean }>;
 }
@@ -39,6 +41,7 @@ export const useAnswers = create<Answers>()(() => ({
   stopped: false,
   failing: false,
   picked: null,
+  all: [],
   thumbs: {},
 }));
 
@@ -110,8 +113,25 @@ export function ask(): void {
       shown: { shot, place: request.location, delivery: request.delivery ?? delivered, answer, ms },
       asking: false,
       stopped: false,
-      picked: stays ?? chosen ?? fits[0] ?? null,
+      picked: stays ?? chosen ?? fits[0] ?? answer.misses[0]?.nearest ?? null,
+      all: fits,
     });
+    clearTimeout(calm);
+    if (answer.fitCount > fits.length) {
+      calm = setTimeout(() => void askFit(allKey, false, { ...request, most: mostPlotted, mostMisses: 0 }, takeAll), allAfterMs);
+    }
+  }
+}
+
+const allKey = 'all';
+const mostPlotted = 200;
+/** The plot is whole a moment after the hand has come to rest. */
+const allAfterMs = 400;
+let calm: ReturnType<typeof setTimeout> | undefined;
+
+function takeAll(outcome: Outcome<FitResponse>): void {
+  if (outcome.kind === 'answered') {
+    useAnswers.setState({ all: outcome.answer.fits });
   }
 }
 

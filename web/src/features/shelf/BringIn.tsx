@@ -58,9 +58,9 @@ export function BringIn({ onClose, onSaid }: { onClose: () => void; onSaid: (tex
         }}
       >
         <Typography sx={{ fontSize: 14, color: 'text.secondary', mb: 1 }}>
-          Tables as CSV, a shelf as JSON, a ZIP of these, or the XML database of the open-source lens-correction library; one file or several.
-          What a table holds is told by its columns, and one that it lacks changes nothing. All is looked through first; nothing is written
-          until you say so, and it can be taken back afterwards. The shape of the JSON:{' '}
+          Tables as CSV, a shelf as JSON, a ZIP of these, or the XML database of the open-source lens-correction library; one file or
+          several. What a table holds is told by its columns, and one that it lacks changes nothing. All is looked through first; nothing is
+          written until you say so, and it can be taken back afterwards. The shape of the JSON:{' '}
           <Link href="/api/shelf/schema.json" target="_blank">
             schema.json
           </Link>

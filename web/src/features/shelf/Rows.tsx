@@ -135,7 +135,9 @@ export function Rows(props: RowsProps) {
         <div>
           {anyReach && (
             <>
-              {forCamera ? 'field as on full frame, on this camera, mm; ƒ as its blur there' : 'field as on full frame, on its own format, mm; ƒ as its blur there'}
+              {forCamera
+                ? 'field as on full frame, on this camera, mm; ƒ as its blur there'
+                : 'field as on full frame, on its own format, mm; ƒ as its blur there'}
               <StripAxis />
             </>
           )}
@@ -211,7 +213,13 @@ const Thing = memo(function Thing({ entry, forCamera, chosen, onOpen, onChoose }
         <div className="facts">{isLens && reach?.through ? `${text(item, 'mount')} · through ${reach.through}` : factsOf(item)}</div>
       </div>
       <div className="second">
-        {reach ? <Strip reach={reach} /> : <div className="facts">{aside || (isLens ? (widest(item) === '' ? 'widest aperture not known' : `opens to ${widest(item)}`) : text(item, 'note'))}</div>}
+        {reach ? (
+          <Strip reach={reach} />
+        ) : (
+          <div className="facts">
+            {aside || (isLens ? (widest(item) === '' ? 'widest aperture not known' : `opens to ${widest(item)}`) : text(item, 'note'))}
+          </div>
+        )}
       </div>
       {item.kind === 'mount' ? (
         <>

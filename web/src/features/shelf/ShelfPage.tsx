@@ -118,7 +118,17 @@ export function ShelfPage() {
       <Understood understood={first?.understood ?? []} text={ask.q} onText={(q) => change({ q })} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'end', position: 'relative' }}>
         {!isEmpty && <Facets ask={ask} page={first} onChange={change} />}
-        <Box sx={{ display: isEmpty ? 'none' : 'flex', gap: 1, ml: 'auto', position: { md: 'absolute' }, right: 0, bottom: 0, '& > *': { width: 190 } }}>
+        <Box
+          sx={{
+            display: isEmpty ? 'none' : 'flex',
+            gap: 1,
+            ml: 'auto',
+            position: { md: 'absolute' },
+            right: 0,
+            bottom: 0,
+            '& > *': { width: 190 },
+          }}
+        >
           <CameraChoice cameras={cameras ?? noCameras} camera={camera} onChange={chooseCamera} />
           {camera && (
             <LabelledSelect

@@ -60,9 +60,7 @@ export function WorkPage() {
     await again();
     tell(
       outcome,
-      to
-        ? { text: `“${item.name}” is deleted.`, undo: () => void setDeleted(place, item, false) }
-        : { text: `“${item.name}” is back.` },
+      to ? { text: `“${item.name}” is deleted.`, undo: () => void setDeleted(place, item, false) } : { text: `“${item.name}” is back.` },
     );
   };
   /** Reads the whole of it and writes it under a name: over itself, or as a new one. */

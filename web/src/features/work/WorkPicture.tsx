@@ -41,16 +41,12 @@ export function WorkPicture({ place, item }: { place: Place; item: WorkSummary }
     retry: false,
     queryFn: async () => {
       const [work] = await Promise.all([place.kind.works.read(item.id), coreReady]);
-      return work && !('kind' in work) ? (work.document) : null;
+      return work && !('kind' in work) ? work.document : null;
     },
   });
   return (
     <Pictures ref={box} aria-hidden>
-      {data == null ? null : place.kind.kind === 'comparison' ? (
-        <Frames document={data} />
-      ) : (
-        <Plans document={data} />
-      )}
+      {data == null ? null : place.kind.kind === 'comparison' ? <Frames document={data} /> : <Plans document={data} />}
     </Pictures>
   );
 }
@@ -86,7 +82,10 @@ const openMm = 9000;
 
 function Plans({ document }: { document: ProductionDocument }) {
   const locations = (document.locations ?? []).slice(0, most);
-  const size = ({ lengthMm, widthMm }: LocationInput) => ({ long: Math.min(lengthMm ?? openMm, 3 * openMm), wide: Math.min(widthMm ?? openMm, 3 * openMm) });
+  const size = ({ lengthMm, widthMm }: LocationInput) => ({
+    long: Math.min(lengthMm ?? openMm, 3 * openMm),
+    wide: Math.min(widthMm ?? openMm, 3 * openMm),
+  });
   const largest = Math.max(1, ...locations.map((l) => Math.max(size(l).long, size(l).wide * 1.6)));
   const scale = (locations.length > 2 ? 74 : 150) / largest;
   return locations.map((location) => {
@@ -95,7 +94,13 @@ function Plans({ document }: { document: ProductionDocument }) {
     const open = location.lengthMm == null || location.widthMm == null;
     return (
       <PlanLines key={location.id} width={long * scale} height={wide * scale}>
-        <rect x="0.5" y="0.5" width={Math.max(1, long * scale - 1)} height={Math.max(1, wide * scale - 1)} strokeDasharray={open ? '3 3' : undefined} />
+        <rect
+          x="0.5"
+          y="0.5"
+          width={Math.max(1, long * scale - 1)}
+          height={Math.max(1, wide * scale - 1)}
+          strokeDasharray={open ? '3 3' : undefined}
+        />
         <circle cx={(long - behind) * scale} cy={(wide * scale) / 2} r="2.2" />
       </PlanLines>
     );
