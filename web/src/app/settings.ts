@@ -24,6 +24,9 @@ interface Settings {
   /** What the plot of rigs goes by, across and upward. */
   plotAcross: string;
   plotUp: string;
+  /** Put on top of what gear costs, per cent. */
+  taxPercent: number;
+  marginPercent: number;
   /** What this person is called where others see what was changed; may be empty. */
   writerName: string;
   toggleFeet: () => void;
@@ -33,6 +36,7 @@ interface Settings {
   showTopic: (topic: string) => void;
   turnGround: () => void;
   nameWriter: (name: string) => void;
+  setTax: (part: { taxPercent?: number; marginPercent?: number }) => void;
   choosePlot: (axes: { plotAcross?: string; plotUp?: string }) => void;
   chooseRow: (figure: FigureId, on: boolean) => void;
 }
@@ -53,6 +57,8 @@ export const useSettings = create<Settings>()(
       fromAbove: false,
       plotAcross: 'distance',
       plotUp: 'blur',
+      taxPercent: 0,
+      marginPercent: 0,
       writerName: '',
       toggleFeet: () => set((s) => ({ feet: !s.feet })),
       opened: (id) => set({ lastOpened: id }),
@@ -61,6 +67,7 @@ export const useSettings = create<Settings>()(
       showTopic: (topic) => set({ topic }),
       turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),
       nameWriter: (writerName) => set({ writerName }),
+      setTax: (part) => set(part),
       choosePlot: (chosen) => set(chosen),
       chooseRow: (figure, on) =>
         set((s) => ({ chosenRows: on ? [...s.chosenRows, figure] : s.chosenRows.filter((f) => f !== figure), topic: chosenTopic })),

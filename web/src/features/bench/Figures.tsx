@@ -11,9 +11,10 @@ import { useCalm } from '../../ui/useCalm';
 import { useInSight } from '../../ui/useInSight';
 import { idAt, useBench } from './benchStore';
 import { orderRigs } from './rowCommands';
-import { groupsOf, rowDifferences, rowTexts, topics, type FigureRow } from './figureRows';
+import { groupsOf, moneyTopic, rowDifferences, rowTexts, topics, type FigureRow } from './figureRows';
 import { usePanel } from './panels/panelStore';
 import { type FiguresProps, TakeOut } from './figures/TakeOut';
+import { MoneyTotals } from './figures/MoneyTotals';
 import { openIt, target, move } from './figures/moving';
 import { TopicPicker } from './figures/TopicPicker';
 
@@ -158,6 +159,7 @@ const Rows = memo(function Rows({ name, rigs, scene, reports, yardstick, feet, c
           </tbody>
         ))}
       </Table>
+      {topic === moneyTopic && <MoneyTotals rigs={rigs} />}
       <GoesBy conventions={conventions} />
     </>
   );

@@ -61,6 +61,9 @@ const sumRow = (figure: FigureId, atLeast: FigureId): FigureRow => ({
   },
 });
 
+/** The topic below which the totals of all rigs stand. */
+export const moneyTopic = 'Weight, money';
+
 /** Groups of rows by topic; the first shows what most people look at first. */
 export const topics: Record<string, FigureGroup[]> = {
   Essentials: [
@@ -229,7 +232,7 @@ export const topics: Record<string, FigureGroup[]> = {
       ],
     },
   ],
-  'Weight, money': [
+  [moneyTopic]: [
     { name: 'To carry', rows: [sumRow('rigWeightG', 'rigWeightAtLeastG'), { figure: 'rigLengthMm' }] },
     {
       name: 'Money',
