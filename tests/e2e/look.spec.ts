@@ -28,7 +28,7 @@ test('nothing keeps anyone out, in the light page and the dark one', async ({ pa
   await expectNobodyKeptOut(page, '[role=dialog]');
   await page.getByRole('link', { name: 'Shelf' }).click();
   await page.getByRole('button', { name: 'Dunlin Knot', exact: true }).click();
-  await expect(bench.panel.getByLabel('Recorded width').first()).toBeVisible();
+  await expect(bench.panel.getByLabel('Pixels').first()).toBeVisible();
   await expectNobodyKeptOut(page, '[role=dialog]');
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Work' }).click();
@@ -73,6 +73,24 @@ test('two rigs need no scroll at 1280 × 800', async ({ page, server }) => {
     await bench.open(path);
     await expect.poll(() => page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800);
   }
+});
+
+test('a view that cannot be drawn says so, and the rest of the page stays', async ({ page, server }) => {
+  await page.addInitScript(() => {
+    const { ResizeObserver } = window;
+    window.ResizeObserver = class extends ResizeObserver {
+      override observe(target: Element) {
+        if (sessionStorage.getItem('broken') !== 'no') throw new TypeError('broken for the test');
+        super.observe(target);
+      }
+    };
+  });
+  await page.goto(server.address + demos[0]!);
+  await expect(page.getByRole('heading', { name: 'This view could not be drawn' })).toBeVisible();
+  await expect(page.getByText('broken for the test')).toBeVisible();
+  await page.evaluate(() => sessionStorage.setItem('broken', 'no'));
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByLabel('Name of the comparison')).toBeVisible();
 });
 
 test('the fonts are the ones that are shipped, and nothing is fetched from elsewhere', async ({ page, server }) => {

@@ -73,9 +73,12 @@ test('a lens is added, kept, changed by two, and deleted with undo, by keyboard 
     }
   ).items[0]!.item;
   await page.request.put(`${server.address}/api/shelf/${item.id}`, { data: { ...item, weightG: 310 }, headers: { 'If-Match': '"1"' } });
-  await panel(page).getByLabel('Price').fill('200');
+  await panel(page)
+    .locator('summary', { hasText: /^Money/ })
+    .press('Enter');
+  await panel(page).getByLabel('Price to buy').fill('200');
   await panel(page).getByRole('button', { name: 'Keep changes' }).press('Enter');
-  await expect(panel(page).getByText('theirs differs from yours in weight, price')).toBeVisible();
+  await expect(panel(page).getByText('theirs differs from yours in weight, price to buy')).toBeVisible();
   await panel(page).getByRole('button', { name: 'Take theirs' }).press('Enter');
   await expect(panel(page).getByLabel('Weight')).toHaveValue('310 g');
   await panel(page).getByRole('button', { name: 'Delete' }).press('Enter');

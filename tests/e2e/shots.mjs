@@ -69,7 +69,7 @@ const browser = await chromium.launch({
 });
 for (const { name, path, viewport, colorScheme = 'light', press, act, wait = 400 } of shots) {
   const page = await browser.newPage({ viewport, colorScheme });
-  await page.addInitScript(() => localStorage.setItem('juxtopsis.tour', 'done'));
+  await page.addInitScript(() => window.localStorage.setItem('juxtopsis.tour', 'done'));
   await page.goto(address + path);
   await page.waitForSelector('tr[data-row], li');
   await page.evaluate(() => document.fonts.ready);

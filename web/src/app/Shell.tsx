@@ -2,7 +2,7 @@ import { Box, Button, IconButton, Tooltip } from '@mui/material';
 import { useColorScheme } from '@mui/material/styles';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { NavLink, Outlet } from 'react-router';
+import { NavLink, Outlet, useLocation } from 'react-router';
 import '../documents/kinds';
 import { startOutbox, useOutbox } from '../documents/outbox';
 import { BenchIcon, BriefIcon, FindIcon, KeysIcon, LightIcon, ListIcon, ShelfIcon } from '../ui/icons';
@@ -10,6 +10,7 @@ import { useSettings } from './settings';
 import { ShortcutsDialog } from './ShortcutsDialog';
 import { Tour } from './Tour';
 import { tourTo } from './tourStore';
+import { ViewBoundary } from './ViewBoundary';
 
 const FindDialog = lazy(() => import('./FindDialog').then((m) => ({ default: m.FindDialog })));
 
@@ -22,6 +23,7 @@ const views = [
 
 /** The frame around every view: where one can go, and what belongs to the person rather than to the work. */
 export function Shell() {
+  const { pathname } = useLocation();
   const { mode, systemMode, setMode } = useColorScheme();
   const { feet, toggleFeet } = useSettings();
   const [keys, setKeys] = useState(false);
@@ -116,7 +118,9 @@ export function Shell() {
         </Box>
       </Box>
       <Box component="main" sx={{ flex: 1, minWidth: 0 }}>
-        <Outlet />
+        <ViewBoundary key={pathname}>
+          <Outlet />
+        </ViewBoundary>
       </Box>
       {finding && (
         <Suspense>

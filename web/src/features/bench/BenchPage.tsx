@@ -307,7 +307,7 @@ const Heading = memo(function Heading() {
         inputProps={{ 'aria-label': 'Note', maxLength: 280 }}
         sx={{ flex: { xs: '1 1 100%', md: '1 1 300px' }, minHeight: 40, py: 0, color: 'text.secondary', fontSize: 13, lineHeight: 1.35 }}
       />
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
         <SavingWord useDocument={useBench} keeper={benchKeeper} />
         <UndoButtons useDocument={useBench} />
         <AddRig />

@@ -24,10 +24,10 @@ export function useFrameHeight(root: RefObject<HTMLElement | null>, count: numbe
       const bottom = below.getBoundingClientRect().bottom + window.scrollY + paddingPx;
       const drawn = Math.max(...pictures.map((picture) => picture.clientHeight));
       const slack = Math.min(...pictures.map((picture) => slackOf(picture)));
-      const next = Math.round(
+      const next = Math.floor(
         Math.min(most, Math.max(least, drawn + slack + Math.max(least - drawn - slack, window.innerHeight - bottom))),
       );
-      setHeight((now) => (Math.abs(next - now) > 1 ? next : now));
+      setHeight((now) => (next < now || next > now + 1 ? next : now));
     };
     const sizes = new ResizeObserver(measure);
     const watch = () => {

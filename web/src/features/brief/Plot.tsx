@@ -59,9 +59,6 @@ export const Plot = memo(function Plot({ shot }: { shot: ShotInput }) {
       ends: known.length === 0 ? null : { x: range(known.map((p) => p.x)), y: range(known.map((p) => p.y)) },
     };
   }, [all, across, up, highestIso, items]);
-  if (all.length < 2) {
-    return null;
-  }
   const place = (point: Point) => ({
     cx: pad.left + ((point.x - ends!.x[0]) / (ends!.x[1] - ends!.x[0])) * (width - pad.left - pad.right),
     cy: heightPx - pad.bottom - ((point.y - ends!.y[0]) / (ends!.y[1] - ends!.y[0])) * (heightPx - pad.top - pad.bottom),

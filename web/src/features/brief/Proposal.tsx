@@ -1,5 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
+import { hidden } from '../../ui/hidden';
 import { useSettings } from '../../app/settings';
 import type { Diagnostic, Fit, ShotInput } from '../../core/core';
 import { Figure } from '../../ui/Figure';
@@ -37,6 +38,7 @@ export const Item = styled('li')(({ theme }) => ({
   '& .line': { display: 'grid', alignItems: 'center', columnGap: 6, minHeight: 40, fontSize: 13.5 },
   '& .line .end': { textAlign: 'right', whiteSpace: 'nowrap' },
   '& .rig': { fontSize: 13.5, fontWeight: 600, lineHeight: 1.2, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' },
+  '& .rig .mark': { color: theme.vars!.palette.primary.main },
   '& .rig span': { fontWeight: 400, color: theme.vars!.palette.text.secondary },
   '&.picked .rig': { whiteSpace: 'normal' },
   '& .set': { fontSize: 13.5, display: 'flex', flexWrap: 'wrap', columnGap: 12 },
@@ -127,7 +129,7 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
       <button type="button" aria-pressed={picked} onClick={() => pick(fit)}>
         <Line className="line">
           <div className="rig" title={`${name} · ${besidesOf(rig)}`}>
-            {name} <span>{besidesOf(rig)}</span>
+            {chosen && <b className="mark">chosen</b>} {name} <span>{besidesOf(rig)}</span>
           </div>
           <div className="end">
             <Figure text={withUnit(fixed(fit.focalLengthMm, fit.focalLengthMm < 100 && fit.focalLengthMm % 1 > 0.05 ? 1 : 0), 'mm')} />
@@ -136,12 +138,21 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
             <Figure text={aperture(fit.fNumber)} />
           </div>
           <div className="end">
+            <Box component="span" sx={hidden}>
+              from{' '}
+            </Box>
             <Figure text={far(fit.distanceMm)} />
           </div>
           <div className="end">
+            <Box component="span" sx={hidden}>
+              blur{' '}
+            </Box>
             <Figure text={shared(fit.blurShare)} />
           </div>
           <div className="end wide">
+            <Box component="span" sx={hidden}>
+              sharp over{' '}
+            </Box>
             <Figure text={fit.farMm == null ? '∞' : far(fit.farMm - fit.nearMm)} />
           </div>
           <div className="end wide">
@@ -163,7 +174,6 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
             <span>{rig.weightUnknown ? 'weight not wholly known' : weight(rig.weightG)}</span>
             <span>{ownerships[rig.ownership]}</span>
             {fit.irisIsFixed && <span>iris stays open</span>}
-            {chosen && <b>chosen</b>}
           </div>
         )}
         {picked && <Details fit={fit} shot={shot} />}

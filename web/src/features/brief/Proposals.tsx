@@ -102,7 +102,7 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
                 </Button>
               </Typography>
             )}
-            <Plot shot={shot} />
+            {answer.fitCount > 1 && <Plot shot={shot} />}
             <Headings />
             <List aria-label="Rigs that give it">
               {told.map((fit) => (
