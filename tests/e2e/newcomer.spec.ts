@@ -103,7 +103,7 @@ test('a lens is pasted in 5 presses, looked through, and what was not understood
   if (await item.isVisible()) await hand.press(item);
   await hand.type(papers(page), 'Corrie Pasted 24–70 f/2.8, 82 mm, 0.38 m, 695 g, weather sealed');
   await expect(form(page).getByText('Not understood: weather · sealed')).toBeVisible();
-  await expect(form(page).getByLabel('Long end')).toHaveValue('70 mm');
+  await expect(form(page).getByLabel('Long end', { exact: true })).toHaveValue('70 mm');
   await expect(form(page).getByLabel('Filter thread')).toHaveValue('82 mm');
   await hand.press(form(page).getByRole('button', { name: 'Add to the shelf' }));
   await expect(page.getByText('“Corrie Pasted 24-70 f/2.8” is kept.')).toBeVisible();

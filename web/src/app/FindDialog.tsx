@@ -1,6 +1,6 @@
 import { Box, Dialog, InputBase, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useId, useState, type KeyboardEvent } from 'react';
+import { useDeferredValue, useEffect, useId, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { findAll, type Found } from './finding';
 
@@ -23,7 +23,7 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
     { group: 'Do', name: 'Show the keys', act: commands.showKeys },
     { group: 'Do', name: 'Take the tour', act: commands.takeTour },
   ];
-  const { data, error } = useQuery({
+  const { data, error, isPlaceholderData } = useQuery({
     queryKey: ['find', words],
     queryFn: ({ signal }) => findAll(words, signal),
     placeholderData: (before) => before,
@@ -31,6 +31,9 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
   });
   const all = [...(data ?? []), ...here.filter((one) => meets(one, words))];
   const chosen = Math.min(at, all.length - 1);
+  /** Whether the list is of what is typed by now, and not of what was typed before. */
+  const isOfTyped = typed.trim() === words && (error !== null || (data !== undefined && !isPlaceholderData));
+  const [entered, setEntered] = useState(false);
   const take = (one: Found | undefined) => {
     if (one) {
       onClose();
@@ -38,6 +41,11 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
       one.act?.();
     }
   };
+  useEffect(() => {
+    if (entered && isOfTyped) {
+      take(all[chosen]);
+    }
+  });
   const press = (event: KeyboardEvent) => {
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
@@ -46,7 +54,7 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
       document.getElementById(`${id}-${next}`)?.scrollIntoView({ block: 'nearest' });
     } else if (event.key === 'Enter') {
       event.preventDefault();
-      take(all[chosen]);
+      setEntered(true);
     }
   };
   return (
@@ -66,6 +74,7 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
         onChange={(event) => {
           setTyped(event.target.value);
           setAt(0);
+          setEntered(false);
         }}
         onKeyDown={press}
         inputProps={{

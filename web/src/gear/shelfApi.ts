@@ -165,6 +165,17 @@ export async function writeGear(item: GearItem, base: number | null): Promise<Ge
   }
 }
 
+/** Adds mounts that a thing names; null when they are there, also by somebody else. */
+export async function addMounts(names: readonly string[]): Promise<Failure | null> {
+  for (const name of names) {
+    const outcome = await writeGear({ kind: 'mount', id: newId(), name }, null);
+    if (outcome.kind !== 'stored' && outcome.kind !== 'fields' && outcome.kind !== 'conflict') {
+      return outcome;
+    }
+  }
+  return null;
+}
+
 /** Deletes a thing, or retires it where saved work names it; null for one that could not be read. */
 export async function deleteGear(id: string): Promise<Schemas['ShelfDeleteOutput'] | Failure | null> {
   try {

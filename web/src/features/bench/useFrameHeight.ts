@@ -25,7 +25,7 @@ export function useFrameHeight(root: RefObject<HTMLElement | null>, count: numbe
       const drawn = Math.max(...pictures.map((picture) => picture.clientHeight));
       const slack = Math.min(...pictures.map((picture) => slackOf(picture)));
       const next = Math.floor(
-        Math.min(most, Math.max(least, drawn + slack + Math.max(least - drawn - slack, window.innerHeight - bottom))),
+        Math.min(most, Math.max(least, drawn + slack + Math.max(least - drawn - slack, window.innerHeight - 1 - bottom))),
       );
       setHeight((now) => (next < now || next > now + 1 ? next : now));
     };

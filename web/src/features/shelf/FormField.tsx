@@ -1,9 +1,6 @@
 import { Autocomplete, Box, InputBase, MenuItem, TextField } from '@mui/material';
-import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useId, useState } from 'react';
 import { core, type EntryKind, type GearField } from '../../core/core';
-import { newId } from '../../documents/unique';
-import { askAgain, writeGear } from '../../gear/shelfApi';
 import { distanceField, plain } from '../../ui/format';
 import { EntryField } from '../../ui/EntryField';
 import { LabelledSelect } from '../../ui/LabelledSelect';
@@ -189,24 +186,12 @@ const withNew = (mounts: string[], typed: string): string[] => {
   return name === '' || mounts.some((mount) => mount.toLowerCase() === name.toLowerCase()) ? found : [...found, newMount + name];
 };
 
-/** One mount or several, of those on the shelf, or one that is added with it. */
+/** One mount or several, of those on the shelf, or one that comes to it when the thing is kept. */
 function MountField({ field, value, problem, mounts, onChange }: FormFieldProps) {
   const id = useId();
   const many = field.type === 'mounts';
   const chosen = many ? ((value as string[] | undefined) ?? []) : value === undefined ? [] : [value as string];
-  const queries = useQueryClient();
-  const [refused, setRefused] = useState<string>();
-  const choose = async (names: string[]) => {
-    const fresh = names.find((name) => name.startsWith(newMount))?.slice(newMount.length);
-    if (fresh !== undefined) {
-      const outcome = await writeGear({ kind: 'mount', id: newId(), name: fresh }, null);
-      if (outcome.kind !== 'stored') {
-        setRefused('say' in outcome ? outcome.say : 'It could not be added. Try once more.');
-        return;
-      }
-      await askAgain(queries);
-    }
-    setRefused(undefined);
+  const choose = (names: string[]) => {
     const known = names.map((name) => name.replace(newMount, ''));
     onChange(known.length === 0 ? undefined : many ? known : known[0]);
   };
@@ -242,13 +227,13 @@ function MountField({ field, value, problem, mounts, onChange }: FormFieldProps)
             {option.startsWith(newMount) ? `Add the mount “${option.slice(newMount.length)}”` : option}
           </li>
         )}
-        onChange={(_, next) => void choose(next === null ? [] : Array.isArray(next) ? next : [next])}
+        onChange={(_, next) => choose(next === null ? [] : Array.isArray(next) ? next : [next])}
         renderInput={(params) => (
           <TextField
             {...params}
             size="small"
-            error={problem !== undefined || refused !== undefined}
-            helperText={refused ?? problem}
+            error={problem !== undefined}
+            helperText={problem}
             placeholder={chosen.length ? '' : field.required ? 'needed' : 'not known'}
           />
         )}

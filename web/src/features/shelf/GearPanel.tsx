@@ -8,8 +8,20 @@ import { fullName } from '../../gear/gear';
 import { FormTexts, FormTextsContext } from '../../ui/formTexts';
 import { dropGearDraft, gearDraftOf, keepGearDraft, type GearDraft } from './gearDrafts';
 import { GearForm } from './GearForm';
+import { newMounts } from './newMounts';
 import { areasOf, Circles } from './Outlines';
-import { askAgain, deleteGear, restoreGear, retireGear, useKind, useKinds, useWays, writeGear, type ShelfEntry } from '../../gear/shelfApi';
+import {
+  addMounts,
+  askAgain,
+  deleteGear,
+  restoreGear,
+  retireGear,
+  useKind,
+  useKinds,
+  useWays,
+  writeGear,
+  type ShelfEntry,
+} from '../../gear/shelfApi';
 
 /** What stands open: a thing of the shelf, or a new one. */
 export interface Opened {
@@ -48,7 +60,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
   const [say, setSay] = useState('');
   const [busy, setBusy] = useState(false);
   const box = useRef<HTMLDivElement>(null);
-  const mounts = useKind('mount').data?.map((m) => m.item.name) ?? [];
+  const mounts = useKind('mount').data?.map((m) => m.item.name);
   const changed = opened.revision === null || plainItem(item) !== plainItem(opened.item);
   // What would be kept when the form is left now; null once it is saved or gone.
   const leaving = useRef<(() => GearDraft | null) | null>(null);
@@ -110,7 +122,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
     }
     setBusy(true);
     setSay('');
-    const outcome = await writeGear(item, on);
+    const outcome = (await addMounts(newMounts(item, kind.fields, mounts))) ?? (await writeGear(item, on));
     setBusy(false);
     setErrors(outcome.kind === 'fields' ? outcome.errors : []);
     if (outcome.kind === 'stored') {
@@ -273,7 +285,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
             isNew={opened.revision === null}
             errors={errors}
             feet={feet}
-            mounts={mounts.filter((m) => item.kind !== 'mount' || m !== opened.item.name)}
+            mounts={(mounts ?? []).filter((m) => item.kind !== 'mount' || m !== opened.item.name)}
             onChange={setItem}
           />
         </FormTextsContext>
