@@ -204,6 +204,7 @@ test('the tour of a first visit goes in four steps, is skipped, and is found aga
 test('one search finds shots, places, gear, work and commands from anywhere', async ({ page, server }) => {
   await page.request.put(`${server.address}/api/demo`, { data: { isHere: true }, headers: { Origin: server.address } });
   await page.goto(`${server.address}/shelf`);
+  await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
   const find = async (words: string) => {
     await page.keyboard.press('Control+k');
     await page.getByRole('combobox', { name: 'Find anything' }).fill(words);

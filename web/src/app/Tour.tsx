@@ -45,7 +45,7 @@ export function Tour() {
       aria-label="Tour"
       sx={{
         position: 'fixed',
-        zIndex: 7,
+        zIndex: 8,
         right: { xs: 8, md: 16 },
         left: { xs: 8, sm: 'auto' },
         bottom: { xs: 62, md: 16 },

@@ -189,10 +189,10 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
       }}
       sx={{
         position: 'fixed',
-        zIndex: 5,
+        zIndex: { xs: 7, md: 5 },
         right: 0,
         left: { xs: 0, sm: 'auto' },
-        top: { xs: 48, md: 0 },
+        top: 0,
         bottom: 0,
         width: { xs: 'auto', sm: 440 },
         display: 'flex',

@@ -82,7 +82,7 @@ export function SidePanel({ title, mark, children }: SidePanelProps) {
       }}
       sx={{
         position: 'fixed',
-        zIndex: 5,
+        zIndex: { xs: 7, md: 5 },
         left: { xs: 0, sm: 'auto' },
         right: 0,
         top: { xs: 'auto', sm: 0 },
