@@ -24,7 +24,7 @@ const commands: Found[] = [
   { group: 'Do', name: 'What was deleted', to: '/work?deleted=true' },
 ];
 
-/** Finds everything that has the words: saved work first, then what is in it, then gear, then what can be done. */
+/** Finds everything that has the words, what is called so first: saved work, then what is in it, then gear, then what can be done. */
 export async function findAll(words: string, signal: AbortSignal): Promise<Found[]> {
   const parts = words.toLowerCase().split(/\s+/).filter(Boolean);
   const meets = (text: string) => parts.every((part) => text.toLowerCase().includes(part));
@@ -73,7 +73,9 @@ export async function findAll(words: string, signal: AbortSignal): Promise<Found
       return { group: 'Gear', name: fullName(thing), more: factsOf(thing), to: `/shelf?open=${thing.id}` };
     }),
   ];
-  return [...capped(found), ...commands.filter((command) => meets(command.name))];
+  // What is called so goes before what only tells of it.
+  const called = found.filter((one) => meets(one.name));
+  return [...capped([...called, ...found.filter((one) => !called.includes(one))]), ...commands.filter((command) => meets(command.name))];
 }
 
 /** Of each kind the first few. */
