@@ -10,6 +10,8 @@ export default defineConfig({
   reporter: process.env['JUXTOPSIS_E2E_REPORT'] ? [['list'], ['json', { outputFile: process.env['JUXTOPSIS_E2E_REPORT'] }]] : [['list']],
   outputDir: '../../artifacts/e2e',
   use: {
+    // What cannot be pressed is told with the page as it stood, rather than after it was closed.
+    actionTimeout: 30_000,
     viewport: { width: 1280, height: 800 },
     colorScheme: 'light',
     launchOptions: {

@@ -2,6 +2,7 @@ import { Box, Dialog, InputBase, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useId, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
+import { hasWords } from '../ui/words';
 import { findAll, type Found } from './finding';
 
 interface FindDialogProps {
@@ -29,7 +30,7 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
     placeholderData: (before) => before,
     retry: false,
   });
-  const all = [...(data ?? []), ...here.filter((one) => meets(one, words))];
+  const all = [...(data ?? []), ...here.filter((one) => hasWords(one.name, words))];
   const chosen = Math.min(at, all.length - 1);
   /** Whether the list is of what is typed by now, and not of what was typed before. */
   const isOfTyped = typed.trim() === words && (error !== null || (data !== undefined && !isPlaceholderData));
@@ -132,9 +133,3 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
     </Dialog>
   );
 }
-
-const meets = (one: Found, words: string): boolean =>
-  words
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => one.name.toLowerCase().includes(word));

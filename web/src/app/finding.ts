@@ -1,6 +1,7 @@
 import { api, comparisons, productions, type ProductionDocument } from '../api/client';
 import { factsOf, fullName } from '../gear/gear';
 import type { GearItem } from '../core/core';
+import { hasWords } from '../ui/words';
 
 /** Something that was found: where it is, or what is done. */
 export interface Found {
@@ -26,8 +27,7 @@ const commands: Found[] = [
 
 /** Finds everything that has the words, what is called so first: saved work, then what is in it, then gear, then what can be done. */
 export async function findAll(words: string, signal: AbortSignal): Promise<Found[]> {
-  const parts = words.toLowerCase().split(/\s+/).filter(Boolean);
-  const meets = (text: string) => parts.every((part) => text.toLowerCase().includes(part));
+  const meets = (text: string) => hasWords(text, words);
   const [all, made, gear] = await Promise.all([
     comparisons.list(false, 0),
     productions.list(false, 0),
@@ -88,13 +88,16 @@ function capped(found: Found[]): Found[] {
   });
 }
 
-const known = new Map<string, ProductionDocument | null>();
+const known = new Map<string, ProductionDocument>();
 
 async function contentOf(id: string, revision: number): Promise<ProductionDocument | null> {
   const key = `${id} ${revision}`;
   if (!known.has(key)) {
+    // What could not be read now is asked for again by the next search.
     const work = await productions.read(id);
-    known.set(key, work && !('kind' in work) ? work.document : null);
+    if (work && !('kind' in work)) {
+      known.set(key, work.document);
+    }
   }
   return known.get(key) ?? null;
 }

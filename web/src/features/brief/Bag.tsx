@@ -5,6 +5,7 @@ import { leftOutFor, useDemoSet } from '../../gear/demo';
 import { fullName } from '../../gear/gear';
 import { counted } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
+import { hasWords } from '../../ui/words';
 import { changeProduction } from './commands';
 import { useGear } from './fitting';
 import { useProduction } from './productionStore';
@@ -29,8 +30,7 @@ export function Bag() {
   const everything = [...items.values()];
   const all = everything.filter((item) => chosenKinds.some(([kind]) => kind === item.kind));
   const besides = bag?.filter((id) => all.every((item) => item.id !== id)) ?? [];
-  const words = typed.toLowerCase().split(/\s+/);
-  const shown = all.filter((item) => words.every((word) => fullName(item).toLowerCase().includes(word)));
+  const shown = all.filter((item) => hasWords(fullName(item), typed));
   const ours = everything.filter((item) => !leftOut.has(item.id) && (item.ownership === undefined || item.ownership === 'own'));
   return (
     <Box component="section" aria-label="Gear to choose from">

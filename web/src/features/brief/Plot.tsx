@@ -7,7 +7,7 @@ import { pick, useAnswers } from './answers';
 import { useGear } from './fitting';
 import { axes } from './plotAxes';
 import { useProduction } from './productionStore';
-import { isChosen } from './rigs';
+import { isChosen, keyOf } from './rigs';
 
 const heightPx = 150;
 const pad = { left: 8, right: 14, top: 12, bottom: 20 };
@@ -63,9 +63,7 @@ export const Plot = memo(function Plot({ shot }: { shot: ShotInput }) {
     cx: pad.left + ((point.x - ends!.x[0]) / (ends!.x[1] - ends!.x[0])) * (width - pad.left - pad.right),
     cy: heightPx - pad.bottom - ((point.y - ends!.y[0]) / (ends!.y[1] - ends!.y[0])) * (heightPx - pad.top - pad.bottom),
   });
-  const isSame = (a: Fit, b: Fit | null) =>
-    b !== null && a.rig.body === b.rig.body && a.rig.lens === b.rig.lens && a.rig.front.join() === b.rig.front.join();
-  const at = points.findIndex(({ fit }) => isSame(fit, picked));
+  const at = picked === null ? -1 : points.findIndex(({ fit }) => keyOf(fit) === keyOf(picked));
   const walk = (event: KeyboardEvent<SVGElement>) => {
     const step =
       event.key === 'ArrowRight' || event.key === 'ArrowUp' ? 1 : event.key === 'ArrowLeft' || event.key === 'ArrowDown' ? -1 : 0;
@@ -120,7 +118,7 @@ export const Plot = memo(function Plot({ shot }: { shot: ShotInput }) {
             const chosen = isChosen(shot, point.fit);
             return (
               <circle
-                key={`${point.fit.rig.body} ${point.fit.rig.lens} ${point.fit.rig.front.join()} ${point.fit.rig.punchIn}`}
+                key={keyOf(point.fit)}
                 role="option"
                 aria-selected={isPicked}
                 aria-label={said(point)}

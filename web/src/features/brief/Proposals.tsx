@@ -14,6 +14,7 @@ import { ToBench, mostOnBench } from './ToBench';
 import { Misses } from './Misses';
 import { Plot } from './Plot';
 import { Headings, Proposal } from './Proposal';
+import { keyOf } from './rigs';
 import { Caution } from './Caution';
 
 export const List = styled('ul')({ listStyle: 'none', margin: 0, padding: 0 });
@@ -51,8 +52,6 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
   const [ticked, setTicked] = useState<string[]>([]);
   const failing = useAnswers((s) => s.failing);
   const showsMisses = failing || answer.fitCount === 0;
-  const keyOf = ({ rig }: Fit) =>
-    [rig.body, rig.lens, ...rig.front, rig.punchIn].join(' ') + (rig.front.length > 0 || rig.punchIn > 1 ? rig.links.join() : '');
   // The rig that is chosen goes first where it is not among those that are told, such as one with a tube or punched in.
   const picked = useAnswers((s) => s.picked);
   const isTold = (one: Fit, fits: Fit[]) => fits.some((fit) => keyOf(fit) === keyOf(one));

@@ -20,6 +20,10 @@ import { comparisonVersion } from '../../documents/kinds';
 import { fixed } from '../../ui/format';
 import { useGear } from './fitting';
 
+/** What tells a proposal from the others of an answer. */
+export const keyOf = ({ rig }: Fit): string =>
+  [rig.body, rig.lens, ...rig.front, rig.punchIn].join(' ') + (rig.front.length > 0 || rig.punchIn > 1 ? rig.links.join() : '');
+
 /** What stands for a shot's subject in a rendered frame. */
 export function subjectOf({ subject }: ShotInput): SceneInput['subject'] {
   switch (subject.kind) {
