@@ -296,6 +296,21 @@ test('a new one within half a second of a change leaves nothing unsaved', async 
   expect(server.all.get('new')!.document).toEqual({ n: 0 });
 });
 
+test('what was begun here is not fetched by the view that opens for it, however late: what another did meanwhile is not overwritten', async () => {
+  const { server, change, keeper, now } = await opened({ n: 1 });
+  keeper.openNew('new', { name: 'New', document: { n: 0 } });
+  await pass(600);
+  server.all.set('new', work(2, { n: 7 }, 'new', 'New'));
+  server.read.mockClear();
+  await keeper.open('new');
+  await pass(600);
+  expect(server.read).not.toHaveBeenCalled();
+  expect(now()).toMatchObject({ document: { n: 0 }, saving: { kind: 'saved' } });
+  change({ n: 2 });
+  await pass(600);
+  expect(now().saving).toMatchObject({ kind: 'conflict', theirs: { revision: 2 } });
+});
+
 test('a request that hangs keeps no other work from being saved', async () => {
   const { server, change, keeper } = await opened({ n: 1 }, { n: 5 });
   const answer = hangs(server);

@@ -51,6 +51,8 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
   let pausing: ReturnType<typeof setTimeout> | undefined;
   let noting: ReturnType<typeof setTimeout> | undefined;
   let openings = 0;
+  /** What was begun on this page and its view has not opened yet: nobody knows it better than the page. */
+  let begun = '';
   /** The pieces of which a write is on its way. */
   const inFlight = new Set<string>();
   /** The content that is known to be stored, so that taking a change back leaves nothing to save. */
@@ -190,7 +192,9 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
   async function open(id: string): Promise<Failure | null> {
     const turn = ++openings;
     setOnPage(kind, id);
-    if (store.getState().id === id && isDirty()) {
+    const isBegun = begun === id;
+    begun = '';
+    if (store.getState().id === id && (isDirty() || isBegun)) {
       // It is on the page as it was left.
       schedule(0);
       return null;
@@ -248,6 +252,7 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
     leave();
     openings++;
     setOnPage(kind, id);
+    begun = id;
     showUnsaved(id, content, null, { kind: 'unsaved' });
   }
 
