@@ -274,6 +274,34 @@ public sealed class ShelfFileTests(ServerFixture fixture) : IClassFixture<Server
     }
 
     [Fact]
+    public async Task Too_many_files_and_too_large_ones_are_refused_by_what_is_too_much()
+    {
+        var many = await BringSeveral([.. Enumerable.Range(0, 41).Select(i => ($"{i}.csv", "Name,Focal length\n"))]);
+        Assert.Contains("40 files at once are the most", Why(many), StringComparison.Ordinal);
+        using var large = new MultipartContent("mixed") { new ByteArrayContent(new byte[33 * 1024 * 1024]) };
+        // Asked first whether it may come, so that the answer is not lost under what is still being sent.
+        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/shelf/import") { Content = large, Headers = { ExpectContinue = true } };
+        using var answer = await fixture.Server.Client.SendAsync(request);
+        Assert.Equal(413, (int)answer.StatusCode);
+    }
+
+    [Fact]
+    public async Task What_an_import_renamed_stays_where_something_else_has_its_former_name()
+    {
+        var made = await Bring("lenses.csv", "Name,Maker,Focal length\nWas so,Tallow,35\nWas that,Tallow,50\n", write: true);
+        Assert.Equal((2, 0, 0, 0), Counts(made));
+        var items = (await fixture.Server.SendAsync(HttpMethod.Get, "/api/shelf?q=Tallow&take=1000")).Json["items"]!.AsArray().Select(i => i!["item"]!).ToArray();
+        string IdOf(string name) => items.Single(i => i["name"]!.GetValue<string>() == name)["id"]!.GetValue<string>();
+        var done = await Bring("lenses.csv", $"Id,Name,Maker,Focal length\n{IdOf("Was so")},Is so,Tallow,35\n{IdOf("Was that")},Is that,Tallow,50\n", write: true);
+        Assert.Equal((0, 2, 0, 0), Counts(done));
+        await Bring("lenses.csv", "Name,Maker,Focal length\nWas so,Tallow,85\n", write: true);
+
+        var back = (await fixture.Server.SendAsync(HttpMethod.Post, $"/api/shelf/import/{done["revision"]}/back")).Json;
+        Assert.Equal(1, back["back"]!.GetValue<int>());
+        Assert.Equal(["Tallow Is so"], back["stayed"]!.AsArray().Select(n => n!.GetValue<string>()));
+    }
+
+    [Fact]
     public async Task An_import_is_taken_back_but_for_what_was_changed_since()
     {
         await Bring("lenses.csv", "Name,Maker,Focal length,Weight (g)\nBefore,Tallow,35,400\n", write: true);

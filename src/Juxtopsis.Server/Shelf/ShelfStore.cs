@@ -93,7 +93,7 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
     {
         var changed = plan.Rows.Where(r => r.Stored is not null && !r.IsSame).ToArray();
         var renamed = changed.Where(r => GearRow.KeyOf(r.Row.Item!) != GearRow.KeyOf(r.Stored!.Item)).Select(r => r.Row.Item!.Id).ToArray();
-        await db.Gear.Where(g => renamed.Contains(g.Id)).ExecuteUpdateAsync(set => set.SetProperty(g => g.NameKey, g => "\u0001" + g.Id), cancellationToken);
+        await LetGoOfNamesAsync(renamed, cancellationToken);
         foreach (var row in changed)
         {
             Change(row.Stored!, row.Row.Item!, row.Row.Retired ? row.Stored!.RetiredAt ?? clock.GetUtcNow() : null);
@@ -156,8 +156,16 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
             }
         }
 
-        var ids = changed.Select(c => c.Item.Id).ToArray();
-        await db.Gear.Where(g => ids.Contains(g.Id)).ExecuteUpdateAsync(set => set.SetProperty(g => g.NameKey, g => "\u0001" + g.Id), cancellationToken);
+        // A name that something else has by now is not taken from it.
+        var going = changed.Select(c => c.Item.Id).Concat(added).ToHashSet();
+        var taken = shelf.Index.Entries.Where(e => e.RetiredAt is null && !going.Contains(e.Item.Id)).Select(e => (e.Item.Kind, GearRow.KeyOf(e.Item))).ToHashSet();
+        foreach (var held in changed.Where(c => c.RetiredAt is null && taken.Contains((c.Item.Kind, GearRow.KeyOf(c.Item)))).ToArray())
+        {
+            changed.Remove(held);
+            stayed.Add(held.Stored.Item.FullName);
+        }
+
+        await LetGoOfNamesAsync([.. changed.Select(c => c.Item.Id)], cancellationToken);
         var now = clock.GetUtcNow();
         await db.Gear.Where(g => added.Contains(g.Id)).ExecuteUpdateAsync(set => set.SetProperty(g => g.DeletedAt, now), cancellationToken);
         foreach (var (stored, item, retiredAt) in changed)
@@ -168,6 +176,10 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
         db.Imports.Remove(import);
         return (added.Count + changed.Count, stayed);
     }
+
+    /// <summary>Things let go of their names, so that these may go from one to another; each must be given a name after that.</summary>
+    private Task LetGoOfNamesAsync(IReadOnlyCollection<Guid> ids, CancellationToken cancellationToken) =>
+        db.Gear.Where(g => ids.Contains(g.Id)).ExecuteUpdateAsync(set => set.SetProperty(g => g.NameKey, g => "\u0001" + g.Id), cancellationToken);
 
     /// <summary>A mount that came with an import stays where something names it that stays too.</summary>
     private static bool Needed(ShelfEntry stored, ImportedThing[] things, ShelfNow shelf) =>

@@ -113,7 +113,7 @@ internal static class FileEndpoints
         try
         {
             var reader = new MultipartReader(HeaderUtilities.RemoveQuotes(type.Boundary).ToString(), request.Body);
-            while (await reader.ReadNextSectionAsync(cancellationToken) is { } part)
+            while (files.Count <= UploadReader.MostFiles && await reader.ReadNextSectionAsync(cancellationToken) is { } part)
             {
                 using var bytes = new MemoryStream();
                 await part.Body.CopyToAsync(bytes, cancellationToken);
@@ -121,7 +121,7 @@ internal static class FileEndpoints
                 files.Add((NameOf(name), bytes.ToArray()));
             }
         }
-        catch (Exception e) when (e is IOException or InvalidDataException or ArgumentException)
+        catch (Exception e) when (e is (IOException or InvalidDataException or ArgumentException) and not BadHttpRequestException)
         {
             // It breaks off: what came of it is no whole, so none of it is taken.
             files.Clear();

@@ -14,7 +14,7 @@ internal static class UploadReader
     /// <summary>What a file may grow to when it is unpacked.</summary>
     private const long MostUnpacked = 96L * 1024 * 1024;
 
-    private const int MostFiles = 40;
+    public const int MostFiles = 40;
 
     public static Upload Read(IReadOnlyList<(string Name, byte[] Bytes)> files, CancellationToken asker)
     {
