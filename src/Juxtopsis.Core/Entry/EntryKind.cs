@@ -177,6 +177,9 @@ public enum EntryKind
     /// <summary>A share of the picture.</summary>
     PictureShare,
 
+    /// <summary>What is put on top of a price, as a share of it: margin or tax.</summary>
+    Surcharge,
+
     /// <summary>How long a take is.</summary>
     Seconds,
 

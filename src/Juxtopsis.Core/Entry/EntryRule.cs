@@ -125,6 +125,7 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
         [EntryKind.RoomSize] = new(Quantity.RoomSize, Notation.SceneLength),
         [EntryKind.Kept] = new(Quantity.Kept, Notation.SceneLength),
         [EntryKind.SubjectSize] = new(Quantity.SubjectSize, Notation.SceneLength),
+        [EntryKind.Surcharge] = new(Quantity.Surcharge, Notation.Percent, "%", "per cent", "percent") { Step = 0.01, LargeStep = 0.05 },
         [EntryKind.PictureShare] = new(Quantity.PictureShare, Notation.Percent, "%", "per cent", "percent") { Step = 0.01, LargeStep = 0.05 },
         [EntryKind.Seconds] = new(Quantity.Seconds, Notation.Time) { Step = 5, LargeStep = 30 },
         [EntryKind.FocalLength] = new(Quantity.FocalLength, Notation.LensLength) { LargeStops = FocalLengths },

@@ -201,17 +201,26 @@ public readonly record struct FocusTravel(
     public bool NeedsRackingFarther(in FocusPlace place) => place.Ring > Segment(place.SubjectDistanceMm, false).High * (1 + Rounding);
 
     /// <summary>A close-up lens g before the lens, but never beyond what the lens by itself would focus on.</summary>
-    private FocusTravel WithCloseUpAt(double fromLensMm)
-    {
-        var own = Math.Min(OwnDistanceMm(LargestOwnMagnification ?? 1), OwnDistanceMm(0));
-        return this with { CloseUpFromLensMm = Math.Min(fromLensMm, ShareOfOwnDistance * own) };
-    }
+    private FocusTravel WithCloseUpAt(double fromLensMm) =>
+        this with { CloseUpFromLensMm = Math.Min(fromLensMm, ShareOfOwnDistance * NearestOwnDistanceMm(LargestOwnMagnification ?? 1)) };
 
-    /// <summary>From the lens to what it focuses on without the close-up lens, f·v/q; infinite at infinity.</summary>
-    private double OwnDistanceMm(double ring)
+    /// <summary>The least of f·v/q, from the lens to what it focuses on without the close-up lens, up to an end of the ring.</summary>
+    /// <remarks>
+    /// f·v/q = f + f/(i + E/f) falls all along the ring where f keeps or falls. Where f = f₀ + s·i grows, E/f ≤ E/f₀ bounds it from below
+    /// by a + s + s·y + a/y with y = i + E/f₀ and a = f₀ − s·E/f₀, which is least at y = √(a/s); without a tube that is the least itself.
+    /// </remarks>
+    private double NearestOwnDistanceMm(double end)
     {
-        var f = InfinityFocalLengthMm + FocalLengthSlopeMm * ring;
-        return f * (f * (1 + ring) + Rear.ShiftMm) / (f * ring + Rear.ShiftMm);
+        if (FocalLengthSlopeMm <= 0)
+        {
+            var f = InfinityFocalLengthMm + FocalLengthSlopeMm * end;
+            return f + f * f / (f * end + Rear.ShiftMm);
+        }
+
+        var start = Rear.ShiftMm / InfinityFocalLengthMm;
+        var a = InfinityFocalLengthMm - FocalLengthSlopeMm * start;
+        var y = Math.Clamp(Math.Sqrt(Math.Max(0, a) / FocalLengthSlopeMm), start, start + end);
+        return (a + FocalLengthSlopeMm * y) * (1 + 1 / y);
     }
 
     /// <summary>True for a lens alone that keeps its focal length and ends at life size or before: the distance falls all along the ring.</summary>

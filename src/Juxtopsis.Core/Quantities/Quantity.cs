@@ -151,6 +151,9 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>A share of the picture.</summary>
     public static Quantity PictureShare { get; } = new("Headroom", "", 0, 0.4, "8 %");
 
+    /// <summary>What is put on top of a price, as a share of it.</summary>
+    public static Quantity Surcharge { get; } = new("What is put on top", "", 0, 10, "19 %");
+
     /// <summary>How long a take is, s.</summary>
     public static Quantity Seconds { get; } = new("Take", "s", 0.1, 1e6, "90");
 

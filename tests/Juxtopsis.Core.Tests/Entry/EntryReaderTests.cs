@@ -301,4 +301,12 @@ public sealed class EntryReaderTests
         Assert.Null(read.Problem);
         Assert.Equal(expected, read.Values[0], 12);
     }
+
+    [Fact]
+    public void What_is_put_on_top_of_a_price_is_a_share_of_it_and_may_be_more_than_half()
+    {
+        Reads(EntryKind.Surcharge, "19 %", 0.19);
+        Reads(EntryKind.Surcharge, "150", 1.5);
+        Assert.Contains("on top", EntryReader.Read(EntryKind.Surcharge, "2000 %", LengthUnit.Metres).Problem, StringComparison.Ordinal);
+    }
 }

@@ -199,4 +199,29 @@ public sealed class FocusTravelTests
             var distance = near * Math.Pow(far / near, lens.share);
             return Math.Abs(travel.FocusAt(distance).SubjectDistanceMm / distance - 1) < 1e-9;
         });
+
+    [Fact]
+    public void A_close_up_lens_stays_before_what_a_lens_that_lengthens_focuses_on_at_any_place_of_its_ring()
+    {
+        // At both ends of its ring this lens focuses beyond 160 mm, between them on 71 mm.
+        var travel = FocusTravel.Of(28.5, 3191.5, 18.1, RearGroup.None, 25, 200);
+        Assert.Equal(0.9 * (28.5 + travel.FocalLengthSlopeMm + 2 * Math.Sqrt(28.5 * travel.FocalLengthSlopeMm)), travel.CloseUpFromLensMm, 9);
+        Assert.Equal(1180, travel.FocusAt(1180).SubjectDistanceMm, 6);
+    }
+
+    [Property(MaxTest = 2000)]
+    public Property A_close_up_lens_never_turns_the_picture_over() => Prop.ForAll(
+        (from f in Gen.Choose(8, 600)
+         from largest in Gen.Choose(5, 3000)
+         from lengthening in Gen.Choose(60, 1200)
+         from tube in Gen.Choose(0, 60)
+         from dioptres in Gen.Choose(1, 25)
+         from before in Gen.Choose(1, 300)
+         select (f, m: largest / 100.0, close: f * lengthening / 100.0, tube, dioptres, before)).ToArbitrary(),
+        lens =>
+        {
+            var travel = FocusTravel.Of(
+                lens.f, lens.close * (1 + lens.m) * (1 + lens.m) / lens.m, lens.m, RearGroup.Tube(lens.tube), lens.dioptres, lens.before);
+            return Enumerable.Range(0, 101).Select(i => travel.At(lens.m * i / 100)).All(place => place.Magnification > 0 && place.SubjectFromLensMm > 0);
+        });
 }

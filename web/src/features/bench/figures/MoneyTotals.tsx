@@ -16,7 +16,7 @@ export function MoneyTotals({ rigs }: { rigs: RigInput[] }) {
       beside
       label={label}
       help={help}
-      kind="pictureShare"
+      kind="surcharge"
       shown={value === 0 ? '' : withUnit(plain(value, 2), '%')}
       stepFrom={value / 100}
       placeholder="none"
