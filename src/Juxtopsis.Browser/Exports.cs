@@ -37,6 +37,9 @@ internal static partial class Exports
     internal static string Assemble(string json, bool feet) => Text(CoreDoor.Assemble(Encoding.UTF8.GetBytes(json), Unit(feet)));
 
     [JSExport]
+    internal static string Frames(string json) => Text(CoreDoor.Frames(Encoding.UTF8.GetBytes(json)));
+
+    [JSExport]
     internal static string ReadGearField(string kind, string field, string text) => CoreDoor.ReadGearField(kind, field, text);
 
     [JSExport]

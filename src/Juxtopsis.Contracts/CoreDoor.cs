@@ -6,12 +6,14 @@ using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
 using Juxtopsis.Contracts.Works;
+using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Figures;
@@ -255,6 +257,20 @@ public static class CoreDoor
             Schools.Reference | Schools.Crop | Schools.Circle | Schools.Distance | Schools.FocalLength | squeezed,
             unit);
     }
+
+    /// <summary>What the pictures of a production's shots take in, without asking any gear.</summary>
+    /// <param name="json">A <see cref="ProductionDocument"/>.</param>
+    /// <returns>200 with a <see cref="FrameOutput"/> for each shot in their order, or 400 or 422 with a <see cref="Problem"/>.</returns>
+    public static WireAnswer Frames(ReadOnlySpan<byte> json) => Answer(
+        json,
+        WireJson.Default.ProductionDocument,
+        (checks, document) => ProductionChecks.Check(checks, document, ""),
+        document => document.Shots.Select(shot =>
+        {
+            var brief = shot.ToCore(document.Delivery);
+            return WantedFrame.Of(brief).ToWire(brief, null);
+        }).ToArray(),
+        WireJson.Default.FrameOutputArray);
 
     private static WireAnswer Answer<TRequest, TResponse>(
         ReadOnlySpan<byte> json,

@@ -91,6 +91,7 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(ProductionInput))]
 [JsonSerializable(typeof(ProductionOutput))]
 [JsonSerializable(typeof(ProductionDocument))]
+[JsonSerializable(typeof(FrameOutput[]))]
 [JsonSerializable(typeof(ProductionConflict))]
 [JsonSerializable(typeof(PhotoOutput))]
 [JsonSerializable(typeof(EntryOutput))]

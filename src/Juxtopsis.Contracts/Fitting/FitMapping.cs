@@ -55,6 +55,14 @@ internal static class FitMapping
         DeliveryWidthPx = delivery.WidthPx,
     };
 
+    /// <summary>What a shot's picture takes in.</summary>
+    /// <param name="frame">The frame that the brief asks for.</param>
+    /// <param name="brief">The brief.</param>
+    /// <param name="location">Where it is taken; null where only the picture is asked for.</param>
+    public static FrameOutput ToWire(this WantedFrame frame, ShotBrief brief, Location? location) => new(
+        frame.WidthMm, frame.HeightMm, frame.BottomMm, frame.LensHeightMm, frame.Decider, location is null ? null : Finite(location.RoomMm(brief)),
+        brief.Subject.WholeHeightMm(brief.IsOverhead));
+
     public static RigChoice ToCore(this ChosenInput chosen) => new(chosen.Body, chosen.Mode, chosen.Lens, chosen.Links) { Front = chosen.Front, PunchIn = chosen.PunchIn };
 
     public static FitRules ToRules(this DeliveryInput delivery) => new()
@@ -74,9 +82,7 @@ internal static class FitMapping
         var own = Cautions.Of(location, brief, null, null);
         FitOutput Say(Fit fit) => ToWire(fit, words, criterion, location, brief, own);
         return new(
-            new(
-                result.Frame.WidthMm, result.Frame.HeightMm, result.Frame.BottomMm, result.Frame.LensHeightMm, result.Frame.Decider, Finite(location.RoomMm(brief)),
-                brief.Subject.WholeHeightMm(brief.IsOverhead)),
+            result.Frame.ToWire(brief, location),
             FitWords.Order(criterion, isCut),
             [.. result.Fits.Select(Say)],
             [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), words.Shortfall(m).ToWire(), [.. m.Remedies.Select(r => ToWire(r, words, Say))], m.Nearest is { } near ? Say(near) : null))],

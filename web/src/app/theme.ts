@@ -77,6 +77,7 @@ export const theme = createTheme({
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: { defaultProps: { disableElevation: true }, styleOverrides: { root: { minHeight: 40 } } },
     MuiIconButton: { styleOverrides: { root: { minWidth: 40, minHeight: 40, borderRadius: 4 } } },
+    MuiInputBase: { styleOverrides: { input: { textOverflow: 'ellipsis' } } },
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTooltip: { defaultProps: { enterDelay: 400, disableInteractive: true } },
     MuiCssBaseline: {

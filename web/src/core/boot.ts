@@ -29,6 +29,8 @@ export type ChosenRig = Schemas['ChosenInput'];
 export type Delivery = Schemas['DeliveryInput'];
 export type FitRequest = Schemas['FitRequest'];
 export type FitResponse = Schemas['FitResponse'];
+/** What the picture of a shot takes in. */
+export type WantedFrame = Schemas['FrameOutput'];
 export type Fit = Schemas['FitOutput'];
 export type Miss = Schemas['MissOutput'];
 export type Remedy = Schemas['RemedyOutput'];
@@ -93,6 +95,7 @@ interface Exports {
   Hold: (json: string, feet: boolean) => string;
   Conventions: (json: string, feet: boolean) => string;
   Assemble: (json: string, feet: boolean) => string;
+  Frames: (json: string) => string;
   ReadGearField: (kind: string, field: string, text: string) => string;
   ReadPapers: (kind: string, text: string, makers: string, mounts: string) => string;
   ReadModeArea: (text: string, sensorWidthMm: number, sensorHeightMm: number, shape: number) => string;
@@ -142,6 +145,8 @@ export interface Core {
   questions: (setup: Setup, feet: boolean) => Question[];
   /** Parts put together; null when a part cannot be read. */
   assemble: (request: AssembleRequest, feet: boolean) => Assembled | null;
+  /** What the picture of each shot takes in; none when the production is refused. */
+  frames: (document: Schemas['ProductionDocument']) => WantedFrame[];
   readGearField: (kind: string, field: string, text: string) => FieldReading;
   /** What is read of a thing's papers; the makers and mounts that the shelf knows tell names from other words. */
   readPapers: (kind: string, text: string, makers: string[], mounts: string[]) => Papers;
@@ -239,6 +244,10 @@ export async function boot(): Promise<Core> {
     assemble(request, feet) {
       const said = JSON.parse(door.Assemble(JSON.stringify(request), feet)) as Assembled | Problem;
       return 'findings' in said ? said : null;
+    },
+    frames(document) {
+      const said = JSON.parse(door.Frames(JSON.stringify(document))) as WantedFrame[] | Problem;
+      return Array.isArray(said) ? said : [];
     },
     readGearField: (kind, field, text) => JSON.parse(door.ReadGearField(kind, field, text)) as FieldReading,
     readPapers: (kind, text, makers, mounts) => JSON.parse(door.ReadPapers(kind, text, makers.join('\n'), mounts.join('\n'))) as Papers,

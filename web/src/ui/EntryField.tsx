@@ -8,7 +8,9 @@ import { meansNothing } from './nothing';
 
 const Root = styled('div')(({ theme }) => ({
   minWidth: 0,
-  '&.beside': { display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', alignItems: 'center', columnGap: 8 },
+  [theme.breakpoints.up('sm')]: {
+    '&.beside': { display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', alignItems: 'center', columnGap: 8 },
+  },
   '&.beside p': { gridColumn: '1 / -1' },
   '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: theme.vars!.palette.text.secondary, whiteSpace: 'nowrap' },
   '& small': { display: 'block', fontSize: 11, lineHeight: '13px', color: theme.vars!.palette.text.secondary, whiteSpace: 'nowrap' },
@@ -66,7 +68,7 @@ export interface EntryFieldProps {
   onElsewhere?: (text: string) => boolean;
   /** What stands below a label that stands beside its field. */
   note?: string;
-  /** The label stands beside the field rather than above it, where there is room. */
+  /** The label stands beside the field rather than above it, but on a phone. */
   beside?: boolean;
   /** The first value, the second of a pair or span, and all of a row. */
   onValue: (value: number, second: number | null, all: number[]) => void;

@@ -134,9 +134,8 @@ export const ChainInputs = memo(function ChainInputs({
         sx={{
           display: 'grid',
           gap: '6px',
-          gridTemplateColumns: brief ? '1fr 1fr' : '2fr 1.2fr 1fr 1fr',
+          gridTemplateColumns: brief ? `1.6fr 1.1fr ${spread ? '1fr 1.1fr' : '1fr'}` : '2fr 1.2fr 1fr 1fr',
           '& > *': { minWidth: 0 },
-          '& > .mode': { gridColumn: brief ? '1 / -1' : 'auto' },
           '& > .rate': { display: 'none' },
           '@container (min-width: 430px)': brief ? {} : { gridTemplateColumns: '2fr 1.2fr 1fr 1fr 1fr', '& > .rate': { display: 'block' } },
           '@container (max-width: 290px)': { gridTemplateColumns: '1fr 1fr', '& > .mode': { gridColumn: '1 / -1' } },

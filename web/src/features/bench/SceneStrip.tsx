@@ -24,13 +24,14 @@ const set = {
   noWidth: () => changeScene({ deliveryWidthPx: null }),
 };
 
-const Strip = styled(Panel)({
+const Strip = styled(Panel)(({ theme }) => ({
   padding: '6px 8px',
   display: 'grid',
   gap: '6px 14px',
   alignItems: 'start',
   gridTemplateColumns: 'repeat(auto-fit, minmax(176px, 1fr))',
-});
+  [theme.breakpoints.down('sm')]: { gap: '6px 8px', alignItems: 'end', gridTemplateColumns: '1fr 1fr' },
+}));
 
 interface SceneStripProps {
   scene: SceneInput;
@@ -98,7 +99,7 @@ export const SceneStrip = memo(function SceneStrip({ scene, problems, outOfFocus
         onClear={set.noWidth}
         onValue={set.width}
       />
-      <Box sx={{ display: 'flex', gap: 0.5 }}>
+      <Box sx={{ display: 'flex', gap: { xs: 0, sm: 0.5 }, '& button': { px: { xs: 0.75, sm: 1 } } }}>
         <Button onClick={() => usePanel.getState().open({ kind: 'scene' })} sx={{ whiteSpace: 'nowrap' }}>
           Place, light
         </Button>

@@ -4,9 +4,12 @@ const least = 132;
 const most = 900;
 const paddingPx = 8;
 
+/** Below this the rigs stand one below the other, px. */
+const stackedPx = 600;
+
 /**
  * The highest that frames may be drawn, px, so that all down to the ground line is in the window: what is left over below it, or inside
- * the columns of the rigs, goes to the pictures.
+ * the columns of the rigs, goes to the pictures. On a phone, where nobody sees all at once, they are as wide as the page.
  */
 export function useFrameHeight(root: RefObject<HTMLElement | null>, count: number): number {
   const [height, setHeight] = useState(least);
@@ -16,6 +19,10 @@ export function useFrameHeight(root: RefObject<HTMLElement | null>, count: numbe
       return undefined;
     }
     const measure = () => {
+      if (window.innerWidth < stackedPx) {
+        setHeight(most);
+        return;
+      }
       const pictures = [...page.querySelectorAll<HTMLElement>('[data-frame]')];
       const below = page.querySelector<HTMLElement>('[data-below]');
       if (pictures.length === 0 || !below) {

@@ -8,7 +8,7 @@ import { weight } from '../../ui/figureText';
 import { aperture, distance, fixed, plain, withUnit } from '../../ui/format';
 import { pick, useAnswers } from './answers';
 import { changeShot } from './commands';
-import { besidesOf, chosenOf, isChosen } from './rigs';
+import { addedTo, besidesOf, chosenOf, isChosen, modeOf } from './rigs';
 import { BenchButton } from './ToBench';
 import { Caution } from './Caution';
 
@@ -37,10 +37,14 @@ export const Item = styled('li')(({ theme }) => ({
   '& input': { width: 20, height: 20, accentColor: theme.vars!.palette.primary.main },
   '& .line': { display: 'grid', alignItems: 'center', columnGap: 6, minHeight: 40, fontSize: 13.5 },
   '& .line .end': { textAlign: 'right', whiteSpace: 'nowrap' },
-  '& .rig': { fontSize: 13.5, fontWeight: 600, lineHeight: 1.2, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' },
+  '& .rig': { fontSize: 13.5, fontWeight: 600, lineHeight: 1.2, minWidth: 0 },
+  '& .rig div': { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' },
   '& .rig .mark': { color: theme.vars!.palette.primary.main },
   '& .rig span': { fontWeight: 400, color: theme.vars!.palette.text.secondary },
-  '&.picked .rig': { whiteSpace: 'normal' },
+  // What is picked is told in full, over its figures.
+  '&.picked .rig': { gridColumn: '1 / -1', paddingTop: 6 },
+  '&.picked .rig div': { whiteSpace: 'normal' },
+  '&.picked .rig + .end': { gridColumn: 2 },
   '& .set': { fontSize: 13.5, display: 'flex', flexWrap: 'wrap', columnGap: 12 },
   '& .more': {
     fontSize: 12.5,
@@ -129,7 +133,12 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
       <button type="button" aria-pressed={picked} onClick={() => pick(fit)}>
         <Line className="line">
           <div className="rig" title={`${name} · ${besidesOf(rig)}`}>
-            {chosen && <b className="mark">chosen</b>} {name} <span>{besidesOf(rig)}</span>
+            <div>
+              {chosen && <b className="mark">chosen</b>} {rig.bodyName} <span>{modeOf(rig)}</span>
+            </div>
+            <div>
+              {rig.lensName} <span>{addedTo(rig)}</span>
+            </div>
           </div>
           <div className="end">
             <Figure text={withUnit(fixed(fit.focalLengthMm, fit.focalLengthMm < 100 && fit.focalLengthMm % 1 > 0.05 ? 1 : 0), 'mm')} />

@@ -85,7 +85,7 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
         </Button>
         <ToBench known={known} fits={tickedFits} />
       </Box>
-      <Box sx={{ overflowY: { md: 'auto' }, flex: 1, minHeight: 0 }}>
+      <Box sx={{ position: 'relative', overflowY: { md: 'auto' }, flex: 1, minHeight: 0 }}>
         {showsMisses ? (
           <Misses shot={shot} answer={answer} />
         ) : (

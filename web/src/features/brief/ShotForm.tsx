@@ -9,7 +9,7 @@ import { LabelledSelect } from '../../ui/LabelledSelect';
 import { fullName } from '../../gear/gear';
 import { weight } from '../../ui/figureText';
 import { useAnswers } from './answers';
-import { CutDrawing } from './CutDrawing';
+import { CutDrawing } from '../../drawing/CutDrawing';
 import { useGear } from './fitting';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { addPlace, changeShot, duplicateShot, moveShot, removeShot } from './commands';

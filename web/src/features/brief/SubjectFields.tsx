@@ -5,7 +5,8 @@ import { distanceField } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { useProduction } from './productionStore';
 import { changeShot } from './commands';
-import { entriesOf, isPeople, subjects } from './words';
+import { isPeople } from '../../core/shots';
+import { entriesOf, subjects } from './words';
 import { Grid, problemOf } from './formParts';
 
 const usualOf: Record<SubjectInput['kind'], Partial<SubjectInput>> = {

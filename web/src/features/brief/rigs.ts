@@ -167,6 +167,11 @@ export const isChosen = (shot: ShotInput, { rig }: Pick<Fit, 'rig'>): boolean =>
   (shot.chosen.front ?? []).join() === rig.front.join() &&
   (shot.chosen.punchIn ?? 1) === rig.punchIn;
 
-/** The parts of a rig besides body and lens, and how its mode is used, in a few words. */
-export const besidesOf = (rig: FitRig): string =>
-  [rig.punchIn > 1 ? `${rig.mode}, punched in ${fixed(rig.punchIn, 2)}×` : rig.mode, ...rig.linkNames, ...rig.frontNames].join(' · ');
+/** How a rig's mode is used, in a few words. */
+export const modeOf = (rig: FitRig): string => (rig.punchIn > 1 ? `${rig.mode}, punched in ${fixed(rig.punchIn, 2)}×` : rig.mode);
+
+/** The parts of a rig besides body and lens. */
+export const addedTo = (rig: FitRig): string => [...rig.linkNames, ...rig.frontNames].join(' · ');
+
+/** Both: all of a rig besides body and lens. */
+export const besidesOf = (rig: FitRig): string => [modeOf(rig), addedTo(rig)].filter(Boolean).join(' · ');

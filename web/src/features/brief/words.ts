@@ -1,5 +1,6 @@
 import type { ProductionDocument } from '../../api/client';
 import type { Delivery, LocationInput, ShotInput, SubjectInput } from '../../core/core';
+import { isPeople } from '../../core/shots';
 
 type Words<T extends string> = Record<T, string>;
 
@@ -105,8 +106,6 @@ export const lights: [string, number][] = [
 ];
 
 export const entriesOf = <T extends string>(words: Words<T>) => Object.entries(words) as [T, string][];
-
-export const isPeople = ({ kind }: SubjectInput): boolean => kind === 'standing' || kind === 'seated' || kind === 'group';
 
 /** How tight a shot is, in words. */
 export const tightness = (shot: ShotInput): string =>

@@ -82,7 +82,9 @@ const orders: [string, string][] = [
 export function Facets({ ask, page, onChange }: FacetsProps) {
   const count = (facets: Facet[] | undefined, key: string) => facets?.find((f) => f.key === key)?.count ?? 0;
   const kinds = useKinds().filter((k) => k.key !== 'mode' && (count(page?.kinds, k.key) > 0 || k.key === ask.kind));
-  const all = page?.kinds.reduce((sum, f) => sum + f.count, 0) ?? 0;
+  const sum = (facets: Facet[] | undefined) => facets?.reduce((total, f) => total + f.count, 0) ?? 0;
+  const all = sum(page?.kinds);
+  const anybodys = sum(page?.ownerships);
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'end', flex: '1 1 100%', minWidth: 0 }}>
       <Box role="group" aria-label="Kind" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.25, flex: '1 1 100%' }}>
@@ -100,6 +102,7 @@ export function Facets({ ask, page, onChange }: FacetsProps) {
         ))}
       </Box>
       <Box role="group" aria-label="Ours or not" sx={{ display: 'flex', gap: 0.25 }}>
+        <Choice label="Anybody’s" count={anybodys} on={ask.ownership === ''} name="ownership" value="" onChange={onChange} />
         {ownerships.map(([key, label]) => (
           <Choice
             key={key}

@@ -2,7 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { styled } from '@mui/material/styles';
 import { useEffect, useRef, useState } from 'react';
 import type { ComparisonDocument, ProductionDocument, WorkSummary } from '../../api/client';
-import { core, coreReady, type LocationInput } from '../../core/core';
+import { core, coreReady } from '../../core/core';
+import { CutDrawing } from '../../drawing/CutDrawing';
 import { LineFrame } from '../../picture/LineFrame';
 import { sceneOf } from '../../core/standing';
 import type { Place } from './works';
@@ -25,7 +26,7 @@ const Pictures = styled('div')(({ theme }) => ({
 
 const most = 4;
 
-/** A piece of work in small: the frames of a comparison in lines, the places of a production from above, to one scale. Fetched when it comes into sight. */
+/** A piece of work in small: the frames of a comparison in lines, the shots of a production as cuts. Fetched when it comes into sight. */
 export function WorkPicture({ place, item }: { place: Place; item: WorkSummary }) {
   const box = useRef<HTMLDivElement>(null);
   const [seen, setSeen] = useState(false);
@@ -46,7 +47,7 @@ export function WorkPicture({ place, item }: { place: Place; item: WorkSummary }
   });
   return (
     <Pictures ref={box} aria-hidden>
-      {data == null ? null : place.kind.kind === 'comparison' ? <Frames document={data} /> : <Plans document={data} />}
+      {data == null ? null : place.kind.kind === 'comparison' ? <Frames document={data} /> : <Cuts document={data} />}
     </Pictures>
   );
 }
@@ -72,37 +73,14 @@ function Frames({ document }: { document: ComparisonDocument }) {
   });
 }
 
-const PlanLines = styled('svg')(({ theme }) => ({
-  '& rect': { fill: theme.vars!.palette.drawing.floor, stroke: theme.vars!.palette.drawing.line },
-  '& circle': { fill: theme.vars!.palette.text.primary },
-}));
-
-/** Places without walls are drawn as large as a large room, mm. */
-const openMm = 9000;
-
-function Plans({ document }: { document: ProductionDocument }) {
-  const locations = (document.locations ?? []).slice(0, most);
-  const size = ({ lengthMm, widthMm }: LocationInput) => ({
-    long: Math.min(lengthMm ?? openMm, 3 * openMm),
-    wide: Math.min(widthMm ?? openMm, 3 * openMm),
-  });
-  const largest = Math.max(1, ...locations.map((l) => Math.max(size(l).long, size(l).wide * 1.6)));
-  const scale = (locations.length > 2 ? 74 : 150) / largest;
-  return locations.map((location) => {
-    const { long, wide } = size(location);
-    const behind = Math.min(long, location.behindMm ?? long / 3);
-    const open = location.lengthMm == null || location.widthMm == null;
-    return (
-      <PlanLines key={location.id} width={long * scale} height={wide * scale}>
-        <rect
-          x="0.5"
-          y="0.5"
-          width={Math.max(1, long * scale - 1)}
-          height={Math.max(1, wide * scale - 1)}
-          strokeDasharray={open ? '3 3' : undefined}
-        />
-        <circle cx={(long - behind) * scale} cy={(wide * scale) / 2} r="2.2" />
-      </PlanLines>
-    );
-  });
+/** Shots as cuts on their subjects. */
+function Cuts({ document }: { document: ProductionDocument }) {
+  const shots = (document.shots ?? []).slice(0, most);
+  const frames = core().frames({ ...document, shots });
+  const height = shots.length > 2 ? 44 : 88;
+  return frames.map((frame, i) => (
+    <div key={shots[i]!.id} style={{ width: shots.length > 1 ? 80 : 160 }}>
+      <CutDrawing shot={shots[i]!} frame={frame} feet={false} height={height} />
+    </div>
+  ));
 }

@@ -227,7 +227,7 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
     },
   });
 
-  const marks = rulerMarks(pxPerMm, spread ? x(subjectMm) : x(0), spread ? 24 : x(0) - 1, widthPx, feet);
+  const marks = rulerMarks(pxPerMm, spread ? x(subjectMm) : x(0), spread ? 24 : x(0) - 1, widthPx - turnPx, feet);
   return (
     <Panel
       aria-label="Ground line"
@@ -322,6 +322,9 @@ export const GroundLine = memo(function GroundLine({ setup, reports, feet }: Gro
     </Panel>
   );
 });
+
+/** Room at the end of the ruler for what turns the drawing. */
+const turnPx = 100;
 
 const Turn = styled('button')(({ theme }) => ({
   position: 'absolute',

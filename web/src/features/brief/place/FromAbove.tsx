@@ -1,7 +1,7 @@
 import { useTheme } from '@mui/material/styles';
 import { Grip } from '../../../drawing/Grip';
 import { changePlace } from '../commands';
-import { isPeople } from '../words';
+import { isPeople } from '../../../core/shots';
 import { type Shown, subjectMm } from './placeScale';
 import { beginStep } from './moving';
 import { Svg } from './Svg';

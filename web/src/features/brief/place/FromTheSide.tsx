@@ -4,7 +4,7 @@ import { Person } from '../../../drawing/Person';
 import { rulerMarks } from '../../../drawing/groundScale';
 import { Grip } from '../../../drawing/Grip';
 import { changePlace } from '../commands';
-import { isPeople } from '../words';
+import { isPeople } from '../../../core/shots';
 import { type Shown, subjectMm, rulerPx } from './placeScale';
 import { beginStep, moveSubject } from './moving';
 import { Svg } from './Svg';

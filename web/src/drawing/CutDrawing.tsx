@@ -1,17 +1,19 @@
 import { useTheme } from '@mui/material/styles';
-import type { FitResponse, ShotInput } from '../../core/core';
-import { distance } from '../../ui/format';
-import { Person } from '../../drawing/Person';
-import { isPeople } from './words';
+import type { ShotInput, WantedFrame } from '../core/core';
+import { isPeople } from '../core/shots';
+import { distance } from '../ui/format';
+import { Person } from './Person';
 
 interface CutDrawingProps {
   shot: ShotInput;
-  frame: FitResponse['frame'];
+  frame: WantedFrame;
   feet: boolean;
+  /** px. */
+  height?: number;
 }
 
 /** The picture as a cut on its subject, in true proportion. */
-export function CutDrawing({ shot, frame, feet }: CutDrawingProps) {
+export function CutDrawing({ shot, frame, feet, height: high = 130 }: CutDrawingProps) {
   const { primary, text, drawing } = useTheme().vars!.palette;
   const { subject } = shot;
   const height = subject.heightMm ?? 1750;
@@ -32,14 +34,14 @@ export function CutDrawing({ shot, frame, feet }: CutDrawingProps) {
   const across = Math.max(width, frame.widthMm);
   const pad = 0.05 * Math.max(across, top - bottom);
   const view = { x: -across / 2 - pad, y: -top - pad, width: across + 2 * pad, height: top - bottom + 2 * pad };
-  const unit = Math.max(view.width / 250, view.height / 130);
+  const unit = Math.max(view.width / 250, view.height / high);
 
   return (
     <svg
       viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
       role="img"
       aria-label={`The picture takes in ${distance(frame.widthMm, feet)} by ${distance(frame.heightMm, feet)}`}
-      style={{ width: '100%', height: 130, display: 'block' }}
+      style={{ width: '100%', height: high, display: 'block' }}
     >
       {!overhead && bottom <= 0 && <line x1={view.x} x2={view.x + view.width} y1={0} y2={0} stroke={drawing.line} strokeWidth={unit} />}
       {people ? (
