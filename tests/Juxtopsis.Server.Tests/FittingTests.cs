@@ -80,6 +80,18 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
     }
 
     [Fact]
+    public void The_pictures_of_a_production_are_those_of_its_shots_asked_one_by_one()
+    {
+        var document = DemoProduction.Document;
+        var answer = CoreDoor.Frames(JsonSerializer.SerializeToUtf8Bytes(document, WireJson.Default.ProductionDocument));
+        Assert.Equal(200, answer.Status);
+        Assert.Equal(
+            document.Shots.Select(shot => Ask(shot).Frame with { RoomMm = null }),
+            JsonSerializer.Deserialize(answer.Body.Span, WireJson.Default.FrameOutputArray)!);
+        Assert.Equal(422, CoreDoor.Frames(JsonSerializer.SerializeToUtf8Bytes(document with { Locations = [] }, WireJson.Default.ProductionDocument)).Status);
+    }
+
+    [Fact]
     public void Several_people_ask_one_shelf_at_once_and_each_has_the_answer_of_one_alone()
     {
         // Near and small, so that close-up lenses and tubes are tried.

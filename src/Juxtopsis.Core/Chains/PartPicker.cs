@@ -157,14 +157,14 @@ public sealed class PartPicker(IReadOnlyList<GearItem> shelf, MountBook mounts)
     /// <summary>What speaks for a part: for a lens or a link how it joins, for others the weightiest thing found about it.</summary>
     private static string Praise(Assembly assembly, IReadOnlyList<GearItem> parts, GearItem item)
     {
-        if (item.Kind is GearKind.Lens or GearKind.Body or GearKind.Adapter)
+        if (item.Kind is (GearKind.Lens or GearKind.Body or GearKind.Adapter) && Lens(parts) >= 0)
         {
             return Joining.Why(assembly, [.. parts.Where(p => p.Kind == GearKind.Adapter)]);
         }
 
         var place = IndexOf(parts, item);
-        var said = assembly.Findings.FirstOrDefault(f => f.Part == place || f.Other == place);
-        return said?.Message ?? (item.Get(CommonFields.Weight) is { } grams ? $"{LoadChecks.Weight(grams)} more" : "Fits");
+        var said = assembly.Findings.FirstOrDefault(f => f.Code != DiagnosticCode.NoLens && (f.Part == place || f.Other == place));
+        return said?.Message ?? (item.Get(CommonFields.Weight) is not { } grams ? "Fits" : LoadChecks.Weight(grams) + (parts.Count > 1 ? " more" : ""));
     }
 
     private static int Lens(IReadOnlyList<GearItem> parts)

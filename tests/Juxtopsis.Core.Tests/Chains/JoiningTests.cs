@@ -50,6 +50,15 @@ public sealed class JoiningTests
     }
 
     [Fact]
+    public void A_camera_that_is_picked_first_is_not_blamed_for_the_lens_that_is_still_to_come()
+    {
+        var picker = new PartPicker([Made.Body.With(CommonFields.Weight, 660.0), Made.Camera.With(CommonFields.Weight, null)], Made.Mounts);
+        var options = picker.Options([], new Slot(0, IsNew: true), new ChainSetting());
+        Assert.All(options, o => Assert.True(o.Fits));
+        Assert.Equal(["Fits", "660 g"], options.Select(o => o.Why.Replace('\u2009', ' ')).Order(StringComparer.Ordinal).Reverse());
+    }
+
+    [Fact]
     public void What_does_not_fit_comes_last_and_says_why()
     {
         var other = Made.Filter.With(CommonFields.Name, "A 77").With(CommonFields.RearThread, 77.0).WithId(Guid.NewGuid());

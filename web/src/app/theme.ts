@@ -78,7 +78,8 @@ export const theme = createTheme({
     MuiButton: { defaultProps: { disableElevation: true }, styleOverrides: { root: { minHeight: 40 } } },
     MuiIconButton: { styleOverrides: { root: { minWidth: 40, minHeight: 40, borderRadius: 4 } } },
     MuiInputBase: { styleOverrides: { input: { textOverflow: 'ellipsis' } } },
-    MuiPaper: { defaultProps: { elevation: 0 } },
+    // A dialog is as dark as what it lies over: nothing glares on a dark stage.
+    MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiTooltip: { defaultProps: { enterDelay: 400, disableInteractive: true } },
     MuiCssBaseline: {
       styleOverrides: {

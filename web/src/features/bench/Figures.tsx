@@ -29,7 +29,7 @@ const Table = styled('table')(({ theme }) => ({
   '& td': { textAlign: 'right', fontFamily: figureFont, fontSize: 14, whiteSpace: 'nowrap', padding: '0 0 0 6px' },
   '& td.difference': { color: theme.vars!.palette.text.secondary, fontSize: 12, minWidth: 66 },
   // A figure's box has a size of its own, so that a new figure lays out its box and not the whole table.
-  '& td .figure': { display: 'block', contain: 'strict', width: 112, height: 20, lineHeight: '20px' },
+  '& td .figure': { display: 'block', marginLeft: 'auto', contain: 'strict', width: 112, height: 20, lineHeight: '20px' },
   '& td.difference .figure': { width: 66 },
   '& td.warn': { color: theme.vars!.palette.warning.main },
   '& [data-figure], & [data-sort]': { cursor: 'pointer', borderRadius: 3 },
@@ -57,7 +57,7 @@ const FiguresPanel = styled(Panel)(({ theme }) => ({
   // Below many rigs they are often out of sight, and then neither laid out nor painted.
   '&.many': { contentVisibility: 'auto', containIntrinsicSize: 'auto 460px' },
   // Many rigs stand closer.
-  '&.many td .figure': { width: 98 },
+  '&.many td .figure': { width: 104 },
   '&.many td.difference .figure': { width: 58 },
   '&.many td.difference': { minWidth: 58 },
   '&.many td': { fontSize: 13, letterSpacing: '-0.02em' },

@@ -78,7 +78,7 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
         fullWidth
         type="search"
         value={text}
-        placeholder="fast, under 400 g, 77 mm thread"
+        placeholder={parts.length === 0 || place === 0 ? 'full frame, under 700 g' : 'fast, under 400 g, 77 mm thread'}
         onChange={(event) => setText(event.target.value)}
         onKeyDown={(event) => {
           // What stands first is what Enter takes; not that of what was typed before.
