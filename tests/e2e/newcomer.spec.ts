@@ -224,3 +224,37 @@ test('one search finds shots, places, gear, work and commands from anywhere', as
   await find('no such thing anywhere');
   await expect(page.getByText('Nothing has these words.')).toBeVisible();
 });
+
+test('what could not be read stands there still when one comes back, by shot, by panel and over links', async ({ page, server }) => {
+  await page.request.put(`${server.address}/api/demo`, { data: { isHere: true }, headers: { Origin: server.address } });
+  await page.goto(`${server.address}/brief/10f7a7e0-0000-4000-8000-0000000000a1`);
+  const length = page.getByLabel('Length', { exact: true });
+  const shots = page.getByRole('region', { name: 'Shots' });
+  await shots.getByRole('button', { name: /^1\. / }).click();
+  await length.fill('as far as it goes');
+  await shots.getByRole('button', { name: /^2\. / }).click();
+  await expect(length).not.toHaveValue('as far as it goes');
+  await expect(length).toHaveAttribute('aria-invalid', 'false');
+  await page.getByRole('link', { name: 'Shelf', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+  await page.goBack();
+  await shots.getByRole('button', { name: /^1\. / }).click();
+  await expect(length).toHaveValue('as far as it goes');
+  await expect(length).toHaveAttribute('aria-invalid', 'true');
+  await length.press('Escape');
+  await shots.getByRole('button', { name: /^2\. / }).click();
+  await shots.getByRole('button', { name: /^1\. / }).click();
+  await expect(length).toHaveAttribute('aria-invalid', 'false');
+
+  await page.goto(`${server.address}/bench/10f7a7e0-0000-4000-8000-000000000001`);
+  await page.getByRole('button', { name: 'Place, light' }).click();
+  const panel = page.getByRole('dialog');
+  const brightness = panel.getByRole('textbox', { name: 'Brightness', exact: true });
+  await brightness.fill('rather dim');
+  await panel.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Place, light' }).click();
+  await expect(brightness).toHaveValue('rather dim');
+  await panel.getByRole('button', { name: 'Go to find' }).click();
+  await panel.getByRole('button', { name: 'Go to place and light' }).click();
+  await expect(brightness).toHaveAttribute('aria-invalid', 'true');
+});

@@ -1,6 +1,6 @@
 import { beforeEach, expect, test } from 'vitest';
 import { dropGearDraft, gearDraftOf, keepGearDraft } from '../src/features/shelf/gearDrafts';
-import { FormTexts } from '../src/ui/formTexts';
+import { FormTexts, keptTexts } from '../src/ui/formTexts';
 import { meansNothing } from '../src/ui/nothing';
 
 beforeEach(() => sessionStorage.clear());
@@ -44,4 +44,12 @@ test('texts that could not be read are told apart by the part of the form that t
   form.forget('mode 1');
   second.set('Width', null);
   expect([...form.texts.keys()]).toEqual(['Weight']);
+});
+
+test('a form that comes back has its texts, and another has its own', () => {
+  keptTexts('shot 1').set('Height', 'tall');
+  expect(keptTexts('shot 1').of('Height')).toBe('tall');
+  expect(keptTexts('shot 2').of('Height')).toBeUndefined();
+  keptTexts('shot 1').set('Height', null);
+  expect(keptTexts('shot 1').of('Height')).toBeUndefined();
 });

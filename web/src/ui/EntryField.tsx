@@ -85,6 +85,14 @@ export const EntryField = memo(function EntryField(props: EntryFieldProps) {
   const { form, left } = useFormText(label);
   const [typed, setTyped] = useState<string | null>(left);
   const [unread, setUnread] = useState<string | null>(() => (left === null ? null : read(left).problem));
+  const [formBefore, setFormBefore] = useState(form);
+  if (form !== formBefore) {
+    // The same field of another form, such as that of the next shot.
+    const text = form?.of(label) ?? null;
+    setFormBefore(form);
+    setTyped(text);
+    setUnread(text === null ? null : read(text).problem);
+  }
   const ownChange = useRef(false);
   const shownBefore = useRef(shown);
 

@@ -36,6 +36,28 @@ export class FormTexts {
   }
 }
 
+const kept = new Map<string, FormTexts>();
+
+/** The texts of a form that is left and comes back, by what it is about; they last as long as the page does. */
+export function keptTexts(about: string): FormTexts {
+  const texts = kept.get(about) ?? new FormTexts(new Map());
+  kept.set(about, texts);
+  return texts;
+}
+
+/** A text that is there again when what it is about comes back; null forgets it. */
+export function useKeptText(about: string, usual: string): [string, (text: string | null) => void] {
+  const texts = keptTexts(about);
+  const [text, setText] = useState(texts.of('') ?? usual);
+  return [
+    text,
+    (next) => {
+      texts.set('', next);
+      setText(next ?? usual);
+    },
+  ];
+}
+
 export const FormTextsContext = createContext<FormTexts | null>(null);
 
 /** The form that a field stands in, and what stood unread in the field when it was drawn first. */

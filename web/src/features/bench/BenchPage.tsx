@@ -5,6 +5,7 @@ import { Link, useParams } from 'react-router';
 import { comparisons } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { isFocused, type Conventions, type Diagnostic, type RigInput, type SceneInput } from '../../core/core';
+import { FormTextsContext, keptTexts } from '../../ui/formTexts';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { rigLetter } from '../../ui/RigMark';
@@ -66,6 +67,7 @@ export function BenchPage() {
 }
 
 function Bench() {
+  const id = useBench((s) => s.id);
   const name = useBench((s) => s.name);
   const setup = useBench((s) => s.document.setup);
   const reports = useBench((s) => s.reports);
@@ -120,12 +122,14 @@ function Bench() {
     >
       <Heading />
       <DeletedNotice word="comparison" works={comparisons} useDocument={useBench} keeper={benchKeeper} />
-      <SceneStrip
-        scene={scene}
-        problems={problems}
-        outOfFocus={stop ? `Rig ${rigLetter(stopped)}: ${stop.message}` : undefined}
-        feet={feet}
-      />
+      <FormTextsContext value={keptTexts(id)}>
+        <SceneStrip
+          scene={scene}
+          problems={problems}
+          outOfFocus={stop ? `Rig ${rigLetter(stopped)}: ${stop.message}` : undefined}
+          feet={feet}
+        />
+      </FormTextsContext>
       <HoldBar />
       <Box
         sx={{
@@ -141,24 +145,25 @@ function Bench() {
         }}
       >
         {rigs.slice(0, reports.length).map((rig, i) => (
-          <RigColumn
-            key={rig.id}
-            index={i}
-            rig={rig}
-            scene={scene}
-            report={reports[i]!}
-            focused={lastFocused[rig.id!] ?? null}
-            reasons={words.reasons[i] ?? noReasons}
-            problems={problems}
-            isYardstick={i === yardstick}
-            spread={spread}
-            count={rigs.length}
-            referenceName={referenceName}
-            span={span}
-            chainSpan={chainSpan}
-            frameHeight={frameHeight}
-            feet={feet}
-          />
+          <FormTextsContext key={rig.id} value={keptTexts(rig.id!)}>
+            <RigColumn
+              index={i}
+              rig={rig}
+              scene={scene}
+              report={reports[i]!}
+              focused={lastFocused[rig.id!] ?? null}
+              reasons={words.reasons[i] ?? noReasons}
+              problems={problems}
+              isYardstick={i === yardstick}
+              spread={spread}
+              count={rigs.length}
+              referenceName={referenceName}
+              span={span}
+              chainSpan={chainSpan}
+              frameHeight={frameHeight}
+              feet={feet}
+            />
+          </FormTextsContext>
         ))}
         {showsFigures && <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>{figures}</Box>}
       </Box>

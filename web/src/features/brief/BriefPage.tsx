@@ -7,6 +7,7 @@ import { useSettings } from '../../app/settings';
 import { oneLine } from '../../ui/format';
 import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
+import { FormTextsContext, keptTexts } from '../../ui/formTexts';
 import { Panel } from '../../ui/Panel';
 import { ConflictDialog } from '../../documents/ConflictDialog';
 import { DeletedNotice, DocumentPage } from '../../documents/DocumentPage';
@@ -93,10 +94,14 @@ function Brief() {
               }}
             >
               <Panel sx={{ p: 1, overflowY: { md: 'auto' } }}>
-                <ShotForm shot={shot} feet={feet} />
+                <FormTextsContext value={keptTexts(shot.id)}>
+                  <ShotForm shot={shot} feet={feet} />
+                </FormTextsContext>
               </Panel>
               <Panel sx={{ p: 1, display: 'flex', flexDirection: 'column', gap: 1, overflowY: { md: 'auto' }, minHeight: 0 }}>
-                <PlaceForm shot={shot} place={place} feet={feet} />
+                <FormTextsContext value={keptTexts(`${shot.id} at ${place.id}`)}>
+                  <PlaceForm shot={shot} place={place} feet={feet} />
+                </FormTextsContext>
                 <Box sx={{ flex: 1, minHeight: 300 }}>
                   {shown && <PlaceDrawing shot={shot} place={place} frame={shown.answer.frame} fit={picked} feet={feet} />}
                 </Box>
@@ -123,6 +128,7 @@ function Brief() {
 }
 
 const Heading = memo(function Heading() {
+  const id = useProduction((s) => s.id);
   const name = useProduction((s) => s.name);
   const note = useProduction((s) => s.document.note ?? '');
   const [open, setOpen] = useState<'day' | 'production' | 'past' | null>(null);
@@ -159,7 +165,11 @@ const Heading = memo(function Heading() {
       </Box>
       {open === 'past' && <PastDialog {...telling} kind={production} useDocument={useProduction} onClose={() => setOpen(null)} />}
       {open === 'day' && <DayPanel onClose={() => setOpen(null)} />}
-      {open === 'production' && <ProductionPanel onClose={() => setOpen(null)} />}
+      {open === 'production' && (
+        <FormTextsContext value={keptTexts(id)}>
+          <ProductionPanel onClose={() => setOpen(null)} />
+        </FormTextsContext>
+      )}
     </Box>
   );
 });

@@ -2,6 +2,7 @@ import { Box, Button, Checkbox, FormControlLabel, MenuItem, Switch, TextField, T
 import { useState } from 'react';
 import { core, type RigInput } from '../../../core/core';
 import { counted, plain } from '../../../ui/format';
+import { useKeptText } from '../../../ui/formTexts';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
 import { makeRow, mostRigs } from '../rowCommands';
@@ -51,7 +52,8 @@ export function RowPanel({ index, rigs, focused }: RowPanelProps) {
   const zoom = zoomOf(rigs[index]!);
   const lensPlace = chainOf(rigs[index]!)?.parts.findIndex((p) => p.item.kind === 'lens') ?? -1;
   const isPrime = zoom !== null && zoom[0] === zoom[1];
-  const [text, setText] = useState(
+  const [text, setText] = useKeptText(
+    `row of ${rigs[index]!.id!}`,
     zoom && !isPrime ? `${plain(zoom[0])} ${plain(Math.round(Math.sqrt(zoom[0] * zoom[1])))} ${plain(zoom[1])}` : '18 25 40 60 90 150',
   );
   const [bodies, setBodies] = useState([index]);
@@ -116,7 +118,10 @@ export function RowPanel({ index, rigs, focused }: RowPanelProps) {
         fullWidth
         variant="contained"
         disabled={problem !== null}
-        onClick={() => makeRow(index, { focalLengths, bodies, atOneFraming: from === 'framing', replaceAll })}
+        onClick={() => {
+          setText(null);
+          makeRow(index, { focalLengths, bodies, atOneFraming: from === 'framing', replaceAll });
+        }}
       >
         Make the row
       </Button>

@@ -1,5 +1,6 @@
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useEffect, useRef, type ReactNode } from 'react';
+import { FormTextsContext, keptTexts } from '../../../ui/formTexts';
 import { CloseIcon } from '../../../ui/icons';
 import { rigLetter } from '../../../ui/RigMark';
 import { useBench } from '../benchStore';
@@ -63,7 +64,8 @@ interface SidePanelProps {
  * edge. Escape closes it.
  */
 export function SidePanel({ title, mark, children }: SidePanelProps) {
-  const close = usePanel((s) => s.close);
+  const { panel, close } = usePanel();
+  const about = `${useBench((s) => s.id)} ${JSON.stringify(panel)}`;
   const box = useRef<HTMLElement>(null);
   useEffect(() => {
     box.current?.querySelector<HTMLElement>('[data-close]')?.focus({ preventScroll: true });
@@ -114,7 +116,7 @@ export function SidePanel({ title, mark, children }: SidePanelProps) {
         sx={{ flex: 1, overflowY: 'auto', p: 1.5, pt: 1, '&:focus-visible': { outlineOffset: -2 } }}
       >
         <AsBefore />
-        {children}
+        <FormTextsContext value={keptTexts(about)}>{children}</FormTextsContext>
       </Box>
     </Box>
   );
