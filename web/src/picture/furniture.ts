@@ -40,10 +40,12 @@ export function floor(
 
 export function boardedWall(all: Solids, z: number, halfWidth: number, height: number, colour: string, board: number): void {
   const random = thrown(11);
-  for (let x = -halfWidth; x < halfWidth; x += board) {
+  // A wall that is far off is wide, and its boards as narrow as before would be too many to draw, and too fine to see.
+  const wide = Math.max(board, halfWidth / 150);
+  for (let x = -halfWidth; x < halfWidth; x += wide) {
     all.box(
-      [x + board / 2, height / 2, z - 0.02 - random() * 0.012],
-      [board * 0.97, height, 0.03],
+      [x + wide / 2, height / 2, z - 0.02 - random() * 0.012],
+      [wide * 0.97, height, 0.03],
       shade(colour, (random() - 0.5) * 0.34),
       surface.wood,
     );
@@ -72,9 +74,11 @@ export function rope(all: Solids, x: number, y: number, z: number): void {
   all.add(new TubeGeometry(new CatmullRomCurve3(turns), 150, 0.017, 5), '#c9b183');
 }
 
-/** A chain from a beam with a hook at its end. */
+/** A chain from a beam with a hook at its end; of a beam that is far up only its lower links are told apart. */
 export function hook(all: Solids, x: number, z: number, from: number, to: number): void {
-  for (let y = from, i = 0; y > to + 0.12; y -= 0.052, i++) {
+  const links = Math.min(from, to + 4);
+  if (links < from) all.bar([x, links, z], [x, from, z], 0.012, '#4b4d4e');
+  for (let y = links, i = 0; y > to + 0.12; y -= 0.052, i++) {
     all.ball([x, y, z], i % 2 ? [0.017, 0.032, 0.006] : [0.006, 0.032, 0.017], '#4b4d4e');
   }
   const bend = Array.from({ length: 9 }, (_, i) => new Vector3(x + 0.045 * Math.sin(i * 0.5), to + 0.06 + 0.06 * Math.cos(i * 0.5), z));
