@@ -55,7 +55,7 @@ for (let i = 0; i < 12; i++) {
     ),
   );
   await page.getByRole('link', { name: 'Work' }).click();
-  await page.waitForSelector('h1:has-text("Saved")');
+  await page.waitForSelector('h1:has-text("Work")');
 }
 console.log(
   `  with ${things} things, from pressing Shelf to its first rows: the first time ${opened[0].toFixed(0)} ms, then ${say(opened.slice(1))} (aim: 300 ms)`,

@@ -8,7 +8,7 @@ const median = (values, share = 0.5) => [...values].sort((a, b) => a - b)[Math.f
 const ms = (value) => `${value.toFixed(0)} ms`;
 const pause = (time) => new Promise((done) => setTimeout(done, time));
 
-const [{ id }] = await (await fetch(`${address}/api/work?kind=comparison`)).json();
+const [{ id }] = await (await fetch(`${address}/api/comparisons`)).json();
 const { document } = await (await fetch(`${address}/api/comparisons/${id}`)).json();
 const words = ['keel', 'hull', 'tide', 'slip', 'mast', 'loft', 'weir', 'bank'];
 for (let i = 0; i < wanted;) {
