@@ -122,9 +122,22 @@ test('distances in feet carry inches, and never twelve of them', () => {
   expect([50, 999, 1500].map((mm) => read(roundDistance(mm, false)))).toEqual(['5 cm', '99.9 cm', '1.5 m']);
 });
 
-test('a field of a distance rounds nothing away that was typed', () => {
-  expect([2345.6, 999.94, 12.7].map((mm) => read(distanceField(mm, false)))).toEqual(['2.3456 m', '99.994 cm', '1.27 cm']);
-  expect([3048, 3200.4, 31.75].map((mm) => read(distanceField(mm, true)))).toEqual(['10′', '10′ 6″', '1.25″']);
+test('a field of a distance tells what a tape measures, and no digits beyond', () => {
+  expect([2345.6, 1131.43, 999.94, 12.7, 52.318].map((mm) => read(distanceField(mm, false)))).toEqual([
+    '2.346 m',
+    '1.131 m',
+    '99.99 cm',
+    '1.27 cm',
+    '5.232 cm',
+  ]);
+  expect([3048, 3047.99, 3200.4, 3771.43, 1131.43, 31.75].map((mm) => read(distanceField(mm, true)))).toEqual([
+    '10′',
+    '10′',
+    '10′ 6″',
+    '12′ 4.5″',
+    '3′ 8.54″',
+    '1.25″',
+  ]);
 });
 
 test('a shape has its name, or its number', () => {

@@ -71,13 +71,17 @@ export function roundDistance(mm: number, feet: boolean): string {
   return mm < 1000 ? withUnit(plain(mm / 10, 1), 'cm') : withUnit(plain(mm / 1000, 1), 'm');
 }
 
-/** A distance in a field, where nothing that was typed may be rounded away. */
+/**
+ * A distance in a field, to what a tape measures: a millimetre from a metre on, a tenth of one below, finer at close-up distances. The value
+ * itself keeps all its digits.
+ */
 export function distanceField(mm: number, feet: boolean): string {
   if (!feet) {
-    return mm < 1000 ? withUnit(plain(mm / 10, 4), 'cm') : withUnit(plain(mm / 1000, 5), 'm');
+    return mm < 1000 ? withUnit(plain(mm / 10, mm < 100 ? 3 : 2), 'cm') : withUnit(plain(mm / 1000, 3), 'm');
   }
-  const whole = Math.floor(mm / 304.8 + 1e-9);
-  const rest = plain(Math.max(0, (mm - whole * 304.8) / 25.4), 3);
+  const inches = Number((mm / 25.4).toFixed(mm < 1000 ? 3 : mm < 3000 ? 2 : 1));
+  const whole = Math.floor(inches / 12);
+  const rest = plain(inches - 12 * whole, 3);
   return rest === '0' ? `${whole}′` : whole === 0 ? `${rest}″` : `${whole}′${thin}${rest}″`;
 }
 

@@ -9,7 +9,13 @@ import { useCloser } from './closerStore';
 import { FramePicture } from '../../picture/FramePicture';
 import { FrameLines } from '../../picture/LineFrame';
 
-const Holder = styled('div')({ position: 'relative', display: 'grid', placeItems: 'center', minHeight: 120, flexShrink: 0 });
+const Holder = styled('div')({
+  position: 'relative',
+  display: 'grid',
+  placeItems: 'center',
+  flexShrink: 0,
+  '&.stopped': { minHeight: 120 },
+});
 
 const Picture = styled('div')({
   position: 'relative',
@@ -95,7 +101,7 @@ export const Frame = memo(function Frame({ index, scene, rig, report, focused, s
   const isDrawn = !rendered || failed !== null;
 
   return (
-    <Holder>
+    <Holder className={stop ? 'stopped' : ''}>
       <Picture
         data-frame
         className={`rig-frame-${index}`}
