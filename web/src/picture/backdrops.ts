@@ -83,7 +83,8 @@ function loft(stage: Stage, depth: number): Scenery {
   floor(all, 12, -depth, half, '#a58a62', 0.15);
   boardedWall(all, -depth, half, high, '#d8d2c2', 0.3);
   all.box([0, high + 0.05, -depth / 2 + 3], [2 * half, 0.1, depth + 12], '#c9c1ae');
-  for (let z = -depth + 0.4; z < 5; z += Math.max(1.1, depth / 40)) all.box([0, high - 0.12, z], [2 * half, 0.2, 0.16], '#6f5334', surface.wood);
+  for (let z = -depth + 0.4; z < 5; z += Math.max(1.1, depth / 40))
+    all.box([0, high - 0.12, z], [2 * half, 0.2, 0.16], '#6f5334', surface.wood);
   window_(all, -Math.max(0.95, depth * 0.28), 1.45, -depth + 0.02, Math.max(0.9, depth * 0.2), Math.max(1, depth * 0.2));
   // A sail hung to dry, and a table with spools.
   for (let i = 0; i < 12; i++)
