@@ -106,7 +106,7 @@ const calls = await page
     const core = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser.Exports;
     const id = location.pathname.split('/').at(-1);
     const setup = (await (await fetch(`/api/comparisons/${id}`)).json()).document.setup;
-    const again = setup.rigs.map((rig, i) => ({ ...rig, id: crypto.randomUUID(), focalLengthMm: rig.focalLengthMm + i + 2 }));
+    const again = setup.rigs.map((rig, i) => ({ ...rig, id: window.crypto.randomUUID(), focalLengthMm: rig.focalLengthMm + i + 2 }));
     const four = { ...setup, rigs: [...setup.rigs, ...again] };
     four.rigs[3].lens = { minimumFocusDistanceMm: 250, maximumMagnification: 0.15 };
     const times = (what, warm, count) => {

@@ -206,8 +206,13 @@ test('one search finds shots, places, gear, work and commands from anywhere', as
   await page.goto(`${server.address}/shelf`);
   await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
   const find = async (words: string) => {
-    await page.keyboard.press('Control+k');
-    await page.getByRole('combobox', { name: 'Find anything' }).fill(words);
+    const box = page.getByRole('combobox', { name: 'Find anything' });
+    // A page that has only just been drawn may not listen yet.
+    await expect(async () => {
+      await page.keyboard.press('Control+k');
+      await expect(box).toBeVisible({ timeout: 2000 });
+    }).toPass();
+    await box.fill(words);
   };
   const option = (name: RegExp) => page.getByRole('option', { name });
   await find('sail loft');

@@ -101,7 +101,7 @@ export function Facets({ ask, page, onChange }: FacetsProps) {
           />
         ))}
       </Box>
-      <Box role="group" aria-label="Ours or not" sx={{ display: 'flex', gap: 0.25 }}>
+      <Box role="group" aria-label="Ours or not" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.25 }}>
         <Choice label="Anybody’s" count={anybodys} on={ask.ownership === ''} name="ownership" value="" onChange={onChange} />
         {ownerships.map(([key, label]) => (
           <Choice
