@@ -261,6 +261,27 @@ public enum FigureId
     /// <summary>Light lost close up.</summary>
     BellowsStops,
 
+    /// <summary>Step of the filters.</summary>
+    FilterStepStops,
+
+    /// <summary>Step of the aperture.</summary>
+    ApertureStepStops,
+
+    /// <summary>Step of the optics behind the lens.</summary>
+    OpticsStepStops,
+
+    /// <summary>Step of the glass.</summary>
+    GlassStepStops,
+
+    /// <summary>Step of focusing close.</summary>
+    FocusStepStops,
+
+    /// <summary>Step of the shutter.</summary>
+    ShutterStepStops,
+
+    /// <summary>Step of the sensitivity.</summary>
+    SensitivityStepStops,
+
     /// <summary>Right for.</summary>
     SettingEv,
 

@@ -1,9 +1,47 @@
+using Juxtopsis.Core.Optics;
+
 namespace Juxtopsis.Core.Figures;
 
 /// <summary>Time, light and filters.</summary>
 internal static class LightFigures
 {
     private const string Iso2720 = "ISO 2720";
+
+    /// <summary>
+    /// What each thing on the way of the light gives or takes, from the brightness of the scene to the picture: together with that
+    /// brightness they add up to the light that is left over. An aperture of ƒ1, one second and ISO 100 neither give nor take.
+    /// </summary>
+    private static IReadOnlyList<FigureDefinition> Steps { get; } =
+    [
+        Step(
+            FigureId.FilterStepStops, "Λf", "Step of the filters", "What the filters take.",
+            (in c) => c.Rig.FilterStops == 0 ? "0" : "−g", (in c) => 0 - c.Rig.FilterStops),
+        Step(
+            FigureId.ApertureStepStops, "Λa", "Step of the aperture", "What the aperture takes, as it is marked.",
+            (in _) => "−2·log₂(Nu)", (in c) => -2 * PortableMath.Log2(c.Report.Lens.UsedFNumber)),
+        Step(
+            FigureId.OpticsStepStops, "Λo", "Step of the optics", "What a reducer gives or an extender takes, as far as it lets light out.",
+            (in c) => IsPlain(c) ? "0" : "2·log₂(Nu/N)",
+            (in c) => IsPlain(c) ? 0 : 2 * PortableMath.Log2(c.Report.Lens.UsedFNumber / c.Report.Lens.EffectiveFNumber)),
+        Step(
+            FigureId.GlassStepStops, "Λg", "Step of the glass", "What is lost in the glass of the lens; none where its T-number is not known.",
+            (in c) => c.Report.Lens.EffectiveTNumber is null ? "0" : "2·log₂(N/T)",
+            (in c) => c.Report.Lens.EffectiveTNumber is { } t ? 2 * PortableMath.Log2(c.Report.Lens.EffectiveFNumber / t) : 0),
+        Step(
+            FigureId.FocusStepStops, "Λb", "Step of focusing close", "What is lost because the lens is racked out.",
+            (in c) => c.Report.Light.BellowsStops == 0 ? "0" : "−gb", (in c) => 0 - c.Report.Light.BellowsStops),
+        Step(
+            FigureId.ShutterStepStops, "Λs", "Step of the shutter", "What the time takes, against one second.",
+            (in _) => "log₂(t)", (in c) => PortableMath.Log2(c.Report.Light.TimeSeconds)),
+        Step(
+            FigureId.SensitivityStepStops, "Λi", "Step of the sensitivity", "What the sensitivity gives, against ISO 100.",
+            (in _) => "log₂(Iₛ/100)", (in c) => c.Rig.SensitivityIso is { } iso ? PortableMath.Log2(iso / 100) : null),
+    ];
+
+    private static FigureDefinition Step(FigureId id, string symbol, string name, string meaning, FigureFormula formula, FigureValue value) =>
+        new(id, symbol, name, FigureUnit.Stops, FigureComparison.Plain, meaning, formula, value) { Source = Iso2720 };
+
+    private static bool IsPlain(in FigureCase c) => c.Report.Lens.EffectiveFNumber == c.Report.Lens.UsedFNumber;
 
     public static IReadOnlyList<FigureDefinition> All { get; } =
     [
@@ -22,6 +60,7 @@ internal static class LightFigures
             "Light lost because the lens is racked out.",
             (in _) => "2·log₂(w)",
             (in c) => c.Report.Focus is null ? null : c.Report.Light.BellowsStops) { Source = "Ray, Applied Photographic Optics, “Exposure”" },
+        .. Steps,
         new(
             FigureId.SettingEv, "Ev₁", "Right for", FigureUnit.Ev, FigureComparison.Plain,
             "The brightness that this setting is right for, as exposure value at ISO 100.",

@@ -84,6 +84,16 @@ public sealed class FigureProperties
     }
 
     [Property]
+    public void The_steps_of_light_add_up_from_the_brightness_of_the_scene_to_what_is_left_over(RandomFullSetup setup)
+    {
+        var given = setup.Case;
+        if (given.Report.Light.LeftOverStops is { } leftOver)
+        {
+            Assert.Equal(leftOver, setup.Scene.BrightnessEv!.Value + LightStepTests.SumOf(given), 1e-9);
+        }
+    }
+
+    [Property]
     public void In_focus_subject_and_image_distance_add_up_to_the_distance(RandomFullSetup setup)
     {
         if (setup.Case.Report.Focus is { } focus)

@@ -194,6 +194,11 @@ def case(name, scene, conventions, rig, yardstick=None):
     out["slowMotion"] = fps / sc["timelineFps"]
     out["bellowsStops"] = log2(working**2)
     needed = (T * working) ** 2 / t * 2 ** r["filterStops"]
+    # Each thing on the way of the light as the ratio of light after it to light before it.
+    for step, ratio in {"filter": 0.5 ** r["filterStops"], "aperture": 1 / N0**2, "optics": (N0 / N) ** 2, "glass": (N / T) ** 2,
+                        "focus": 1 / working**2, "shutter": t, "sensitivity": r.get("sensitivityIso", 0) / 100}.items():
+        if ratio > 0:
+            out[step + "StepStops"] = log2(ratio)
     out["matchingFactor"] = needed / (yardstick or needed)
     if "sensitivityIso" in r:
         out["settingEv"] = log2(needed) - log2(r["sensitivityIso"] / 100)

@@ -1,12 +1,13 @@
 import { conventionNumber } from '../../core/fields';
 import { Box, Button, InputBase, Snackbar, Typography, useMediaQuery, type Theme } from '@mui/material';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { comparisons } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { isFocused, type Conventions, type Diagnostic, type RigInput, type SceneInput } from '../../core/core';
 import { FormTextsContext, keptTexts } from '../../ui/formTexts';
 import { hidden } from '../../ui/hidden';
+import { LabelledChoice } from '../../ui/LabelledChoice';
 import { PageMessage } from '../../ui/PageMessage';
 import { rigLetter } from '../../ui/RigMark';
 import { ShareIcon } from '../../ui/icons';
@@ -22,6 +23,7 @@ import { assembled } from '../../gear/chains';
 import { LookCloser } from './LookCloser';
 import { Figures } from './Figures';
 import { GroundLine } from './ground/GroundLine';
+import { Ladder } from './light/Ladder';
 import { HoldBar } from './HoldBar';
 import { ChainPanel } from './panels/ChainPanel';
 import { ConventionsPanel } from './panels/ConventionsPanel';
@@ -75,6 +77,7 @@ function Bench() {
   const words = useBench((s) => s.words);
   const problems = useBench((s) => s.problems);
   const feet = useSettings((s) => s.feet);
+  const [view] = useView();
   const { scene, conventions, rigs } = setup;
   const yardstick = yardstickOf(setup);
   const referenceWidthMm = conventionNumber(conventions ?? usual, 'referenceWidthMm');
@@ -97,7 +100,9 @@ function Bench() {
   // A panel pushes where there is room for both, and takes the figures' place where there is not.
   const panelled = usePanel((s) => s.panel !== null);
   const wide = useMediaQuery('(min-width: 1600px)', { noSsr: true });
-  const showsFigures = !many && (wide || !panelled);
+  // Below a drawing that is as large as the ladders there are the figures, so that both are in sight with the frames.
+  const figuresBelow = many || view === 'light';
+  const showsFigures = !figuresBelow && (wide || !panelled);
   const most = panelled && !wide ? 3 : 6;
   const spread = rigs.some((rig) => rig.subjectDistanceMm != null);
   const figures = (
@@ -168,9 +173,13 @@ function Bench() {
         {showsFigures && <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>{figures}</Box>}
       </Box>
       <div data-below>
-        <GroundLine setup={setup} reports={reports} feet={feet} />
+        {view === 'light' ? (
+          <Ladder setup={setup} reports={reports} reasons={words.reasons} />
+        ) : (
+          <GroundLine setup={setup} reports={reports} feet={feet} />
+        )}
       </div>
-      {many && figures}
+      {figuresBelow && figures}
       <OpenPanel />
       <LookCloser name={name} scene={scene} rigs={rigs} reports={reports} yardstick={yardstick} feet={feet} />
       <ConflictDialog {...telling} useDocument={useBench} keeper={benchKeeper} />
@@ -251,6 +260,19 @@ function OpenPanel() {
   }
 }
 
+const views = [
+  ['compare', 'Compare'],
+  ['light', 'Light'],
+] as const;
+type View = (typeof views)[number][0];
+
+/** What the rigs are looked at for; the address holds it. */
+function useView(): [View, (view: View) => void] {
+  const [where, go] = useSearchParams();
+  const view = views.find(([key]) => key === where.get('view'))?.[0] ?? 'compare';
+  return [view, (next) => go(next === 'compare' ? {} : { view: next }, { replace: true })];
+}
+
 /** Puts a further rig beside the others, and opens what it can be built of. */
 function AddRig() {
   const full = useBench((s) => s.document.setup.rigs.length >= mostRigs);
@@ -275,6 +297,7 @@ const Heading = memo(function Heading() {
   const [said, setSaid] = useState('');
   const [past, setPast] = useState(false);
   const wide = useMediaQuery((theme: Theme) => theme.breakpoints.up('md'));
+  const [view, show] = useView();
   const copyLink = async () => {
     await benchKeeper.save();
     try {
@@ -310,9 +333,10 @@ const Heading = memo(function Heading() {
         onChange={(event) => setNote(event.target.value)}
         title={note}
         inputProps={{ 'aria-label': 'Note', maxLength: 280 }}
-        sx={{ flex: { xs: '1 1 100%', md: '1 1 300px' }, minHeight: 40, py: 0, color: 'text.secondary', fontSize: 13, lineHeight: 1.35 }}
+        sx={{ flex: { xs: '1 1 100%', md: '1 1 180px' }, minHeight: 40, py: 0, color: 'text.secondary', fontSize: 13, lineHeight: 1.35 }}
       />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
+        <LabelledChoice label="Look at" value={view} choices={views} onChange={show} />
         <SavingWord useDocument={useBench} keeper={benchKeeper} />
         <UndoButtons useDocument={useBench} />
         <AddRig />

@@ -264,6 +264,18 @@ export const topics: Record<string, FigureGroup[]> = {
         { figure: 'matchingIso', name: 'To match, ISO' },
       ],
     },
+    {
+      name: 'Steps of light',
+      rows: [
+        { figure: 'filterStepStops', name: 'Filters' },
+        { figure: 'apertureStepStops', name: 'Aperture' },
+        { figure: 'opticsStepStops', name: 'Optics behind the lens' },
+        { figure: 'glassStepStops', name: 'Glass of the lens' },
+        { figure: 'focusStepStops', name: 'Focusing close' },
+        { figure: 'shutterStepStops', name: 'Shutter' },
+        { figure: 'sensitivityStepStops', name: 'Sensitivity' },
+      ],
+    },
   ],
 };
 

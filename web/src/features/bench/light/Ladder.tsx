@@ -1,0 +1,375 @@
+import { Box, Typography } from '@mui/material';
+import { styled, useTheme } from '@mui/material/styles';
+import { memo, useId, useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { flushSync } from 'react-dom';
+import { figureFont } from '../../../app/theme';
+import { core, type Diagnostic, type RigReport, type Setup } from '../../../core/core';
+import { plain, signed, stops as stopsText, withUnit } from '../../../ui/format';
+import { Panel } from '../../../ui/Panel';
+import { rigDash, rigLetter, useRigColour } from '../../../ui/RigMark';
+import { idAt, yardstickOf } from '../benchStore';
+import { changeScene } from '../commands';
+import { openWorking, usePanel } from '../panels/panelStore';
+import { movedTo, reachOf, startOf, wayOf, type Movable, type Step, type Way } from './steps';
+
+const heightPx = 230;
+const labelPx = 34;
+/** Room for the scale at the left and for what is left over at the right, px. */
+const leftPx = 30;
+const endPx = 92;
+/** Below this the ladders stand one below the other, px. */
+const leastPx = 190;
+/** A hand that moves less than this has pressed, px. */
+const pressPx = 3;
+
+interface LadderProps {
+  setup: Setup;
+  reports: RigReport[];
+  reasons: Diagnostic[][];
+}
+
+/**
+ * What each thing on the way of the light gives or takes, in stops, from the brightness of the scene to the picture: one scale for all
+ * rigs. Steps are moved by hand and key; a press opens the working.
+ */
+export const Ladder = memo(function Ladder({ setup, reports, reasons }: LadderProps) {
+  const { scene } = setup;
+  const rigs = setup.rigs.slice(0, reports.length);
+  const box = useRef<HTMLElement>(null);
+  const [widthPx, setWidth] = useState(1000);
+  const [held, setHeld] = useState<{ top: number; bottom: number } | null>(null);
+  useLayoutEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(Math.max(200, entry!.contentRect.width)));
+    observer.observe(box.current!);
+    return () => observer.disconnect();
+  }, []);
+  const yardstick = yardstickOf(setup);
+  const start = startOf(scene, reports[yardstick]!);
+  const ways = rigs.map((rig, i) => wayOf(rig, reports[i]!, scene, start?.ev ?? 0));
+  // While a hand moves a step the scale stands still.
+  const reach = held ?? reachOf(start?.ev ?? 0, ways);
+  const across = Math.max(1, Math.min(rigs.length, Math.floor(widthPx / leastPx)));
+  return (
+    <Panel ref={box} aria-label="Light" sx={{ p: 1, pt: 0.5 }}>
+      <Basis start={start} letter={rigLetter(yardstick)} />
+      <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))` }}>
+        {rigs.map((rig, i) => (
+          <RigLadder
+            key={rig.id}
+            index={i}
+            way={ways[i]!}
+            start={start?.ev ?? 0}
+            level={scene.brightnessEv ?? null}
+            isToldApart={start !== null}
+            reach={reach}
+            widthPx={(widthPx - 16) / across}
+            needsIso={reports[i]!.figures.sensitivityNeededIso}
+            isWrong={(reasons[i] ?? []).some((r) => r.code === 'tooDark' || r.code === 'tooBright')}
+            onHold={(on) => setHeld(on ? reach : null)}
+          />
+        ))}
+      </Box>
+    </Panel>
+  );
+});
+
+/** What the ladders begin with, in a line. */
+function Basis({ start, letter }: { start: ReturnType<typeof startOf>; letter: string }) {
+  const open = usePanel((s) => s.open);
+  return (
+    <Typography
+      component="div"
+      sx={{ fontSize: 13, color: 'text.secondary', display: 'flex', flexWrap: 'wrap', columnGap: 1.5, minHeight: 24 }}
+    >
+      <span>Light in stops, from the scene to the picture; what stands above the line of right exposure is too much.</span>
+      {!start?.isKnown && (
+        <Press onClick={() => open({ kind: 'scene' })}>
+          {start
+            ? `The brightness of the scene is not known: told against rig ${letter}, as if that were right. Say how bright it is.`
+            : `Neither the brightness of the scene nor the sensitivity of rig ${letter} is known. Say how bright it is.`}
+        </Press>
+      )}
+    </Typography>
+  );
+}
+
+const Press = styled('button')(({ theme }) => ({
+  font: 'inherit',
+  padding: 0,
+  border: 0,
+  background: 'none',
+  textAlign: 'left',
+  cursor: 'pointer',
+  color: theme.vars!.palette.primary.main,
+}));
+
+const Slider = styled('g')(({ theme }) => ({
+  outline: 'none',
+  cursor: 'ns-resize',
+  '& .grip': { fill: 'transparent', stroke: theme.vars!.palette.primary.main, strokeWidth: 2, opacity: 0 },
+  '&:hover .grip, &:focus-visible .grip, &.held .grip': { opacity: 1 },
+  '&.fixed': { cursor: 'pointer' },
+}));
+
+interface RigLadderProps {
+  index: number;
+  way: Way;
+  start: number;
+  /** Brightness of the scene, EV; null where it is not known. */
+  level: number | null;
+  /** Whether there is something that the end is told against. */
+  isToldApart: boolean;
+  reach: { top: number; bottom: number };
+  widthPx: number;
+  needsIso: number;
+  isWrong: boolean;
+  onHold: (on: boolean) => void;
+}
+
+function RigLadder({ index, way, start, level, isToldApart, reach, widthPx, needsIso, isWrong, onHold }: RigLadderProps) {
+  const { drawing, text, primary, warning } = useTheme().vars!.palette;
+  const colour = useRigColour(index);
+  const hatch = useId();
+  const perStop = heightPx / (reach.top - reach.bottom);
+  const y = (stops: number) => 10 + (reach.top - stops) * perStop;
+  const stepPx = (widthPx - leftPx - endPx) / (way.steps.length + 1);
+  const barPx = Math.min(40, stepPx - 6);
+  const x = (place: number) => leftPx + place * stepPx + stepPx / 2;
+  const letter = rigLetter(index);
+  const isNarrow = stepPx < 58;
+  const totals = way.steps.reduce<number[]>((sums, step) => [...sums, sums.at(-1)! + step.stops], [start]);
+  const last = totals.at(-1)!;
+  const scaleEvery = perStop < 9 ? 5 : perStop < 16 ? 2 : 1;
+  const marks = Array.from({ length: reach.top - reach.bottom + 1 }, (_, i) => reach.bottom + i).filter((mark) => mark % scaleEvery === 0);
+  const brightness: Movable | null =
+    level === null
+      ? null
+      : {
+          kind: 'brightness',
+          value: level,
+          brighter: (value) => value - level,
+          grows: true,
+          set: (brightnessEv) => changeScene({ brightnessEv }),
+        };
+  return (
+    <Box component="section" aria-label={`Light of rig ${letter}`} sx={{ minWidth: 0 }}>
+      <svg
+        width={widthPx}
+        height={heightPx + 20 + labelPx}
+        style={{ display: 'block', touchAction: 'none', userSelect: 'none' }}
+        role="group"
+      >
+        <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" x2="0" y1="0" y2="6" stroke={text.primary} strokeWidth="1.6" opacity="0.55" />
+        </pattern>
+        {marks.map((mark) => (
+          <g key={mark}>
+            <line
+              x1={leftPx}
+              x2={widthPx - endPx}
+              y1={y(mark)}
+              y2={y(mark)}
+              stroke={drawing.line}
+              strokeWidth={mark === 0 ? 0 : 0.5}
+              opacity="0.5"
+            />
+            {mark !== 0 && (
+              <text x={leftPx - 5} y={y(mark) + 4} fontSize="11" textAnchor="end" fill={text.secondary} fontFamily={figureFont}>
+                {signed(mark, 0)}
+              </text>
+            )}
+          </g>
+        ))}
+        <text x={4} y={y(0) + 6} fontSize="17" fontWeight="700" fill={colour}>
+          {letter}
+        </text>
+        <line x1={leftPx - 8} x2={widthPx - 6} y1={y(0)} y2={y(0)} stroke={colour} strokeWidth="2.5" strokeDasharray={rigDash(index)} />
+        <path
+          d={way.steps.map((_, i) => `M${x(i) + barPx / 2} ${y(totals[i]!)}H${x(i + 1) - barPx / 2}`).join('')}
+          fill="none"
+          stroke={drawing.line}
+        />
+        <Rung
+          at={x(0)}
+          barPx={barPx}
+          from={y(0)}
+          to={y(start)}
+          fill={drawing.lamp}
+          label={level === null ? 'scene' : `EV ${plain(level, 1)}`}
+          isNarrow={isNarrow}
+          name={`Brightness of the scene, rig ${letter}`}
+          says={level === null ? 'not known' : `EV ${plain(level, 1)}`}
+          nowStops={start}
+          move={brightness}
+          perStop={perStop}
+          onHold={onHold}
+          onPress={() => usePanel.getState().open({ kind: 'scene' })}
+        />
+        {way.steps.map((step, i) => (
+          <Rung
+            key={step.figure}
+            at={x(i + 1)}
+            barPx={barPx}
+            from={y(totals[i]!)}
+            to={y(totals[i + 1]!)}
+            fill={step.stops < 0 ? `url(#${hatch})` : primary.main}
+            label={isNarrow ? step.says.replace('ISO ', '').replace('no filter', '–') : step.says}
+            isNarrow={isNarrow}
+            isLow={isNarrow && i % 2 === 0}
+            name={`${step.name} of rig ${letter}`}
+            says={`${step.says}, ${saysOf(step)}`}
+            nowStops={step.stops}
+            move={step.move}
+            perStop={perStop}
+            onHold={onHold}
+            onPress={() => openWorking(idAt(index), step.figure)}
+          />
+        ))}
+        {isToldApart && way.end !== null && (
+          <rect
+            x={widthPx - endPx + 4}
+            y={Math.min(y(0), y(last))}
+            width="12"
+            height={Math.max(1, Math.abs(y(0) - y(last)))}
+            fill={isWrong ? warning.main : primary.main}
+          />
+        )}
+        <text
+          x={widthPx - 4}
+          y={Math.min(heightPx + 4, Math.max(22, last > 0 ? y(last) + 4 : y(last) + 2))}
+          textAnchor="end"
+          fontSize="13.5"
+          fontWeight="650"
+          fill={isWrong ? warning.main : text.primary}
+          fontFamily={figureFont}
+        >
+          {way.end === null ? (Number.isNaN(needsIso) ? 'ISO?' : `ISO ${plain(needsIso, 0)}`) : isToldApart ? stopsText(way.end) : ''}
+        </text>
+        <text x={widthPx - 4} y={heightPx + 34} textAnchor="end" fontSize="11.5" fill={isWrong ? warning.main : text.secondary}>
+          {way.end === null
+            ? 'would be right'
+            : !isToldApart
+              ? ''
+              : !isWrong && Math.abs(way.end) < 0.34
+                ? 'right'
+                : way.end > 0
+                  ? 'too bright'
+                  : 'too dark'}
+        </text>
+      </svg>
+    </Box>
+  );
+}
+
+const saysOf = ({ stops }: Step) =>
+  Math.abs(stops) < 0.005 ? 'neither gives nor takes' : `${stops < 0 ? 'takes' : 'gives'} ${withUnit(plain(Math.abs(stops), 1), 'stops')}`;
+
+interface RungProps {
+  at: number;
+  barPx: number;
+  from: number;
+  to: number;
+  fill: string;
+  label: string;
+  isNarrow: boolean;
+  /** The label stands in the second row, where there is no room for all in one. */
+  isLow?: boolean;
+  name: string;
+  says: string;
+  nowStops: number;
+  move: Movable | null;
+  perStop: number;
+  onHold: (on: boolean) => void;
+  onPress: () => void;
+}
+
+/** One step: a bar as high as it gives or takes, moved by hand or key, opened by a press or Enter. */
+function Rung({
+  at,
+  barPx,
+  from,
+  to,
+  fill,
+  label,
+  isNarrow,
+  isLow = false,
+  name,
+  says,
+  nowStops,
+  move,
+  perStop,
+  onHold,
+  onPress,
+}: RungProps) {
+  const { text } = useTheme().vars!.palette;
+  const grab = useRef<{ px: number; move: Movable; moved: boolean } | null>(null);
+  const [held, setHeld] = useState(false);
+  const hold = (on: boolean) => {
+    setHeld(on);
+    onHold(on);
+  };
+  const top = Math.min(from, to);
+  const high = Math.abs(from - to);
+  return (
+    <Slider
+      role={move ? 'slider' : 'button'}
+      tabIndex={0}
+      aria-label={name}
+      aria-valuetext={move ? says : undefined}
+      aria-valuenow={move ? Math.round(10 * nowStops) / 10 : undefined}
+      aria-orientation={move ? 'vertical' : undefined}
+      aria-description={move ? 'Arrow keys move it, Enter opens its working' : says}
+      className={move ? (held ? 'held' : '') : 'fixed'}
+      onPointerDown={(event: PointerEvent<SVGGElement>) => {
+        if (move) {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          grab.current = { px: event.clientY, move, moved: false };
+          hold(true);
+        }
+      }}
+      onPointerMove={(event: PointerEvent<SVGGElement>) => {
+        const taken = grab.current;
+        const by = taken ? taken.px - event.clientY : 0;
+        if (taken && (taken.moved || Math.abs(by) >= pressPx)) {
+          taken.moved = true;
+          const next = movedTo(taken.move, by / perStop, (kind, value, up) => core().step(kind, value, up, false, false));
+          // The browser hands on one move a frame, just before it paints: drawing at once makes that very frame.
+          flushSync(() => taken.move.set(next));
+        }
+      }}
+      onPointerUp={() => {
+        if (!grab.current?.moved) onPress();
+        grab.current = null;
+        hold(false);
+      }}
+      onPointerCancel={() => {
+        grab.current = null;
+        hold(false);
+      }}
+      onKeyDown={(event: KeyboardEvent<SVGGElement>) => {
+        const up = event.key === 'ArrowUp' || event.key === 'ArrowRight';
+        if (move && (up || event.key === 'ArrowDown' || event.key === 'ArrowLeft')) {
+          event.preventDefault();
+          move.set(core().step(move.kind, move.value, up === move.grows, event.shiftKey, false));
+        } else if (event.key === 'Enter' || event.key === ' ') {
+          event.preventDefault();
+          onPress();
+        }
+      }}
+    >
+      <rect className="grip" x={at - barPx / 2 - 3} y={top - 4} width={barPx + 6} height={Math.max(14, high) + 8} rx="4" />
+      <rect x={at - barPx / 2} y={top} width={barPx} height={Math.max(1.5, high)} fill={fill} stroke={text.primary} strokeWidth="1" />
+      <rect x={at - barPx / 2 - 3} y={10} width={barPx + 6} height={heightPx + labelPx} fill="transparent" />
+      <text
+        x={at}
+        y={heightPx + 34 + (isLow ? 14 : 0)}
+        fontSize={isNarrow ? 11 : 12}
+        textAnchor="middle"
+        fill={text.primary}
+        fontFamily={figureFont}
+      >
+        {label}
+      </text>
+    </Slider>
+  );
+}

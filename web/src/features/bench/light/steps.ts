@@ -1,0 +1,156 @@
+import type { EntryKind, FigureId, Numbers, RigInput, RigReport, SceneInput } from '../../../core/core';
+import { sceneNumber } from '../../../core/fields';
+import { aperture, plain, withUnit } from '../../../ui/format';
+import { changeRig, changeScene } from '../commands';
+
+/** Something on the way of the light that a hand moves. */
+export interface Movable {
+  kind: EntryKind;
+  value: number;
+  /** How much brighter the picture is with another value than with this one, stops. */
+  brighter: (value: number) => number;
+  /** True where a larger value makes the picture brighter. */
+  grows: boolean;
+  set: (value: number) => void;
+}
+
+/** What one thing on the way of the light gives or takes. */
+export interface Step {
+  figure: FigureId;
+  /** What it is called where it is read out. */
+  name: string;
+  /** How it is set, or what it is where it cannot be set. */
+  says: string;
+  /** Below zero it takes light. */
+  stops: number;
+  /** Null for what follows from parts or focus. */
+  move: Movable | null;
+}
+
+/** A rig's way of the light: what it begins with, its steps in their order, and what is left over. */
+export interface Way {
+  steps: Step[];
+  /** What is left over, or lacks where it is below zero, stops; null where the sensitivity is open. */
+  end: number | null;
+}
+
+/** Less than this is neither seen in the drawing nor in the picture, stops. */
+const seenStops = 0.05;
+
+const log2 = (ratio: number) => Math.log2(ratio);
+
+/** A time as people say it: 1/50 s. */
+export const timeText = (seconds: number): string =>
+  seconds >= 0.4 ? withUnit(plain(seconds, 2), 's') : withUnit(`1/${plain(1 / seconds, 1 / seconds < 20 ? 1 : 0)}`, 's');
+
+/** The steps of a rig, as the core's figures tell them; what neither gives nor takes and cannot be moved is left out. */
+export function wayOf(rig: RigInput, { figures }: RigReport, scene: SceneInput, start: number): Way {
+  const stops = (figure: FigureId) => (Number.isNaN(figures[figure]) ? 0 : figures[figure]);
+  const id = rig.id!;
+  const angle = sceneNumber(scene, 'shutterAngleDeg');
+  const filter = rig.filterStops ?? 0;
+  const iso = rig.sensitivityIso ?? null;
+  const all: Step[] = [
+    {
+      figure: 'filterStepStops',
+      name: 'Filter',
+      says: filter === 0 ? 'no filter' : withUnit(plain(filter, 1), 'st'),
+      stops: stops('filterStepStops'),
+      // Filters that are parts come and go with the parts.
+      move: rig.chain
+        ? null
+        : {
+            kind: 'filter',
+            value: filter,
+            brighter: (value) => filter - value,
+            grows: false,
+            set: (filterStops) => changeRig(id, { filterStops }),
+          },
+    },
+    {
+      figure: 'apertureStepStops',
+      name: 'Aperture',
+      says: aperture(rig.fNumber),
+      stops: stops('apertureStepStops'),
+      move: {
+        kind: 'fNumber',
+        value: rig.fNumber,
+        brighter: (value) => 2 * log2(rig.fNumber / value),
+        grows: false,
+        set: (fNumber) => changeRig(id, { fNumber }),
+      },
+    },
+    { figure: 'opticsStepStops', name: 'Optics behind the lens', says: opticsText(figures), stops: stops('opticsStepStops'), move: null },
+    { figure: 'glassStepStops', name: 'Glass of the lens', says: 'glass', stops: stops('glassStepStops'), move: null },
+    { figure: 'focusStepStops', name: 'Focusing close', says: 'close', stops: stops('focusStepStops'), move: null },
+    {
+      figure: 'shutterStepStops',
+      name: 'Shutter',
+      says: timeText(figures.exposureTimeSeconds),
+      stops: stops('shutterStepStops'),
+      move: {
+        kind: 'shutterAngle',
+        value: angle,
+        brighter: (value) => log2(value / angle),
+        grows: true,
+        set: (shutterAngleDeg) => changeScene({ shutterAngleDeg }),
+      },
+    },
+    {
+      figure: 'sensitivityStepStops',
+      name: 'Sensitivity',
+      says: iso === null ? 'open' : `ISO ${plain(iso, 0)}`,
+      stops: stops('sensitivityStepStops'),
+      move: {
+        kind: 'sensitivity',
+        value: iso ?? 100,
+        brighter: (value) => log2(value / (iso ?? 100)),
+        grows: true,
+        set: (sensitivityIso) => changeRig(id, { sensitivityIso }),
+      },
+    },
+  ];
+  const steps = all.filter((step) => step.move !== null || Math.abs(step.stops) >= seenStops);
+  return { steps, end: iso === null ? null : start + all.reduce((sum, step) => sum + step.stops, 0) };
+}
+
+const opticsText = (figures: Numbers) => `${plain(figures.opticsMagnification, 2)}×`;
+
+/**
+ * What all ladders begin with: the brightness of the scene; where that is not known, the one for which the yardstick is right, so that
+ * the others are told against it; null where the yardstick's sensitivity is open too.
+ */
+export function startOf(scene: SceneInput, yardstick: RigReport): { ev: number; isKnown: boolean } | null {
+  const right = yardstick.figures.settingEv;
+  return scene.brightnessEv != null
+    ? { ev: scene.brightnessEv, isKnown: true }
+    : Number.isNaN(right)
+      ? null
+      : { ev: right, isKnown: false };
+}
+
+/** The stops that all ladders of a page reach, one scale for all of them. */
+export function reachOf(start: number, ways: Way[]): { top: number; bottom: number } {
+  const marks = ways.flatMap(({ steps }) => steps.reduce<number[]>((sums, step) => [...sums, sums.at(-1)! + step.stops], [start]));
+  return { top: Math.ceil(Math.max(1, start, ...marks) + 0.6), bottom: Math.floor(Math.min(-1, ...marks) - 0.6) };
+}
+
+const mostSteps = 200;
+
+/** The value that a hand asks for which moves a step by some stops: one of those that keys step through. */
+export function movedTo(
+  { kind, value, brighter, grows }: Movable,
+  stops: number,
+  step: (kind: EntryKind, value: number, up: boolean) => number,
+): number {
+  const up = stops > 0 === grows;
+  let now = value;
+  for (let i = 0; i < mostSteps; i++) {
+    const next = step(kind, now, up);
+    if (next === now || Math.abs(brighter(next) - stops) >= Math.abs(brighter(now) - stops)) {
+      break;
+    }
+    now = next;
+  }
+  return now;
+}
