@@ -6,6 +6,7 @@ using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Browser;
@@ -37,6 +38,10 @@ internal static partial class Exports
     internal static string Assemble(string json, bool feet) => Text(CoreDoor.Assemble(Encoding.UTF8.GetBytes(json), Unit(feet)));
 
     [JSExport]
+    [return: JSMarshalAs<JSType.Array<JSType.Number>>]
+    internal static double[] SafeAngles(double framesPerSecond, double mainsHertz) => Flicker.SafeAnglesDeg(framesPerSecond, mainsHertz);
+
+    [JSExport]
     internal static string Frames(string json) => Text(CoreDoor.Frames(Encoding.UTF8.GetBytes(json)));
 
     [JSExport]
@@ -66,6 +71,10 @@ internal static partial class Exports
     [JSExport]
     [return: JSMarshalAs<JSType.Array<JSType.String>>]
     internal static string[] Figures() => CoreDoor.FigureTexts();
+
+    [JSExport]
+    [return: JSMarshalAs<JSType.Array<JSType.String>>]
+    internal static string[] Levels() => CoreDoor.LevelTexts();
 
     private static FitDoor fitting = new(new FittingShelf([]));
 

@@ -18,6 +18,7 @@ using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Gear.Papers;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -233,6 +234,11 @@ public static class CoreDoor
     /// <returns>For each format its name, width and height in mm.</returns>
     public static string[] FormatTexts() =>
         [.. SensorFormat.All.SelectMany(f => (string[])[f.Name, LengthWords.Number(f.WidthMm), LengthWords.Number(f.HeightMm)])];
+
+    /// <summary>How bright places are as people name them, likewise.</summary>
+    /// <returns>For each its name, and from, usual and to as exposure values at ISO 100.</returns>
+    public static string[] LevelTexts() =>
+        [.. LightLevel.All.SelectMany(l => (string[])[l.Name, LengthWords.Number(l.FromEv), LengthWords.Number(l.UsualEv), LengthWords.Number(l.ToEv)])];
 
     /// <summary>What each figure is, for a page that starts, in the order of <see cref="FigureId"/>.</summary>
     /// <returns>For each figure the members of <see cref="FigureInfo"/>, as on the wire.</returns>

@@ -37,8 +37,26 @@ public sealed class TestDatabase : IAsyncDisposable
     {
         // Whoever made a role may not end its sessions before belonging to it.
         await AdminAsync($"do $$ begin if exists (select from pg_roles where rolname = '{Name}') then grant {Name} to current_user; end if; end $$");
-        await AdminAsync($"drop database if exists {Name} with (force)");
+        for (var left = 50; !await TryDropAsync() && left > 0; left--)
+        {
+            await Task.Delay(100);
+        }
+
         await AdminAsync($"drop role if exists {Name}");
+    }
+
+    /// <summary>Drops the database with whoever is in it. PostgreSQL's own vacuuming belongs to no role and cannot be ended: it is done in a moment.</summary>
+    private async Task<bool> TryDropAsync()
+    {
+        try
+        {
+            await AdminAsync($"drop database if exists {Name} with (force)");
+            return true;
+        }
+        catch (PostgresException e) when (e.SqlState == PostgresErrorCodes.InsufficientPrivilege)
+        {
+            return false;
+        }
     }
 
     private static string ConnectionTo(string database)

@@ -17,7 +17,7 @@ class Brief {
 
   async startNew(): Promise<void> {
     await this.page.goto(`${this.address}/work?kind=production`);
-    await this.page.getByRole('button', { name: 'New production' }).click();
+    await this.page.getByRole('button', { name: 'New production', exact: true }).click();
     await this.page.waitForURL(/\/brief\/[0-9a-f-]{36}$/);
   }
 

@@ -20,6 +20,15 @@ test('the ladders of light: told against the yardstick, then from the brightness
   await expect(ladders.getByRole('region', { name: 'Light of rig B' })).toContainText('ISO 100');
 
   await ladders.getByRole('button', { name: /Say how bright it is/ }).click();
+  // By a name too: what is usual of its range.
+  await page.getByRole('dialog').getByRole('combobox', { name: 'Light', exact: true }).click();
+  await page.getByRole('option', { name: /^Bright overcast · EV 12 to 14/ }).click();
+  await expect(rung('Brightness of the scene, rig A')).toHaveAttribute('aria-valuetext', 'EV 13');
+  // Shutters without flicker, of which one is set by a press.
+  const shutters = page.getByRole('group', { name: 'Shutters without flicker' });
+  await expect(shutters).toContainText('25 fps, lamps on 60 Hz');
+  await shutters.getByRole('button', { name: /^90°.*1\/100/ }).click();
+  await expect(rung('Shutter of rig A')).toHaveAttribute('aria-valuetext', /^1\/100/);
   await page.getByRole('dialog').getByRole('textbox', { name: 'Brightness', exact: true }).fill('EV 14');
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
   await expect(rung('Brightness of the scene, rig A')).toHaveAttribute('aria-valuetext', 'EV 14');

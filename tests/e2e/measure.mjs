@@ -62,11 +62,12 @@ function watch(selector) {
   }).observe(document.querySelector(selector), { subtree: true, characterData: true, childList: true });
 }
 
-async function drag(page, x, y) {
+async function drag(page, x, y, isUpright = false) {
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let i = 0; i < 300; i++) {
-    await page.mouse.move(x + 60 * Math.sin(i / 11), y);
+    const by = 60 * Math.sin(i / 11);
+    await page.mouse.move(x + (isUpright ? 0 : by), y + (isUpright ? by : 0));
   }
   await page.mouse.up();
   return page.evaluate(() => window.drag);
@@ -97,6 +98,28 @@ console.log(`  a drag, from the hand's event to the painted frame: ${say(painted
 console.log(
   `  the same of a page with one changing number: ${say(floor.painted)}; ours is ${(median(painted) / median(floor.painted)).toFixed(2)} times that`,
 );
+
+// The shutter of six rigs on their ladders: it moves a step of every one of them.
+const six = await browser.newPage({ viewport: { width: 1440, height: 900 } });
+await six.goto(`${demo}?view=light`);
+await six.waitForSelector('tr[data-row]');
+for (let i = 0; i < 4; i++) {
+  await six.getByRole('button', { name: 'Do with rig A' }).click();
+  await six.getByRole('menuitem', { name: 'Put one like it beside it' }).click();
+}
+await six.waitForTimeout(1500);
+await six.evaluate(watch, '[aria-label=Light]');
+const shutter = six.getByRole('slider', { name: 'Shutter of rig A' });
+await shutter.scrollIntoViewIfNeeded();
+const rung = await shutter.boundingBox();
+const ladder = await drag(six, rung.x + rung.width / 2, rung.y + rung.height / 2, true);
+console.log(
+  `  a drag of the shutter on the ladders of six rigs, to the painted frame: ${say(ladder.painted)} (${ladder.painted.length} steps; aim: median 16 ms)`,
+);
+await six.getByRole('button', { name: 'Undo' }).click();
+for (let i = 0; i < 4; i++) await six.keyboard.press('Control+z');
+await six.waitForTimeout(1000);
+await six.close();
 
 const calls = await page
   .evaluate(async () => {

@@ -136,7 +136,7 @@ test('a comparison of three chains takes 10 presses', async ({ page, server }) =
   const hand = new Hand(page);
   const panel = page.getByRole('dialog');
   const option = (name: RegExp) => panel.getByRole('listitem').getByRole('button', { name });
-  await hand.press(page.getByRole('link', { name: 'New comparison' }));
+  await hand.press(page.getByRole('link', { name: 'New comparison', exact: true }));
   await hand.press(page.getByRole('button', { name: 'Add a rig' }));
   await hand.press(option(/^Corrie Shearwater Row/));
   await hand.press(option(/^Corrie Row 24 mm/));
@@ -157,7 +157,7 @@ test('a production with a place and two shots takes 15 presses, and is answered 
   await page.goto(`${server.address}/work`);
   const hand = new Hand(page);
   const field = (label: string) => page.getByLabel(label, { exact: true });
-  await hand.press(page.getByRole('button', { name: 'New production' }));
+  await hand.press(page.getByRole('button', { name: 'New production', exact: true }));
   await hand.press(page.getByRole('main').getByRole('button', { name: 'New shot' }));
   await hand.type(field('Name of the shot'), 'At the bench');
   await hand.type(field('Name of the place'), 'Workshop');

@@ -5,7 +5,7 @@ const changeRig = vi.fn();
 const changeScene = vi.fn();
 vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
 vi.mock('../src/features/bench/commands', () => ({ changeRig, changeScene }));
-const { movedTo, reachOf, startOf, timeText, wayOf } = await import('../src/features/bench/light/steps');
+const { linesOf, movedTo, reachOf, startOf, timeText, wayOf } = await import('../src/features/bench/light/steps');
 
 const plainFigures = {
   filterStepStops: 0,
@@ -110,5 +110,25 @@ test('a time is told as people say it', () => {
     '1/9.5 s',
     '0.5 s',
     '1/8000 s',
+  ]);
+});
+
+test('shutters are listed for what is captured and the lamps that are set, then for the mains of the world, each once', () => {
+  const lines = (more: object, ...rates: (number | null)[]) =>
+    linesOf(
+      scene({ timelineFps: 25, ...more }),
+      rates.map((captureFps) => rig({ captureFps })),
+    ).map(({ fps, hertz }) => [fps, hertz]);
+  expect(lines({ mainsHertz: 50 }, null, null)).toEqual([
+    [25, 50],
+    [25, 60],
+  ]);
+  expect(lines({ mainsHertz: 90 }, null, 100)).toEqual([
+    [25, 90],
+    [25, 50],
+    [25, 60],
+    [100, 90],
+    [100, 50],
+    [100, 60],
   ]);
 });

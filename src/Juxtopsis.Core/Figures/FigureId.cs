@@ -258,6 +258,9 @@ public enum FigureId
     /// <summary>Slow motion.</summary>
     SlowMotion,
 
+    /// <summary>Light of slow motion.</summary>
+    SlowMotionStops,
+
     /// <summary>Light lost close up.</summary>
     BellowsStops,
 

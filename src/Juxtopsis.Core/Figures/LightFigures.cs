@@ -56,6 +56,11 @@ internal static class LightFigures
             (in _) => "Fc/Ft",
             (in c) => c.Report.Light.SlowMotion),
         new(
+            FigureId.SlowMotionStops, "gm", "Light of slow motion", FigureUnit.Stops, FigureComparison.Plain,
+            "Light that the faster frame rate costs at the same shutter angle; it is part of the step of the shutter.",
+            (in _) => "−log₂(Ms)",
+            (in c) => 0 - PortableMath.Log2(c.Report.Light.SlowMotion)),
+        new(
             FigureId.BellowsStops, "gb", "Light lost close up", FigureUnit.Stops, FigureComparison.Plain,
             "Light lost because the lens is racked out.",
             (in _) => "2·log₂(w)",

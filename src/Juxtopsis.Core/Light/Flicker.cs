@@ -24,7 +24,7 @@ public static class Flicker
     /// <returns>Degrees, up to 360; null when a frame is shorter than a flicker, so that none is safe.</returns>
     public static double? SafeAngleDeg(double count, double framesPerSecond, double mainsHertz)
     {
-        var oneDeg = 360 * framesPerSecond / (2 * mainsHertz);
+        var oneDeg = OneFlickerDeg(framesPerSecond, mainsHertz);
         if (oneDeg > 360 * (1 + 1e-12))
         {
             return null;
@@ -32,6 +32,18 @@ public static class Flicker
 
         return Math.Min(Whole(count), Math.Floor(360 / oneDeg * (1 + 1e-12))) * oneDeg;
     }
+
+    /// <summary>All shutter angles that hold whole flickers, the smallest first.</summary>
+    /// <param name="framesPerSecond">Captured frames a second, positive.</param>
+    /// <param name="mainsHertz">Mains frequency, Hz, positive; half of that at which lamps flicker which hang on something else.</param>
+    /// <returns>Degrees up to 360; none where a frame is shorter than a flicker.</returns>
+    public static double[] SafeAnglesDeg(double framesPerSecond, double mainsHertz)
+    {
+        var oneDeg = OneFlickerDeg(framesPerSecond, mainsHertz);
+        return [.. Enumerable.Range(1, (int)Math.Floor(360 / oneDeg * (1 + 1e-12))).Select(whole => whole * oneDeg)];
+    }
+
+    private static double OneFlickerDeg(double framesPerSecond, double mainsHertz) => 360 * framesPerSecond / (2 * mainsHertz);
 
     /// <summary>The nearest whole number from 1; of two equally near the smaller, which stops movement better.</summary>
     private static double Whole(double count) => Math.Max(1, Math.Ceiling(count - 0.5));

@@ -1,5 +1,7 @@
 using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Optics;
+using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Tests.Figures;
@@ -89,5 +91,36 @@ public sealed class LightStepTests
         var rig = Plain with { FNumber = 2.8, SensitivityIso = 100, FilterStops = 6 };
         Assert.Equal(0.325770, Yard.BrightnessEv!.Value + SumOf(Case.Of(Yard, rig)), 6);
         Assert.Equal(0.325770, RigEvaluator.Evaluate(Yard, Conventions.Default, rig).Light.LeftOverStops!.Value, 6);
+    }
+
+    // 100 fps on a timeline of 25: log₂(25/100) = −2 stops; slower than the timeline gains.
+    [Theory]
+    [InlineData(100.0, -2)]
+    [InlineData(null, 0)]
+    [InlineData(12.5, 1)]
+    public void Slow_motion(double? captureFps, double stops) => Assert.Equal(stops, Step(FigureId.SlowMotionStops, Plain with { CaptureFps = captureFps })!.Value, 9);
+
+    // On 50 Hz a flicker lasts 1/100 s: at 25 fps that is 360·25/100 = 90°, at 24 fps 86.4°, at 50 fps 180°. On 60 Hz and 25 fps it is 75°.
+    [Theory]
+    [InlineData(25, 50, new[] { 90.0, 180, 270, 360 })]
+    [InlineData(24, 50, new[] { 86.4, 172.8, 259.2, 345.6 })]
+    [InlineData(50, 50, new[] { 180.0, 360 })]
+    [InlineData(100, 50, new[] { 360.0 })]
+    [InlineData(25, 60, new[] { 75.0, 150, 225, 300 })]
+    [InlineData(120, 50, new double[0])]
+    public void Shutters_without_flicker(double fps, double hertz, double[] degrees)
+    {
+        var found = Flicker.SafeAnglesDeg(fps, hertz);
+        Assert.Equal(degrees, found.Select(a => Math.Round(a, 6)));
+        Assert.All(found, a => Assert.True(Flicker.IsSafe(Flicker.Count(Exposure.TimeSeconds(a, fps), hertz))));
+        Assert.Equal(found.Length > 0, Flicker.SafeAngleDeg(1, fps, hertz).HasValue);
+    }
+
+    [Fact]
+    public void Brightness_by_name_is_a_range_that_a_scene_can_have_the_brightest_first()
+    {
+        Assert.All(LightLevel.All, l => Assert.True(l.FromEv < l.UsualEv && l.UsualEv < l.ToEv && Quantity.Brightness.Min <= l.FromEv && l.ToEv <= Quantity.Brightness.Max));
+        Assert.Equal(LightLevel.All.Select(l => l.UsualEv).OrderDescending(), LightLevel.All.Select(l => l.UsualEv));
+        Assert.Equal(LightLevel.All.Count, LightLevel.All.Select(l => l.Name).Distinct(StringComparer.OrdinalIgnoreCase).Count());
     }
 }

@@ -192,6 +192,7 @@ def case(name, scene, conventions, rig, yardstick=None):
     fps = r.get("captureFps", sc["timelineFps"])
     t = out["exposureTimeSeconds"] = sc["shutterAngleDeg"] / (360 * fps)
     out["slowMotion"] = fps / sc["timelineFps"]
+    out["slowMotionStops"] = log2(sc["timelineFps"]) - log2(fps)
     out["bellowsStops"] = log2(working**2)
     needed = (T * working) ** 2 / t * 2 ** r["filterStops"]
     # Each thing on the way of the light as the ratio of light after it to light before it.

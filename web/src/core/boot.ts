@@ -43,6 +43,14 @@ export type EntryKind = Schemas['EntryKind'];
 /** A generic sensor format. */
 export type SensorFormat = Pick<Schemas['SensorFormat'], 'name' | 'widthMm' | 'heightMm'>;
 
+/** A brightness as people name it, a range of exposure values at ISO 100. */
+export interface LightLevel {
+  name: string;
+  fromEv: number;
+  usualEv: number;
+  toEv: number;
+}
+
 /** A chain of parts, as it is stored with a rig. */
 export type Chain = Omit<Schemas['ChainInput'], 'parts' | 'mounts'> & { parts: ChainPart[]; mounts?: GearItem[] };
 export interface ChainPart {
@@ -95,6 +103,7 @@ interface Exports {
   Hold: (json: string, feet: boolean) => string;
   Conventions: (json: string, feet: boolean) => string;
   Assemble: (json: string, feet: boolean) => string;
+  SafeAngles: (framesPerSecond: number, mainsHertz: number) => number[];
   Frames: (json: string) => string;
   ReadGearField: (kind: string, field: string, text: string) => string;
   ReadPapers: (kind: string, text: string, makers: string, mounts: string) => string;
@@ -112,6 +121,7 @@ interface Exports {
   DayStep: (rigs: number) => number;
   DayAnswer: (feet: boolean) => string;
   Formats: () => string[];
+  Levels: () => string[];
   Figures: () => string[];
 }
 
@@ -145,6 +155,8 @@ export interface Core {
   questions: (setup: Setup, feet: boolean) => Question[];
   /** Parts put together; null when a part cannot be read. */
   assemble: (request: AssembleRequest, feet: boolean) => Assembled | null;
+  /** Shutter angles that hold whole flickers of lamps on the mains, the smallest first; none where a frame is shorter than a flicker. */
+  safeAngles: (framesPerSecond: number, mainsHertz: number) => number[];
   /** What the picture of each shot takes in; none when the production is refused. */
   frames: (document: Schemas['ProductionDocument']) => WantedFrame[];
   readGearField: (kind: string, field: string, text: string) => FieldReading;
@@ -166,6 +178,8 @@ export interface Core {
   fit: Stepwise<FitRequest, FitResponse>;
   day: Stepwise<DayRequest, DayResponse>;
   formats: SensorFormat[];
+  /** How bright places are as people name them, the brightest first. */
+  levels: LightLevel[];
   /** What each figure is. */
   figures: Record<FigureId, FigureInfo>;
 }
@@ -173,6 +187,8 @@ export interface Core {
 const noReasons: Diagnostic[][] = [];
 
 /** Texts in a row, taken apart into rows of so many. */
+const evOf = (text: string) => Number(text.replace('−', '-'));
+
 const rowsOf = (texts: string[], each: number): string[][] =>
   Array.from({ length: texts.length / each }, (_, i) => texts.slice(i * each, (i + 1) * each));
 
@@ -245,6 +261,7 @@ export async function boot(): Promise<Core> {
       const said = JSON.parse(door.Assemble(JSON.stringify(request), feet)) as Assembled | Problem;
       return 'findings' in said ? said : null;
     },
+    safeAngles: (framesPerSecond, mainsHertz) => door.SafeAngles(framesPerSecond, mainsHertz),
     frames(document) {
       const said = JSON.parse(door.Frames(JSON.stringify(document))) as WantedFrame[] | Problem;
       return Array.isArray(said) ? said : [];
@@ -271,6 +288,12 @@ export async function boot(): Promise<Core> {
       step: (rigs) => door.DayStep(rigs),
       answer: (feet) => JSON.parse(door.DayAnswer(feet)) as DayResponse,
     },
+    levels: rowsOf(door.Levels(), 4).map(([name, from, usual, to]) => ({
+      name: name!,
+      fromEv: evOf(from!),
+      usualEv: evOf(usual!),
+      toEv: evOf(to!),
+    })),
     formats: rowsOf(door.Formats(), 3).map(([name, width, height]) => ({ name: name!, widthMm: Number(width), heightMm: Number(height) })),
     figures: Object.fromEntries(infos.map((info) => [info.id, info])) as Record<FigureId, FigureInfo>,
   };

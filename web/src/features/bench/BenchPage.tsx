@@ -246,7 +246,7 @@ function OpenPanel() {
     case 'reasons':
       return <ReasonsPanel rig={index} reasons={reasons[index] ?? noReasons} />;
     case 'scene':
-      return <ScenePanel scene={setup.scene} problems={problems} feet={feet} />;
+      return <ScenePanel scene={setup.scene} rigs={setup.rigs} problems={problems} feet={feet} />;
     case 'conventions':
       return <ConventionsPanel setup={answered} conventions={setup.conventions ?? usual} problems={problems} feet={feet} />;
     case 'find':

@@ -245,6 +245,7 @@ export const topics: Record<string, FigureGroup[]> = {
       rows: [
         { figure: 'exposureTimeSeconds' },
         { figure: 'slowMotion' },
+        { figure: 'slowMotionStops', name: 'Costs in light' },
         { figure: 'flickers' },
         { figure: 'safeAngleDeg', name: 'Without flicker' },
       ],

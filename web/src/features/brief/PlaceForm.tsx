@@ -4,11 +4,12 @@ import type { LocationInput, SceneInput, ShotInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField, oneLine, plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
+import { LevelChoice } from '../../ui/LevelChoice';
 import { LabelledChoice } from '../../ui/LabelledChoice';
 import { useProduction } from './productionStore';
 import { changePlace, changeShot } from './commands';
 import { Grid, problemOf, WordsField } from './formParts';
-import { entriesOf, hazards, lights } from './words';
+import { entriesOf, hazards } from './words';
 
 type LengthKey = 'lengthMm' | 'widthMm' | 'heightMm' | 'behindMm' | 'leastBehindMm' | 'mostBehindMm' | 'keepOffMm';
 
@@ -20,8 +21,6 @@ const backdrops: [NonNullable<SceneInput['backdrop']>, string][] = [
   ['farBank', 'Across a river'],
   ['chart', 'A measuring wall'],
 ];
-
-const own = 'own';
 
 /** Measures of the place, as people take them. */
 export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: LocationInput; feet: boolean }) {
@@ -45,7 +44,6 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
       onValue={(mm) => set({ [key]: mm })}
     />
   );
-  const light = lights.find(([, ev]) => ev === place.brightnessEv)?.[0];
 
   return (
     <Box component="section" aria-label="Place" sx={{ display: 'grid', gap: 1 }}>
@@ -98,21 +96,7 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
       {more && (
         <>
           <Grid style={{ gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
-            <LabelledSelect
-              label="Light"
-              help="How bright it is, by a name."
-              value={light ?? own}
-              onChange={(name) => set({ brightnessEv: lights.find(([n]) => n === name)?.[1] ?? null })}
-            >
-              <MenuItem value={own}>
-                <em>{place.brightnessEv == null ? 'Not known' : 'As typed'}</em>
-              </MenuItem>
-              {lights.map(([name, ev]) => (
-                <MenuItem key={name} value={name}>
-                  {name}, EV {ev}
-                </MenuItem>
-              ))}
-            </LabelledSelect>
+            <LevelChoice ev={place.brightnessEv ?? null} onChange={(brightnessEv) => set({ brightnessEv })} />
             <EntryField
               label="or measured"
               help="As an exposure value at ISO 100, or in lux; empty when it is not known."

@@ -93,18 +93,6 @@ export const hazards: Words<Exclude<NonNullable<LocationInput['hazards']>[number
   flight: 'Reached by air',
 };
 
-/** Light as people name it, exposure values at ISO 100. */
-export const lights: [string, number][] = [
-  ['Full sun', 15],
-  ['Bright overcast', 13],
-  ['Open shade', 12],
-  ['By a large window', 8],
-  ['Well lit room', 7],
-  ['Living room, evening', 5],
-  ['Street at night', 4],
-  ['Candles', 2],
-];
-
 export const entriesOf = <T extends string>(words: Words<T>) => Object.entries(words) as [T, string][];
 
 /** How tight a shot is, in words. */

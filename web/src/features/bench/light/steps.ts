@@ -154,3 +154,14 @@ export function movedTo(
   }
   return now;
 }
+
+/** Mains of the world, Hz. */
+const mains = [50, 60];
+
+/** For which captured rates and lamps shutters are listed: those that are set first. */
+export function linesOf(scene: SceneInput, rigs: RigInput[]): { fps: number; hertz: number }[] {
+  const timeline = sceneNumber(scene, 'timelineFps');
+  const rates = [...new Set(rigs.map((rig) => rig.captureFps ?? timeline))];
+  const lamps = [...new Set([sceneNumber(scene, 'mainsHertz'), ...mains])];
+  return rates.flatMap((fps) => lamps.map((hertz) => ({ fps, hertz })));
+}

@@ -1,17 +1,20 @@
 import { MenuItem, Typography } from '@mui/material';
 import { memo } from 'react';
-import type { Diagnostic, SceneInput } from '../../../core/core';
+import type { Diagnostic, RigInput, SceneInput } from '../../../core/core';
 import { sceneFields } from '../../../core/fields';
 import type { Backdrop, DrawnSubject } from '../../../picture/view';
 import { FieldEntry } from '../../../ui/FieldEntry';
+import { LevelChoice } from '../../../ui/LevelChoice';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { changeScene } from '../commands';
+import { SafeShutters } from '../light/SafeShutters';
 import { PhotoSection } from './PhotoSection';
 import { Fields, Section } from './RigPanel';
 import { SidePanel } from './SidePanel';
 
 interface ScenePanelProps {
   scene: SceneInput;
+  rigs: RigInput[];
   problems: Diagnostic[];
   feet: boolean;
 }
@@ -46,7 +49,7 @@ const choices = (names: Record<string, string>) =>
   ));
 
 /** Place, light, motion and room: the same for all rigs. */
-export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: ScenePanelProps) {
+export const ScenePanel = memo(function ScenePanel({ scene, rigs, problems, feet }: ScenePanelProps) {
   const field = (name: SceneNumber, placeholder?: string) => (
     <FieldEntry
       field={sceneFields[name]}
@@ -83,11 +86,12 @@ export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: Sc
       <PhotoSection scene={scene} problems={problems} />
       <Section title="Light">
         <Fields>
+          <LevelChoice ev={scene.brightnessEv ?? null} onChange={(brightnessEv) => changeScene({ brightnessEv })} />
           {field('brightnessEv')}
           {field('mainsHertz')}
         </Fields>
         <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>
-          A meter’s reading for ISO 100. Bright sun is about EV 15, shade 12, a lit room 6 to 8, a street at night 2 to 4.
+          By a name, or a meter’s reading for ISO 100: an exposure value, or lux on the subject.
         </Typography>
       </Section>
       <Section title="Motion">
@@ -96,6 +100,7 @@ export const ScenePanel = memo(function ScenePanel({ scene, problems, feet }: Sc
           {field('shutterAngleDeg')}
           {field('sidewaysMm')}
         </Fields>
+        <SafeShutters scene={scene} rigs={rigs} />
       </Section>
       <Section title="Room">
         <Fields>
