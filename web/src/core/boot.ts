@@ -103,7 +103,7 @@ interface Exports {
   Hold: (json: string, feet: boolean) => string;
   Conventions: (json: string, feet: boolean) => string;
   Assemble: (json: string, feet: boolean) => string;
-  SafeAngles: (framesPerSecond: number, mainsHertz: number) => number[];
+  SafeAngles: (framesPerSecond: number, mainsHertz: number) => Float64Array;
   Frames: (json: string) => string;
   ReadGearField: (kind: string, field: string, text: string) => string;
   ReadPapers: (kind: string, text: string, makers: string, mounts: string) => string;
@@ -261,7 +261,7 @@ export async function boot(): Promise<Core> {
       const said = JSON.parse(door.Assemble(JSON.stringify(request), feet)) as Assembled | Problem;
       return 'findings' in said ? said : null;
     },
-    safeAngles: (framesPerSecond, mainsHertz) => door.SafeAngles(framesPerSecond, mainsHertz),
+    safeAngles: (framesPerSecond, mainsHertz) => Array.from(door.SafeAngles(framesPerSecond, mainsHertz)),
     frames(document) {
       const said = JSON.parse(door.Frames(JSON.stringify(document))) as WantedFrame[] | Problem;
       return Array.isArray(said) ? said : [];
