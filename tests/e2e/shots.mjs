@@ -15,6 +15,19 @@ async function hold(page) {
   await page.getByRole('region', { name: 'Rig B', exact: true }).getByLabel('Focal length').fill('40');
 }
 
+/** A bright place, a filter on one rig and a higher sensitivity on the other. */
+async function light(page) {
+  await page.getByRole('button', { name: 'Place, light' }).click();
+  await page.getByRole('textbox', { name: 'Brightness', exact: true }).fill('EV 14');
+  await page.getByRole('button', { name: 'Close' }).click();
+  const press = async (name, key, times) => {
+    for (let i = 0; i < times; i++) await page.getByRole('slider', { name }).press(key);
+  };
+  await press('Sensitivity of rig A', 'ArrowUp', 1);
+  await press('Filter of rig A', 'Shift+ArrowDown', 4);
+  await press('Sensitivity of rig B', 'ArrowUp', 3);
+}
+
 /** A row of focal lengths, each from where it frames alike. */
 async function row(page) {
   await page.getByRole('button', { name: 'Do with rig A' }).click();
@@ -51,7 +64,6 @@ const shots = [
   { name: 'working', path: demo(1), viewport: wide, press: /^Rig B From/ },
   { name: 'conventions', path: demo(3), viewport: wide, press: /^Conventions/ },
   { name: 'find', path: demo(1), viewport: wide, press: /^Find$/ },
-  { name: 'rig', path: demo(2), viewport: wide, colorScheme: 'dark', press: /^More of rig B/ },
   { name: 'chain', path: demo(4), viewport: wide },
   { name: 'parts', path: demo(4), viewport: wide, colorScheme: 'dark', press: /^28 mm/ },
   { name: 'shelf', path: `/shelf?kind=lens&camera=${skiff}`, viewport: wide },
@@ -59,6 +71,7 @@ const shots = [
   { name: 'shelf-phone', path: '/shelf?q=wide+zoom', viewport: { width: 390, height: 844 } },
   { name: 'work', path: '/work', viewport: wide },
   // Last, since they change the comparison.
+  { name: 'light', path: `${demo(2)}?view=light`, viewport: wide, act: light },
   { name: 'hold', path: demo(1), viewport: wide, colorScheme: 'dark', act: hold },
   { name: 'bench-row', path: demo(1), viewport: wide, act: row },
 ];

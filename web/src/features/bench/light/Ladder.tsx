@@ -106,9 +106,11 @@ const Press = styled('button')(({ theme }) => ({
 const Slider = styled('g')(({ theme }) => ({
   outline: 'none',
   cursor: 'ns-resize',
+  // A finger on a step moves it; beside the steps it scrolls the page.
+  touchAction: 'none',
   '& .grip': { fill: 'transparent', stroke: theme.vars!.palette.primary.main, strokeWidth: 2, opacity: 0 },
   '&:hover .grip, &:focus-visible .grip, &.held .grip': { opacity: 1 },
-  '&.fixed': { cursor: 'pointer' },
+  '&.fixed': { cursor: 'pointer', touchAction: 'auto' },
 }));
 
 interface RigLadderProps {
@@ -153,12 +155,7 @@ function RigLadder({ index, way, start, level, isToldApart, reach, widthPx, need
         };
   return (
     <Box component="section" aria-label={`Light of rig ${letter}`} sx={{ minWidth: 0 }}>
-      <svg
-        width={widthPx}
-        height={heightPx + 20 + labelPx}
-        style={{ display: 'block', touchAction: 'none', userSelect: 'none' }}
-        role="group"
-      >
+      <svg width={widthPx} height={heightPx + 20 + labelPx} style={{ display: 'block', userSelect: 'none' }} role="group">
         <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" x2="0" y1="0" y2="6" stroke={text.primary} strokeWidth="1.6" opacity="0.55" />
         </pattern>
