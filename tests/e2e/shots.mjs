@@ -19,7 +19,7 @@ async function hold(page) {
 async function light(page) {
   await page.getByRole('button', { name: 'Place, light' }).click();
   await page.getByRole('textbox', { name: 'Brightness', exact: true }).fill('EV 14');
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   const press = async (name, key, times) => {
     for (let i = 0; i < times; i++) await page.getByRole('slider', { name }).press(key);
   };
