@@ -6,7 +6,6 @@ using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
-using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Browser;
@@ -39,7 +38,7 @@ internal static partial class Exports
 
     [JSExport]
     [return: JSMarshalAs<JSType.Array<JSType.Number>>]
-    internal static double[] SafeAngles(double framesPerSecond, double mainsHertz) => Flicker.SafeAnglesDeg(framesPerSecond, mainsHertz);
+    internal static double[] SafeAngles(double framesPerSecond, double mainsHertz) => CoreDoor.SafeAngles(framesPerSecond, mainsHertz);
 
     [JSExport]
     internal static string Frames(string json) => Text(CoreDoor.Frames(Encoding.UTF8.GetBytes(json)));

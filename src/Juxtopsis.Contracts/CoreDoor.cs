@@ -240,6 +240,12 @@ public static class CoreDoor
     public static string[] LevelTexts() =>
         [.. LightLevel.All.SelectMany(l => (string[])[l.Name, LengthWords.Number(l.FromEv), LengthWords.Number(l.UsualEv), LengthWords.Number(l.ToEv)])];
 
+    /// <summary>Shutter angles at which lamps on the mains do not flicker, as numbers.</summary>
+    /// <param name="framesPerSecond">Captured frames a second, positive.</param>
+    /// <param name="mainsHertz">Mains frequency, Hz, positive.</param>
+    /// <returns>Degrees up to 360, the smallest first.</returns>
+    public static double[] SafeAngles(double framesPerSecond, double mainsHertz) => Flicker.SafeAnglesDeg(framesPerSecond, mainsHertz);
+
     /// <summary>What each figure is, for a page that starts, in the order of <see cref="FigureId"/>.</summary>
     /// <returns>For each figure the members of <see cref="FigureInfo"/>, as on the wire.</returns>
     public static string[] FigureTexts() => FigureMapping.Texts;

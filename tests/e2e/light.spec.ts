@@ -24,6 +24,10 @@ test('the ladders of light: told against the yardstick, then from the brightness
   await page.getByRole('dialog').getByRole('combobox', { name: 'Light', exact: true }).click();
   await page.getByRole('option', { name: /^Bright overcast · EV 12 to 14/ }).click();
   await expect(rung('Brightness of the scene, rig A')).toHaveAttribute('aria-valuetext', 'EV 13');
+  // What is told of no name takes the brightness away, and the ladders go by the yardstick again.
+  await page.getByRole('dialog').getByRole('combobox', { name: 'Light', exact: true }).click();
+  await page.getByRole('option', { name: 'Not known' }).click();
+  await expect(rung('Brightness of the scene, rig A')).toHaveCount(0);
   // Shutters without flicker, of which one is set by a press.
   const shutters = page.getByRole('group', { name: 'Shutters without flicker' });
   await expect(shutters).toContainText('25 fps, lamps on 60 Hz');

@@ -19,7 +19,8 @@ export function LevelChoice({ ev, onChange }: { ev: number | null; onChange: (ev
       onChange={(name) => onChange(levels.find((level) => level.name === name)?.usualEv ?? null)}
     >
       <MenuItem value={typed}>
-        <em>{ev === null ? 'Not known' : alike.length > 0 ? `Like ${alike[0]}` : 'As typed'}</em>
+        {/* While a name is chosen, taking this one takes the brightness away, and so it says. */}
+        <em>{ev === null || named !== typed ? 'Not known' : alike.length > 0 ? `Like ${alike[0]}` : 'As typed'}</em>
       </MenuItem>
       {levels.map(({ name, fromEv, toEv }) => (
         <MenuItem key={name} value={name}>

@@ -140,7 +140,8 @@ function RigLadder({ index, way, start, level, isToldApart, reach, widthPx, need
   const letter = rigLetter(index);
   const isNarrow = stepPx < 58;
   const totals = way.steps.reduce<number[]>((sums, step) => [...sums, sums.at(-1)! + step.stops], [start]);
-  const last = totals.at(-1)!;
+  // What is too little to be a step of its own is in the end all the same.
+  const last = way.end ?? totals.at(-1)!;
   const scaleEvery = perStop < 9 ? 5 : perStop < 16 ? 2 : 1;
   const marks = Array.from({ length: reach.top - reach.bottom + 1 }, (_, i) => reach.bottom + i).filter((mark) => mark % scaleEvery === 0);
   const brightness: Movable | null =
