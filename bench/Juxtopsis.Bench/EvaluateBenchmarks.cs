@@ -27,7 +27,7 @@ public class EvaluateBenchmarks
         BackgroundDistanceMm = 3900,
         DeliveryAspect = 16.0 / 9,
         DeliveryWidthPx = 3840,
-        BrightnessEv = 9,
+        Light = new() { BrightnessEv = 9 },
     };
 
     private Conventions conventions = Conventions.Default;

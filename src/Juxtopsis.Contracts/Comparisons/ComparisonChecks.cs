@@ -31,6 +31,11 @@ public static class ComparisonChecks
             }
         }
 
+        if (checks.NoNull("document.hold.pinned", input.Document.Hold.Pinned) && input.Document.Hold.Pinned.Count > EvaluateRequest.MaxRigs)
+        {
+            checks.Add("document.hold.pinned", $"{input.Document.Hold.Pinned.Count}", $"up to {EvaluateRequest.MaxRigs}", "Something is pinned of more rigs than there can be.", "Name each rig once.");
+        }
+
         return checks.Errors.Count == 0 ? null : Problem.OfFields(checks.Errors);
     }
 }

@@ -1,4 +1,5 @@
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Core.Light;
 
 namespace Juxtopsis.Contracts.Comparisons;
 
@@ -29,6 +30,11 @@ public sealed record ComparisonDocument
 /// <param name="ShotId">The shot's identity in it.</param>
 public sealed record ShotReference(Guid ProductionId, Guid ShotId);
 
+/// <summary>What a person has pinned of a rig.</summary>
+/// <param name="Rig">The rig's identity.</param>
+/// <param name="Controls">What stays.</param>
+public sealed record PinnedControls(string Rig, IReadOnlyList<ExposureControl> Controls);
+
 /// <summary>What stays equal while something is changed.</summary>
 public sealed record HoldChoice
 {
@@ -43,6 +49,12 @@ public sealed record HoldChoice
 
     /// <summary>The exposure stays.</summary>
     public bool Light { get; set; }
+
+    /// <summary>In which order settings give for the light; what is left out comes after, in its usual order.</summary>
+    public IReadOnlyList<ExposureControl> LightGives { get; set; } = [];
+
+    /// <summary>What stays in which rig while the light is held.</summary>
+    public IReadOnlyList<PinnedControls> Pinned { get; set; } = [];
 
     /// <summary>The other rigs follow the one that is changed; else each keeps what it had itself.</summary>
     public bool Alike { get; set; }

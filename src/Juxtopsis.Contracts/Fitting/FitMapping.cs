@@ -25,8 +25,7 @@ internal static class FitMapping
         MostBehindMm = place.MostBehindMm,
         KeepOffMm = place.KeepOffMm,
         Along = shot.Along ?? place.Along,
-        BrightnessEv = place.BrightnessEv,
-        MainsHertz = place.MainsHertz,
+        Light = new() { BrightnessEv = place.BrightnessFor(shot), MainsHertz = place.MainsHertz },
         Hazards = place.Hazards.Aggregate(Hazards.None, (all, one) => all | one),
     };
 
@@ -50,7 +49,7 @@ internal static class FitMapping
         Behind = shot.Behind,
         CaptureFps = shot.CaptureFps,
         TimelineFps = delivery.TimelineFps,
-        ShutterAngleDeg = delivery.ShutterAngleDeg,
+        Shutter = new(delivery.ShutterAngleDeg) { HeldSeconds = delivery.ShutterSeconds },
         DeliveryAspect = shot.DeliveryAspect ?? delivery.Aspect,
         DeliveryWidthPx = delivery.WidthPx,
     };

@@ -39,8 +39,11 @@ public sealed record LocationInput
     /// <summary>Which way the camera looks.</summary>
     public LooksAlong Along { get; set; }
 
-    /// <summary>Brightness as exposure value at ISO 100; left out when not known.</summary>
+    /// <summary>Brightness as it usually is there, exposure value at ISO 100; left out when not known.</summary>
     public double? BrightnessEv { get; set; }
+
+    /// <summary>How bright it is at other times: in the morning, with the lamps on. A shot says which.</summary>
+    public IReadOnlyList<LevelInput> Levels { get; set; } = [];
 
     /// <summary>Mains frequency of the lamps, Hz.</summary>
     public double MainsHertz { get; set; } = 50;
@@ -53,4 +56,26 @@ public sealed record LocationInput
 
     /// <summary>Anything else to know, up to 500 characters.</summary>
     public string Note { get; set; } = "";
+
+    /// <summary>How bright it is for a shot.</summary>
+    /// <param name="shot">A shot there.</param>
+    /// <returns>Exposure value at ISO 100 of the level that the shot says, else as it usually is; null when not known.</returns>
+    public double? BrightnessFor(ShotInput shot)
+    {
+        ArgumentNullException.ThrowIfNull(shot);
+        return Levels.FirstOrDefault(l => l.Id == shot.LevelId)?.BrightnessEv ?? BrightnessEv;
+    }
+}
+
+/// <summary>How bright a place is at a time of its own.</summary>
+public sealed record LevelInput
+{
+    /// <summary>Identity within the place.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>What it is called: morning, lamps on. Up to 80 characters.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Exposure value at ISO 100.</summary>
+    public required double BrightnessEv { get; init; }
 }

@@ -12,6 +12,7 @@ public static class ProductionChecks
     private const int MaxCaution = 280;
     private const int MaxUnit = 60;
     private const int MaxLinks = 8;
+    private const int MaxLevels = 24;
 
     /// <summary>Checks a production.</summary>
     /// <param name="input">The production.</param>
@@ -51,12 +52,18 @@ public static class ProductionChecks
         }
 
         var places = document.Locations.Select(p => p.Id).ToHashSet();
+        var levels = document.Locations.SelectMany(p => p.Levels, (p, l) => (p.Id, (Guid?)l?.Id)).ToHashSet();
         for (var i = 0; i < document.Shots.Count; i++)
         {
             CheckShot(checks, document.Shots[i], LengthUnit.Metres, $"{prefix}shots[{i}].");
             if (!places.Contains(document.Shots[i].LocationId))
             {
                 checks.Add($"{prefix}shots[{i}].locationId", $"{document.Shots[i].LocationId}", "one of the places", $"The shot “{document.Shots[i].Name}” is at a place that is not there.", "Choose one of the places.");
+            }
+
+            if (document.Shots[i].LevelId is { } level && !levels.Contains((document.Shots[i].LocationId, level)))
+            {
+                checks.Add($"{prefix}shots[{i}].levelId", $"{level}", "one of the levels of its place", $"The shot “{document.Shots[i].Name}” is at a level of light that its place does not have.", "Choose one of them, or none.");
             }
         }
 
@@ -70,6 +77,7 @@ public static class ProductionChecks
         checks.InRange(prefix + "widthPx", delivery.WidthPx, Quantity.Pixels);
         checks.InRange(prefix + "timelineFps", delivery.TimelineFps, Quantity.Fps);
         checks.InRange(prefix + "shutterAngleDeg", delivery.ShutterAngleDeg, Quantity.ShutterAngle);
+        checks.InRange(prefix + "shutterSeconds", delivery.ShutterSeconds, Quantity.ShutterTime);
         checks.InRange(prefix + "highestIso", delivery.HighestIso, Quantity.Sensitivity with { Name = "Highest sensitivity" });
     }
 
@@ -85,6 +93,18 @@ public static class ProductionChecks
         checks.InRange(prefix + "sideMm", place.SideMm, Quantity.Kept with { Name = "Distance to the side" }, unit);
         checks.InRange(prefix + "keepOffMm", place.KeepOffMm, Quantity.Kept with { Name = "Distance to keep off" }, unit);
         checks.InRange(prefix + "brightnessEv", place.BrightnessEv, Quantity.Brightness);
+        CheckCount(checks, prefix + "levels", place.Levels.Count, MaxLevels, "levels of light");
+        if (checks.NoNull(prefix + "levels", place.Levels))
+        {
+            for (var i = 0; i < place.Levels.Count; i++)
+            {
+                Name(checks, $"{prefix}levels[{i}].name", place.Levels[i].Name, "The level");
+                checks.InRange($"{prefix}levels[{i}].brightnessEv", place.Levels[i].BrightnessEv, Quantity.Brightness);
+            }
+
+            CheckOnce(checks, prefix + "levels", place.Levels.Select(l => l.Id), "level");
+        }
+
         checks.InRange(prefix + "mainsHertz", place.MainsHertz, Quantity.Mains);
         checks.Text(prefix + "note", place.Note, "The note", MaxNote);
         checks.InOrder(

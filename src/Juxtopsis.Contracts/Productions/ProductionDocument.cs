@@ -18,6 +18,9 @@ public sealed record DeliveryInput
     /// <summary>Shutter angle, degrees.</summary>
     public double ShutterAngleDeg { get; set; } = 180;
 
+    /// <summary>The exposure time that is held whatever the frame rate, s; left out where the angle is.</summary>
+    public double? ShutterSeconds { get; set; }
+
     /// <summary>The highest sensitivity that the crew accepts, ISO.</summary>
     public double HighestIso { get; set; } = FitRules.UsualHighestIso;
 

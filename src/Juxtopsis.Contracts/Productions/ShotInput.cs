@@ -107,6 +107,9 @@ public sealed record ShotInput
     /// <summary>Which way the camera looks in this shot; left out for the way that the place says.</summary>
     public LooksAlong? Along { get; set; }
 
+    /// <summary>Identity of the level of its place that it is shot at; left out for as bright as the place usually is.</summary>
+    public Guid? LevelId { get; set; }
+
     /// <summary>Captured frames a second; left out for the timeline's.</summary>
     public double? CaptureFps { get; set; }
 

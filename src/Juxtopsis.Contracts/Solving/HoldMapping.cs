@@ -27,14 +27,30 @@ internal static class HoldMapping
 
         CheckAll(checks, "followers", request.Followers ?? [], count, "ConstraintSolver");
         CheckAll(checks, "fixedFilters", request.FixedFilters, count, "Rig");
+        if (request.Pinned.Count > count || request.Pinned.Any(p => p is null))
+        {
+            checks.Add("pinned", $"{request.Pinned.Count} lists", $"up to {count}", "What is pinned is given for more rigs than there are.", "Give a list for each rig.");
+        }
+
+        if (request.ExposeRight && request.After.Scene.Scene.Light.BrightnessEv is null)
+        {
+            checks.Add("exposeRight", "true", "a brightness", "How bright it is is not known, so no exposure is right.", "Say how bright it is.");
+        }
     }
 
     public static HoldResponse Follow(HoldRequest request, LengthUnit unit)
     {
         var conventions = request.After.Conventions;
-        var hold = new Hold(request.Place, request.Framing, request.Blur, request.Light);
-        var before = Standing(request.Before, request.FixedFilters);
-        var after = Standing(request.After, request.FixedFilters);
+        var hold = new Hold(request.Place, request.Framing, request.Blur, request.Light) { LightGives = request.LightGives };
+        var before = Standing(request, request.Before);
+        var after = Standing(request, request.After);
+        if (request.ExposeRight)
+        {
+            return new([.. after.Select((rig, i) => request.Followers?.Contains(i) == false
+                ? ToWire(rig, new(rig.Scene, rig.Rig, []))
+                : ToWire(rig, ConstraintSolver.Bring(conventions, HeldValues.RightExposure, rig, hold with { Place = true, Framing = false, Blur = false, Light = true }, unit)))]);
+        }
+
         if (request.Leader is not { } leader)
         {
             return new([.. after.Select((rig, i) => ToWire(rig, ConstraintSolver.Follow(conventions, before[i], rig, hold, unit)))]);
@@ -42,7 +58,7 @@ internal static class HoldMapping
 
         // What the leader itself could not hold, the others need not lose.
         var led = ConstraintSolver.Follow(conventions, before[leader], after[leader], hold, unit);
-        var targets = HeldValues.Of(conventions, led.IsHeld ? new(led.Scene, led.Rig, false) : before[leader]);
+        var targets = HeldValues.Of(conventions, led.IsHeld ? new(led.Scene, led.Rig, Giving.None) : before[leader]);
         return new([.. after.Select((rig, i) =>
             i == leader ? ToWire(rig, led)
             : request.Followers?.Contains(i) == false ? ToWire(rig, new(rig.Scene, rig.Rig, []))
@@ -63,8 +79,11 @@ internal static class HoldMapping
         }
     }
 
-    private static StandingRig[] Standing(EvaluateRequest request, IReadOnlyList<int> fixedFilters) =>
-        [.. request.Rigs.Select((rig, i) => new StandingRig(request.SceneOf(rig), rig.Rig, fixedFilters.Contains(i)))];
+    private static StandingRig[] Standing(HoldRequest request, EvaluateRequest setup) =>
+        [.. setup.Rigs.Select((rig, i) => new StandingRig(setup.SceneOf(rig), rig.Rig, Pinned(request, i)) { FiltersAreFixed = request.FixedFilters.Contains(i) })];
+
+    private static Giving Pinned(HoldRequest request, int rig) =>
+        rig < request.Pinned.Count ? request.Pinned[rig].Aggregate(Giving.None, (all, control) => all | LightSolver.GivingOf(control)) : Giving.None;
 
     private static HeldOutput ToWire(in StandingRig given, Followed now)
     {
@@ -75,6 +94,7 @@ internal static class HoldMapping
             Moved(was.FNumber, rig.FNumber),
             Moved(was.SensitivityIso, rig.SensitivityIso),
             Moved(was.FilterStops, rig.FilterStops),
+            Moved(was.ShutterAngleDeg, rig.ShutterAngleDeg),
             was.RackedFarther == rig.RackedFarther ? null : rig.RackedFarther,
             [.. now.Notes.Select(n => new HoldNoteOutput(n.Outcome, n.Message, n.Fix))]);
     }

@@ -1,4 +1,5 @@
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Solving;
 
 namespace Juxtopsis.Contracts.Solving;
@@ -32,6 +33,15 @@ public sealed record HoldRequest
 
     /// <summary>Indexes of the rigs whose filters are parts, and do not follow.</summary>
     public IReadOnlyList<int> FixedFilters { get; set; } = [];
+
+    /// <summary>In which order settings give for the light; what is left out comes after, in its usual order.</summary>
+    public IReadOnlyList<ExposureControl> LightGives { get; set; } = [];
+
+    /// <summary>For each rig what stays because a person pinned it; left out for nothing.</summary>
+    public IReadOnlyList<IReadOnlyList<ExposureControl>> Pinned { get; set; } = [];
+
+    /// <summary>True to bring the light of all rigs to right exposure instead of what it was; the brightness must be known.</summary>
+    public bool ExposeRight { get; set; }
 }
 
 /// <summary>What followed.</summary>
@@ -44,10 +54,11 @@ public sealed record HoldResponse(IReadOnlyList<HeldOutput> Rigs);
 /// <param name="FNumber">Aperture.</param>
 /// <param name="SensitivityIso">Sensitivity.</param>
 /// <param name="FilterStops">Fixed filters.</param>
+/// <param name="ShutterAngleDeg">Its own shutter angle.</param>
 /// <param name="RackedFarther">Which of two places of the ring.</param>
 /// <param name="Notes">What gave, and what could not be held.</param>
 public sealed record HeldOutput(
-    double? SubjectDistanceMm, double? FocalLengthMm, double? FNumber, double? SensitivityIso, double? FilterStops, bool? RackedFarther, IReadOnlyList<HoldNoteOutput> Notes);
+    double? SubjectDistanceMm, double? FocalLengthMm, double? FNumber, double? SensitivityIso, double? FilterStops, double? ShutterAngleDeg, bool? RackedFarther, IReadOnlyList<HoldNoteOutput> Notes);
 
 /// <summary>What one thing that is held asked of a rig.</summary>
 /// <param name="Outcome">How it went.</param>

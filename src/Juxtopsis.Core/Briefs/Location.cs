@@ -1,3 +1,5 @@
+using Juxtopsis.Core.Light;
+
 namespace Juxtopsis.Core.Briefs;
 
 /// <summary>What at a place can hurt somebody, or what a plan there must mind.</summary>
@@ -69,11 +71,8 @@ public sealed record Location
     /// <summary>Which way the camera looks.</summary>
     public LooksAlong Along { get; init; }
 
-    /// <summary>Brightness as exposure value at ISO 100; null when not known.</summary>
-    public double? BrightnessEv { get; init; }
-
-    /// <summary>Mains frequency of the lamps, Hz.</summary>
-    public double MainsHertz { get; init; } = 50;
+    /// <summary>How bright it is, and what lamps hang on.</summary>
+    public LightSource Light { get; init; } = new();
 
     /// <summary>What to mind there.</summary>
     public Hazards Hazards { get; init; }

@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Solving;
 
 namespace Juxtopsis.Core.Briefs;
@@ -59,8 +60,8 @@ public sealed record ShotBrief(ShotSubject Subject, ShotSize Size)
     /// <summary>Frames a second of the timeline.</summary>
     public double TimelineFps { get; init; } = 25;
 
-    /// <summary>Shutter angle, degrees.</summary>
-    public double ShutterAngleDeg { get; init; } = 180;
+    /// <summary>The shutter.</summary>
+    public Shutter Shutter { get; init; } = new();
 
     /// <summary>Delivered width over height.</summary>
     public double DeliveryAspect { get; init; } = 16.0 / 9;

@@ -19,6 +19,7 @@ internal static class RigOfChain
         double? variableMost = variable.Length == 0 ? null : variable.Sum(l => l.Item.Get(FrontFields.StopsMost)!.Value);
         var fixedStops = anatomy.Front.Except(variable).Sum(l => (l.Item.Get(FrontFields.Stops) ?? 0) + (l.Item.Get(FrontFields.LightLost) ?? 0));
         var converters = Chain(optics.Converters, findings);
+        var sensitivities = SensitivityRange.Of(camera, mode);
         return (optics.Setting.Set ?? new Rig(optics.ModeWidthMm, optics.ModeHeightMm, optics.FocalLengthMm, optics.FNumber)) with
         {
             SensorWidthMm = optics.ModeWidthMm,
@@ -36,7 +37,8 @@ internal static class RigOfChain
             CloseUpFromLensMm = dioptres == 0 ? 0 : CloseUpFromLensMm(optics, layout, converters, dioptres),
             CloseUpDioptres = Within(dioptres, Quantity.CloseUp, "dioptres", findings),
             ExtensionMm = Within(optics.ExtensionMm, Quantity.Extension, "millimetres of tube", findings),
-            LowestIso = camera.Get(BodyFields.BaseSensitivities) is { Count: > 0 } sensitivities ? sensitivities.Min() : null,
+            LowestIso = sensitivities.LowestIso,
+            HighestIso = sensitivities.HighestIso,
             FilterStops = Within(fixedStops, Quantity.FilterStops, "stops of filter", findings),
             VariableFilterMinStops = variableMost is null ? null : Within(variable.Sum(l => l.Item.Get(FrontFields.Stops) ?? 0), Quantity.FilterStops, "stops of filter", findings),
             VariableFilterMaxStops = variableMost is { } most ? Within(most, Quantity.FilterStops, "stops of filter", findings) : null,

@@ -75,6 +75,15 @@ public enum DiagnosticCode
     /// <summary>The variable filter cannot take what is left over.</summary>
     VariableFilterOutOfRange,
 
+    /// <summary>A longer exposure time is held than a frame lasts; the frame's counts.</summary>
+    ShutterLongerThanFrame,
+
+    /// <summary>The shutter is so narrow that movement breaks into steps.</summary>
+    MotionStutters,
+
+    /// <summary>The shutter is so wide that movement smears.</summary>
+    MotionSmears,
+
     /// <summary>The exposure time catches uneven parts of the lamps' flicker.</summary>
     Flickers,
 

@@ -114,6 +114,9 @@ public enum EntryKind
     /// <summary>Shutter angle.</summary>
     ShutterAngle,
 
+    /// <summary>An exposure time that is held.</summary>
+    ShutterTime,
+
     /// <summary>Brightness of a scene.</summary>
     Brightness,
 

@@ -1,5 +1,4 @@
 using Juxtopsis.Core.Light;
-using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -10,12 +9,6 @@ public static class EntryReader
 {
     /// <summary>Longest text that is looked at, in characters.</summary>
     public const int MaxLength = 60;
-
-    /// <summary>Stops of light for each 1 of a filter's density.</summary>
-    private const double StopsPerDensity = 3.32192809488736;
-
-    /// <summary>An ND number with a point below this is a density, else a factor: ND0.9 and ND8 are the same filter.</summary>
-    private const double DensityBelow = 5;
 
     /// <summary>Units of weight, the longer ones first, with their grams; a pound and an ounce are the avoirdupois ones.</summary>
     private static readonly (string Mark, double Grams)[] WeightUnits =
@@ -77,6 +70,7 @@ public static class EntryReader
             Notation.Signed => Signed(reading),
             Notation.Filter => FilterStops(reading),
             Notation.Brightness => Brightness(reading),
+            Notation.ExposureTime => ExposureTime(reading),
             Notation.Rate => Shape(reading with { Text = Bare(reading) }, "/"),
             Notation.Weight => Weight(reading),
             Notation.Percent => One(reading, Bare(reading), 0.01),
@@ -219,13 +213,7 @@ public static class EntryReader
             return One(reading, Bare(reading), 1);
         }
 
-        if (!NumberText.TryRead(reading.Text.AsSpan(2), out var number) || number <= 0)
-        {
-            return reading.NotRead();
-        }
-
-        var isDensity = number < DensityBelow && reading.Text.AsSpan().ContainsAny('.', ',');
-        return reading.InRange(isDensity ? number * StopsPerDensity : PortableMath.Log2(number));
+        return FilterText.StopsOf(reading.Text.AsSpan(2)) is { } stops ? reading.InRange(stops) : reading.NotRead();
     }
 
     private static EntryResult Brightness(Reading reading)
@@ -240,7 +228,44 @@ public static class EntryReader
             }
         }
 
-        return Signed(reading);
+        foreach (var mark in (ReadOnlySpan<string>)["cd/m²", "cd/m2", "nits", "nit"])
+        {
+            if (reading.Text.EndsWith(mark, StringComparison.OrdinalIgnoreCase))
+            {
+                return NumberText.TryRead(reading.Text.AsSpan(0, reading.Text.Length - mark.Length), out var luminance) && luminance > 0
+                    ? reading.InRange(Exposure.ValueFromLuminanceEv(luminance))
+                    : reading.NotRead();
+            }
+        }
+
+        if (!SettingsText.IsMeant(reading.Text))
+        {
+            return Signed(reading);
+        }
+
+        return SettingsText.TryRead(reading.Text, reading.Fps, out var settings, out var missing)
+            ? reading.InRange(settings.RightForEv!.Value)
+            : EntryResult.Refused($"“{reading.Text}” lacks {missing}. Type the settings that looked right, for example {SettingsText.Example}.");
+    }
+
+    /// <summary>A bare number above one is as likely the lower half of a fraction.</summary>
+    private static EntryResult ExposureTime(Reading reading)
+    {
+        var text = reading.Text;
+        if (text.EndsWith("ms", StringComparison.OrdinalIgnoreCase))
+        {
+            return One(reading, text[..^2], 0.001);
+        }
+
+        var bare = Bare(reading);
+        if (TrySplit(bare, "/", out var top, out var bottom) && bottom > 0)
+        {
+            return reading.InRange(top / bottom);
+        }
+
+        return bare == text && NumberText.TryRead(text, out var number) && number > 1
+            ? EntryResult.Refused($"“{text}” could be 1/{text} s or {text} s. Type the one that is meant.")
+            : One(reading, bare, 1);
     }
 
     private static EntryResult Weight(Reading reading)

@@ -41,8 +41,11 @@ internal enum Notation
     /// <summary>Stops, ND factor or density.</summary>
     Filter,
 
-    /// <summary>Exposure value, or lux.</summary>
+    /// <summary>Exposure value, lux, luminance, or settings that looked right.</summary>
     Brightness,
+
+    /// <summary>An exposure time: 1/50, 20 ms.</summary>
+    ExposureTime,
 
     /// <summary>Frames a second, or a fraction such as 24000/1001.</summary>
     Rate,
@@ -100,6 +103,11 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
     private static IReadOnlyList<double> FocalLengths { get; } =
     [
         4, 6, 8, 10, 12, 14, 16, 18, 20, 24, 28, 35, 40, 50, 65, 75, 85, 100, 135, 150, 180, 200, 250, 300, 400, 500, 600, 800, 1000,
+    ];
+
+    private static IReadOnlyList<double> ExposureTimes { get; } =
+    [
+        .. new double[] { 8000, 4000, 2000, 1000, 500, 250, 200, 192, 160, 125, 120, 100, 96, 80, 60, 50, 48, 40, 30, 25, 24 }.Select(t => 1 / t),
     ];
 
     private static IReadOnlyList<double> Sensitivities { get; } =
@@ -169,6 +177,10 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
         [EntryKind.ShutterAngle] = new(Quantity.ShutterAngle, Notation.Shutter, "°", "degrees", "deg")
         {
             Stops = [11.25, 22.5, 45, 72, 86.4, 90, 108, 120, 144, 150, 172.8, 180, 216, 270, 288, 300, 346, 360],
+        },
+        [EntryKind.ShutterTime] = new(Quantity.ShutterTime, Notation.ExposureTime, "seconds", "sec", "s")
+        {
+            Stops = [.. ExposureTimes],
         },
         [EntryKind.Brightness] = new(Quantity.Brightness, Notation.Brightness, "ev") { Step = 1.0 / 3, LargeStep = 1 },
         [EntryKind.Mains] = new(Quantity.Mains, Notation.Plain, "hz") { Stops = [50, 60] },

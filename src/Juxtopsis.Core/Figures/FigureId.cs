@@ -261,6 +261,9 @@ public enum FigureId
     /// <summary>Light of slow motion.</summary>
     SlowMotionStops,
 
+    /// <summary>How long a movement lasts in the finished film, s.</summary>
+    MovementOnScreenSeconds,
+
     /// <summary>Light lost close up.</summary>
     BellowsStops,
 

@@ -57,9 +57,14 @@ internal static class LightFigures
             (in c) => c.Report.Light.SlowMotion),
         new(
             FigureId.SlowMotionStops, "gm", "Light of slow motion", FigureUnit.Stops, FigureComparison.Plain,
-            "Light that the faster frame rate costs at the same shutter angle; it is part of the step of the shutter.",
-            (in _) => "−log₂(Ms)",
-            (in c) => 0 - PortableMath.Log2(c.Report.Light.SlowMotion)),
+            "Light that the faster frame rate costs, none where the shutter’s time is held; it is part of the step of the shutter.",
+            (in _) => "log₂(θs·Ft/(θt·Fc))",
+            (in c) => PortableMath.Log2(c.Report.Light.ShutterAngleDeg * c.Scene.TimelineFps / (c.Report.Light.TimelineShutterAngleDeg * c.Report.Light.CaptureFps))),
+        new(
+            FigureId.MovementOnScreenSeconds, "Mo", "Movement on screen", FigureUnit.Seconds, FigureComparison.Plain,
+            "How long a movement lasts in the finished film.",
+            (in _) => "tm·Ms",
+            (in c) => c.Scene.MovementSeconds * c.Report.Light.SlowMotion),
         new(
             FigureId.BellowsStops, "gb", "Light lost close up", FigureUnit.Stops, FigureComparison.Plain,
             "Light lost because the lens is racked out.",

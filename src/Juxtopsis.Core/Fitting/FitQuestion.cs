@@ -4,7 +4,6 @@ using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
-using Juxtopsis.Core.Solving;
 
 namespace Juxtopsis.Core.Fitting;
 
@@ -31,7 +30,7 @@ internal sealed class FitQuestion
         Frame = WantedFrame.Of(brief);
         RoomMm = location.RoomMm(brief);
         BehindMm = location.BehindAlongMm(brief);
-        LightAtOne = location.BrightnessEv is { } ev ? 100 / Exposure.TimeSeconds(brief.ShutterAngleDeg, brief.Fps) / PortableMath.Exp2(ev) : null;
+        LightAtOne = new ExposureSettings(1, brief.Shutter.TimeSeconds(brief.Fps), 0, null).SensitivityFor(location.Light.BrightnessEv);
     }
 
     public Location Location { get; }
@@ -85,10 +84,9 @@ internal sealed class FitQuestion
             FigureHeightMm = Brief.Subject.HeightMm,
             NearestCameraMm = NearestMm(rig),
             FarthestCameraMm = double.IsPositiveInfinity(farthest) ? null : farthest,
-            BrightnessEv = Location.BrightnessEv,
+            Light = Location.Light,
             TimelineFps = Brief.TimelineFps,
-            ShutterAngleDeg = Brief.ShutterAngleDeg,
-            MainsHertz = Location.MainsHertz,
+            Shutter = Brief.Shutter,
         };
     }
 
@@ -111,7 +109,11 @@ internal sealed class FitQuestion
         var used = UsedArea.Of(there, Brief.DeliveryAspect);
         var sensor = SensorUse.Of(scene, there, used);
         var circle = SharpnessLimits.Circle(scene, Conventions, there, used, sensor) ?? used.PictureDiagonalMm / SharpnessLimits.FallbackDivisor;
-        var made = new FitFrame(used, SharpnessLimits.DepthCircleMm(circle, Conventions, there), sensor.Enlargement, used.SensorDiagonalMm, SqueezeReport.Of(there, used, Brief.DeliveryAspect).WasteShare);
+        var made = new FitFrame(used, SharpnessLimits.DepthCircleMm(circle, Conventions, there), sensor.Enlargement, used.SensorDiagonalMm, SqueezeReport.Of(there, used, Brief.DeliveryAspect).WasteShare)
+        {
+            LowestIso = there.LowestIso ?? ExposureSettings.ReferenceIso,
+            HighestIso = Math.Min(Rules.HighestIso, there.HighestIso ?? double.PositiveInfinity),
+        };
         if (mode.Index >= 0 && rig.Squeeze == 1)
         {
             plainFrames[mode.Index] = made;
@@ -247,9 +249,9 @@ internal sealed class FitQuestion
         var soft = Brief.Behind == BackgroundRequirement.Soft ? blurAtOne / ShotBrief.SoftShare : double.PositiveInfinity;
         var loss = (end.Lens.WidestTNumber / end.Lens.WidestFNumber ?? 1) * one.BellowsFactor;
         var isoAtOne = LightAtOne * (loss * loss);
-        var bright = Rules.Sensitivity && isoAtOne is { } iso ? Math.Sqrt(Rules.HighestIso / iso) : double.PositiveInfinity;
+        var bright = Rules.Sensitivity && isoAtOne is { } iso ? Math.Sqrt(frame.HighestIso / iso) : double.PositiveInfinity;
         // Without a filter, too much light is lost by the aperture alone.
-        var filterless = Rules.Sensitivity && end.Lens.TakesNoFilter && isoAtOne is { } most ? Math.Sqrt((end.LowestIso ?? LightSolver.UsualIso) / most) : 0;
+        var filterless = Rules.Sensitivity && end.Lens.TakesNoFilter && isoAtOne is { } most ? Math.Sqrt(frame.LowestIso / most) : 0;
         var wanted = Math.Max(Math.Max(sharp, readable), filterless);
         var (fNumber, by) = widest >= wanted ? (widest, ApertureBy.Widest)
             : (wanted, filterless >= wanted ? ApertureBy.Filterless : sharp >= readable ? ApertureBy.Sharp : ApertureBy.Readable);
@@ -318,7 +320,14 @@ internal sealed class FitQuestion
 /// <param name="Enlargement">How many times recorded pixels are enlarged for delivery; null when not known.</param>
 /// <param name="DiagonalMm">Diagonal of the used area on the sensor, mm.</param>
 /// <param name="WasteShare">Share of the mode that the trim throws away.</param>
-internal sealed record FitFrame(UsedArea Used, double CircleOfConfusionMm, double? Enlargement, double DiagonalMm, double WasteShare);
+internal sealed record FitFrame(UsedArea Used, double CircleOfConfusionMm, double? Enlargement, double DiagonalMm, double WasteShare)
+{
+    /// <summary>The lowest sensitivity in that mode, ISO.</summary>
+    public double LowestIso { get; init; }
+
+    /// <summary>The highest that is accepted, of that camera in that mode and by the production, ISO.</summary>
+    public double HighestIso { get; init; }
+}
 
 /// <summary>What speaks against a rig, whatever the criterion.</summary>
 /// <param name="Spoils">Things that spoil its use, too few pixels among them.</param>

@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Rigs;
 
@@ -33,7 +34,7 @@ public sealed record Fit(FitRig Rig, FitMode Mode, double FromMm, double ToMm, R
     public double? SensitivityIso => Report.Light.SensitivityNeededIso;
 
     /// <summary>Light to be taken away by filters at the lowest sensitivity, stops; 0 when none; null when not known.</summary>
-    public double? FilterStops => SensitivityIso is { } iso ? Math.Max(0, PortableMath.Log2((Set.LowestIso ?? 100) / iso)) : null;
+    public double? FilterStops => SensitivityIso is { } iso ? Math.Max(0, PortableMath.Log2((Set.LowestIso ?? ExposureSettings.ReferenceIso) / iso)) : null;
 
     /// <summary>How unsteady it is as it is carried, against an unsteadied 24 mm equivalent in both hands.</summary>
     public double Unsteadiness { get; init; }

@@ -136,6 +136,7 @@ public sealed class FitRig
         ArgumentNullException.ThrowIfNull(mode);
         ref readonly var end = ref EndAt(focalLengthMm);
         var measured = ChainOptics.MeasuredMm(Lens, focalLengthMm);
+        var sensitivities = SensitivityRange.Of(Body, mode.Item);
         return end with
         {
             Lens = end.Lens.MeasuredFocalLengthMm == measured ? end.Lens : end.Lens with { MeasuredFocalLengthMm = measured },
@@ -143,6 +144,8 @@ public sealed class FitRig
             SensorHeightMm = mode.HeightMm * mode.PunchIn,
             PunchIn = mode.PunchIn,
             Recorded = mode.Recorded,
+            LowestIso = sensitivities.LowestIso,
+            HighestIso = sensitivities.HighestIso,
             FocalLengthMm = focalLengthMm,
             FNumber = fNumber,
         };

@@ -184,7 +184,7 @@ internal sealed class Remedies
 
     private Remedy? MoreLight(FitSearch.Missed miss)
     {
-        var ev = question.Location.BrightnessEv + miss.Shortfall.By * Margin + 1e-9;
+        var ev = question.Location.Light.BrightnessEv + miss.Shortfall.By * Margin + 1e-9;
         return ev is { } value && value <= BrightestEv ? Tried(new(RemedyKind.MoreLight, value, miss.Shortfall.By), miss.Rig, miss.Mode) : null;
     }
 

@@ -83,7 +83,7 @@ public sealed record Remedy(RemedyKind Kind, double Value, double Change)
         {
             RemedyKind.SubjectBack or RemedyKind.SubjectForward => location with { BehindMm = Value },
             RemedyKind.OtherAxis => location with { Along = location.Along == LooksAlong.Length ? LooksAlong.Width : LooksAlong.Length },
-            RemedyKind.MoreLight => location with { BrightnessEv = Value },
+            RemedyKind.MoreLight => location with { Light = location.Light with { BrightnessEv = Value } },
             _ => location,
         };
     }

@@ -25,6 +25,11 @@ public static class Exposure
     /// <returns>Stops.</returns>
     public static double ValueFromLuxEv(double lux) => PortableMath.Log2(lux / 2.5);
 
+    /// <summary>The scene's exposure value at ISO 100 from the luminance of a middle grey in it, as a spot meter reads it: log2(100·L/12.5).</summary>
+    /// <param name="candelasPerSquareMetre">L, cd/m², positive.</param>
+    /// <returns>Stops.</returns>
+    public static double ValueFromLuminanceEv(double candelasPerSquareMetre) => PortableMath.Log2(8 * candelasPerSquareMetre);
+
     /// <summary>The fixed filter to offer: whole stops, the nearest to what is left over.</summary>
     /// <param name="leftOverStops">Light left over, stops.</param>
     /// <returns>0 to 10 stops; 0 where half a stop or less is left over.</returns>

@@ -115,8 +115,11 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>Shutter angle.</summary>
     public static Quantity ShutterAngle { get; } = new("Shutter angle", "°", 0.1, 360, "180 or 1/50");
 
+    /// <summary>Exposure time that is held.</summary>
+    public static Quantity ShutterTime { get; } = new("Shutter time", "s", 1e-5, 10, "1/50");
+
     /// <summary>Brightness of a scene at ISO 100.</summary>
-    public static Quantity Brightness { get; } = new("Brightness", "EV", -15, 30, "EV 12 or 500 lx");
+    public static Quantity Brightness { get; } = new("Brightness", "EV", -15, 30, "EV 12, 500 lx, 40 cd/m² or ISO 800 ƒ2.8 1/50");
 
     /// <summary>Mains frequency.</summary>
     public static Quantity Mains { get; } = new("Mains frequency", "Hz", 10, 1000, "50");

@@ -6,8 +6,20 @@ namespace Juxtopsis.Core.Rigs;
 /// <summary>Time, light and filters.</summary>
 public readonly record struct LightReport
 {
+    /// <summary>What the picture is exposed with.</summary>
+    public ExposureSettings Settings { get; init; }
+
     /// <summary>t, exposure time of a frame, s.</summary>
-    public double TimeSeconds { get; init; }
+    public double TimeSeconds => Settings.TimeSeconds;
+
+    /// <summary>The shutter angle that this time is, degrees.</summary>
+    public double ShutterAngleDeg { get; init; }
+
+    /// <summary>The angle that the same shutter is at the timeline's rate, degrees.</summary>
+    public double TimelineShutterAngleDeg { get; init; }
+
+    /// <summary>True where a longer time is held than a frame lasts; the frame's counts.</summary>
+    public bool IsShutterCut { get; init; }
 
     /// <summary>Captured frames a second.</summary>
     public double CaptureFps { get; init; }
@@ -19,7 +31,7 @@ public readonly record struct LightReport
     public double BellowsStops { get; init; }
 
     /// <summary>T (or N, when the transmission is not known) with that loss.</summary>
-    public double WorkingTNumber { get; init; }
+    public double WorkingTNumber => Settings.WorkingTNumber;
 
     /// <summary>Tw²/t with the filters in place: the light that the setting needs at ISO 100, as a ratio.</summary>
     public double LightNeeded { get; init; }
@@ -44,28 +56,28 @@ public readonly record struct LightReport
 
     internal static LightReport Of(in Scene scene, in Rig rig, in LensOnSensor lens, double workingOverSet)
     {
-        var fps = rig.CaptureFps ?? scene.TimelineFps;
-        var time = Exposure.TimeSeconds(scene.ShutterAngleDeg, fps);
-        var working = (lens.EffectiveTNumber ?? lens.EffectiveFNumber) * workingOverSet;
-        var needed = Exposure.LightNeeded(working, time, rig.FilterStops);
-        double? setting = rig.SensitivityIso is { } iso ? PortableMath.Log2(needed * 100 / iso) : null;
-        var leftOver = scene.BrightnessEv - setting;
-        double? isoNeeded = scene.BrightnessEv is { } ev ? 100 * needed / PortableMath.Exp2(ev) : null;
-        var flickers = Flicker.Count(time, scene.MainsHertz);
+        var fps = rig.FpsIn(scene);
+        var shutter = rig.ShutterIn(scene);
+        var settings = new ExposureSettings((lens.EffectiveTNumber ?? lens.EffectiveFNumber) * workingOverSet, shutter.TimeSeconds(fps), rig.FilterStops, rig.SensitivityIso);
+        var right = settings.RightForEv;
+        var leftOver = scene.Light.BrightnessEv - right;
+        var flickers = Flicker.Count(settings.TimeSeconds, scene.Light.MainsHertz);
         return new LightReport
         {
-            TimeSeconds = time,
+            Settings = settings,
             CaptureFps = fps,
+            ShutterAngleDeg = shutter.AngleAt(fps),
+            TimelineShutterAngleDeg = shutter.AngleAt(scene.TimelineFps),
+            IsShutterCut = shutter.IsLongerThanFrame(fps),
             SlowMotion = fps / scene.TimelineFps,
             BellowsStops = workingOverSet == 1 ? 0 : 2 * PortableMath.Log2(workingOverSet),
-            WorkingTNumber = working,
-            LightNeeded = needed,
-            SettingEv = setting,
+            LightNeeded = settings.LightNeeded,
+            SettingEv = right,
             LeftOverStops = leftOver,
             FixedFilterStops = leftOver is { } stops ? Exposure.FixedFilterStops(stops) : null,
-            SensitivityNeededIso = isoNeeded,
+            SensitivityNeededIso = settings.SensitivityFor(scene.Light.BrightnessEv),
             Flickers = flickers,
-            SafeAngleDeg = Flicker.SafeAngleDeg(flickers, fps, scene.MainsHertz),
+            SafeAngleDeg = Flicker.SafeAngleDeg(flickers, fps, scene.Light.MainsHertz),
         };
     }
 }

@@ -59,10 +59,19 @@ internal static class ReasonFinder
         | If(focus.DepthInFrontMm + focus.DepthBehindMm < HandHoldsMm, Reasons.ThinSharpZone)
         | If(!(focus.FaceStretch <= Perspective.FaceStretchNoticed), Reasons.FaceStretched);
 
+    /// <summary>From a quarter of a frame down movement is seen in steps, from three quarters up as a smear: rules of thumb, degrees.</summary>
+    public const double StuttersBelowDeg = 90;
+
+    /// <summary>The other end.</summary>
+    public const double SmearsAboveDeg = 270;
+
     /// <summary>What is wrong with the light.</summary>
     public static Reasons Light(in Rig rig, in LightReport light)
     {
-        var flickers = If(!Flicker.IsSafe(light.Flickers), Reasons.Flickers);
+        var flickers = If(!Flicker.IsSafe(light.Flickers), Reasons.Flickers)
+            | If(light.IsShutterCut, Reasons.ShutterLongerThanFrame)
+            | If(light.ShutterAngleDeg < StuttersBelowDeg, Reasons.MotionStutters)
+            | If(light.ShutterAngleDeg > SmearsAboveDeg, Reasons.MotionSmears);
         return light.LeftOverStops switch
         {
             < -LightToleranceStops => flickers | Reasons.TooDark,

@@ -27,11 +27,22 @@ public static partial class ReasonWords
                     CodeOf(kind), Severity.Spoils, "Variable filter", left, range,
                     $"{left} are left over; the variable filter takes {range}.",
                     report.Light.LeftOverStops > rig.VariableFilterMaxStops ? "Add a fixed filter; turned past its end a variable one draws a dark cross." : "Take it off, or open the aperture.");
+            case Reasons.ShutterLongerThanFrame:
+                var frame = $"1/{LengthWords.Number(Math.Round(report.Light.CaptureFps, 2))} s";
+                return new(
+                    CodeOf(kind), Severity.Costs, "Shutter time", $"{LengthWords.Number(Math.Round(rig.ShutterIn(scene).HeldSeconds!.Value, 4))} s", $"up to {frame}",
+                    $"A frame lasts {frame}, and the shutter’s time is longer: the whole frame gathers light and no more.", $"Hold a time of {frame} or less, or capture fewer frames a second.");
+            case Reasons.MotionStutters or Reasons.MotionSmears:
+                var isNarrow = kind == Reasons.MotionStutters;
+                return new(
+                    CodeOf(kind), Severity.Note, "Shutter angle", $"{LengthWords.Number(Math.Round(report.Light.ShutterAngleDeg, 1))}°", $"{ReasonFinder.StuttersBelowDeg}° to {ReasonFinder.SmearsAboveDeg}°",
+                    isNarrow ? "Movement will look hard and in steps, as of sparks or rain." : "Movement will smear, as in a dream.",
+                    isNarrow ? "If that is not meant, take light away with a filter and open the shutter to about 180°." : "If that is not meant, close the shutter to about 180°, and add light or sensitivity.");
             default:
                 var count = LengthWords.Number(Math.Round(report.Light.Flickers, 2));
                 return new(
                     CodeOf(kind), Severity.Note, "Flickers in a frame", count, "a whole number",
-                    $"One exposure holds {count} flickers of lamps on {LengthWords.Number(scene.MainsHertz)} Hz: light may pulse.",
+                    $"One exposure holds {count} flickers of lamps on {LengthWords.Number(scene.Light.MainsHertz)} Hz: light may pulse.",
                     report.Light.SafeAngleDeg is { } angle ? $"Set the shutter to {LengthWords.Number(Math.Round(angle, 2))}°, or use lamps that do not flicker; test." : "Frames are shorter than a flicker: use lamps that do not flicker; test.");
         }
     }

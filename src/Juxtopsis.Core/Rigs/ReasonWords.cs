@@ -68,6 +68,9 @@ public static partial class ReasonWords
         Reasons.TooDark
             or Reasons.TooBright
             or Reasons.VariableFilterOutOfRange
+            or Reasons.ShutterLongerThanFrame
+            or Reasons.MotionStutters
+            or Reasons.MotionSmears
             or Reasons.Flickers => Light(given, kind),
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "One reason at a time."),
     };

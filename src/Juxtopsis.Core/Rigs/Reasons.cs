@@ -84,4 +84,13 @@ public enum Reasons
 
     /// <summary>The sharp zone is thinner than a hand can hold.</summary>
     ThinSharpZone = 1 << 25,
+
+    /// <summary>A longer exposure time is held than a frame lasts; the frame's counts.</summary>
+    ShutterLongerThanFrame = 1 << 26,
+
+    /// <summary>The shutter is so narrow that movement breaks into steps.</summary>
+    MotionStutters = 1 << 27,
+
+    /// <summary>The shutter is so wide that movement smears.</summary>
+    MotionSmears = 1 << 28,
 }

@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using Juxtopsis.Core.Light;
 
 namespace Juxtopsis.Core.Rigs;
 
@@ -93,6 +94,12 @@ public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, d
     /// <summary>The lowest sensitivity without more noise that the body has, ISO; null when not known.</summary>
     public double? LowestIso { get; init; }
 
+    /// <summary>The highest sensitivity that is accepted of it, ISO; null for as high as there is.</summary>
+    public double? HighestIso { get; init; }
+
+    /// <summary>A shutter angle of its own, degrees; null for the scene's shutter.</summary>
+    public double? ShutterAngleDeg { get; init; }
+
     /// <summary>Fixed filters in place, stops of light.</summary>
     public double FilterStops { get; init; }
 
@@ -104,6 +111,16 @@ public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, d
 
     /// <summary>Captured frames a second; null when as many as the timeline has.</summary>
     public double? CaptureFps { get; init; }
+
+    /// <summary>Frames a second that it captures.</summary>
+    /// <param name="scene">The scene.</param>
+    /// <returns>Its own, or those of the timeline.</returns>
+    public double FpsIn(in Scene scene) => CaptureFps ?? scene.TimelineFps;
+
+    /// <summary>The shutter that it is exposed with.</summary>
+    /// <param name="scene">The scene.</param>
+    /// <returns>Its own, or that of the scene.</returns>
+    public Shutter ShutterIn(in Scene scene) => ShutterAngleDeg is { } angle ? new(angle) : scene.Shutter;
 
     /// <summary>Stabilisation of the body, stops.</summary>
     public double BodyStabilisationStops { get; init; }

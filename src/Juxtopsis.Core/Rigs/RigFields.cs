@@ -131,6 +131,8 @@ public static class RigFields
             Usual("rearFilterIndex", "Its index", EntryKind.RefractiveIndex, "Refractive index of that filter; glass has about 1.5.", (in r) => r.RearFilterIndex, (in r, v) => r with { RearFilterIndex = v }),
             Unknown("sensitivityIso", "Sensitivity", EntryKind.Sensitivity, "ISO. With the scene’s brightness it tells what light is left over.", (in r) => r.SensitivityIso, (in r, v) => r with { SensitivityIso = v }),
             Unknown("lowestIso", "Lowest sensitivity", EntryKind.Sensitivity, "The lowest that the body has without more noise; light that is held ends there. ISO 100 where it is not known.", (in r) => r.LowestIso, (in r, v) => r with { LowestIso = v }),
+            Unknown("highestIso", "Highest sensitivity", EntryKind.Sensitivity, "The highest that you accept of it; light that is held ends there. Empty for as high as there is.", (in r) => r.HighestIso, (in r, v) => r with { HighestIso = v }),
+            Unknown("shutterAngleDeg", "Its own shutter", EntryKind.ShutterAngle, "A shutter angle of this rig alone; empty for the scene’s shutter.", (in r) => r.ShutterAngleDeg, (in r, v) => r with { ShutterAngleDeg = v }),
             Usual("filterStops", "Fixed filter", EntryKind.Filter, "Stops, ND8 or ND0.9.", (in r) => r.FilterStops, (in r, v) => r with { FilterStops = v }),
             VariableWeakest,
             VariableStrongest,

@@ -1,3 +1,5 @@
+using Juxtopsis.Core.Light;
+
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>Where things stand, how bright it is and what is to be delivered: the same for every rig that is compared.</summary>
@@ -34,17 +36,17 @@ public readonly record struct Scene(double SubjectDistanceMm)
     /// <summary>Sideways move of the camera for which parallax is told, mm.</summary>
     public double SidewaysMm { get; init; } = 100;
 
-    /// <summary>Brightness of the scene as exposure value at ISO 100; null when not known.</summary>
-    public double? BrightnessEv { get; init; }
+    /// <summary>How bright it is, and what lamps hang on.</summary>
+    public LightSource Light { get; init; } = new();
 
     /// <summary>Frames a second of the timeline.</summary>
     public double TimelineFps { get; init; } = 25;
 
-    /// <summary>Shutter angle, degrees.</summary>
-    public double ShutterAngleDeg { get; init; } = 180;
+    /// <summary>The shutter of all rigs that have none of their own.</summary>
+    public Shutter Shutter { get; init; } = new();
 
-    /// <summary>Mains frequency of the lamps, Hz.</summary>
-    public double MainsHertz { get; init; } = 50;
+    /// <summary>How long a movement takes of which is told how long it lasts on screen, s.</summary>
+    public double MovementSeconds { get; init; } = 1;
 
     /// <summary>What frames are drawn before.</summary>
     public Backdrop Backdrop { get; init; }

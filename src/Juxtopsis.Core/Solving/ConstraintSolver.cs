@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -30,10 +31,11 @@ public static class ConstraintSolver
             | (was.FocalLengthMm == now.FocalLengthMm ? Giving.None : Giving.FocalLength)
             | (was.FNumber == now.FNumber ? Giving.None : Giving.Aperture)
             | (was.SensitivityIso == now.SensitivityIso ? Giving.None : Giving.Sensitivity)
-            | (was.FilterStops == now.FilterStops ? Giving.None : Giving.Filter);
+            | (was.FilterStops == now.FilterStops ? Giving.None : Giving.Filter)
+            | (was.ShutterAngleDeg == now.ShutterAngleDeg && before.Scene.Shutter == after.Scene.Shutter && was.CaptureFps == now.CaptureFps ? Giving.None : Giving.Shutter);
 
         // A brightness that was not known says nothing of what the light was.
-        var light = hold.Light && before.Scene.BrightnessEv.HasValue == after.Scene.BrightnessEv.HasValue && was.SensitivityIso.HasValue == now.SensitivityIso.HasValue;
+        var light = hold.Light && before.Scene.Light.BrightnessEv.HasValue == after.Scene.Light.BrightnessEv.HasValue && was.SensitivityIso.HasValue == now.SensitivityIso.HasValue;
         return Bring(conventions, targets, after, hold with { Light = light }, Free(hold, byHand), unit);
     }
 
@@ -58,7 +60,7 @@ public static class ConstraintSolver
             Giving.FocalLength => hold.Place ? Giving.None : Giving.Distance,
             _ => Giving.None,
         };
-        return framing | ((Giving.Aperture | Giving.Sensitivity | Giving.Filter) & ~byHand);
+        return framing | ((Giving.Aperture | Giving.Sensitivity | Giving.Filter | Giving.Shutter) & ~byHand);
     }
 
     private static Followed Bring(in Conventions conventions, HeldValues targets, in StandingRig rig, Hold hold, Giving free, LengthUnit unit)
@@ -72,12 +74,14 @@ public static class ConstraintSolver
 
         if (hold.Blur && targets.BlurShare is { } share)
         {
-            now = BringBlur(now, share, free, notes);
+            now = BringBlur(now, share, free, rig.Pinned, notes);
         }
 
         if (hold.Light)
         {
-            now = BringLight(now, targets, rig.FiltersAreFixed ? free & ~Giving.Filter : free, notes);
+            // What the blur goes by does not give for the light.
+            var given = free & ~(rig.FiltersAreFixed ? Giving.Filter : Giving.None) & ~(hold.Blur ? Giving.Aperture : Giving.None);
+            now = BringLight(now, targets, hold.LightGives, given, rig.Pinned, notes);
         }
 
         return new Followed(now.Scene, now.Rig, Confirmed(now, targets, hold, notes));
@@ -91,7 +95,7 @@ public static class ConstraintSolver
             return notes;
         }
 
-        var has = HeldValues.Of(now.Conventions, new(now.Scene, now.Rig, false));
+        var has = HeldValues.Of(now.Conventions, new(now.Scene, now.Rig, Giving.None));
         if (hold.Framing && targets.FieldHeightMm is { } height && !(has.FieldHeightMm is { } field && Math.Abs(field / height - 1) < Exact))
         {
             notes.Add(new(HoldOutcome.Stopped, "The framing is not held.", "Let go of something, or change one thing at a time."));
@@ -100,6 +104,11 @@ public static class ConstraintSolver
         if (hold.Blur && targets.BlurShare is { } share && !(has.BlurShare is { } blur && Math.Abs(blur / share - 1) < Exact))
         {
             notes.Add(new(HoldOutcome.Stopped, "The blur is not held.", "Let go of something, or change one thing at a time."));
+        }
+
+        if (hold.Light && targets.HasSensitivity == has.HasSensitivity && !(Math.Abs(has.LightStops - targets.LightStops) < Exact))
+        {
+            notes.Add(new(HoldOutcome.Stopped, "The light is not held.", "Let go of something, or change one thing at a time."));
         }
 
         return notes;
@@ -134,7 +143,7 @@ public static class ConstraintSolver
         return now;
     }
 
-    private static Setting BringBlur(in Setting now, double share, Giving free, List<HoldNote> notes)
+    private static Setting BringBlur(in Setting now, double share, Giving free, Giving pinned, List<HoldNote> notes)
     {
         if (now.Report.Focus?.BackgroundDiscFractionOfHeight is { } has && IsSame(has, share))
         {
@@ -147,12 +156,18 @@ public static class ConstraintSolver
             return now;
         }
 
+        if (pinned.HasFlag(Giving.Aperture))
+        {
+            notes.Add(new(HoldOutcome.Stopped, "The blur is not held: the aperture is pinned.", "Let go of the aperture, or of the blur."));
+            return now;
+        }
+
         var solution = ApertureSolver.ForBlur(now.Scene, now.Conventions, now.Rig, share, now.Unit);
         notes.Add(Note(solution, $"{Setting.Aperture(now.Rig.FNumber)} → {Setting.Aperture(solution.FNumber ?? now.Rig.FNumber)}."));
         return solution.FNumber is { } fNumber ? now with { Rig = now.Rig with { FNumber = fNumber } } : now;
     }
 
-    private static Setting BringLight(in Setting now, HeldValues targets, Giving free, List<HoldNote> notes)
+    private static Setting BringLight(in Setting now, HeldValues targets, IReadOnlyList<ExposureControl> order, Giving free, Giving pinned, List<HoldNote> notes)
     {
         var set = now.Rig;
         if (set.SensitivityIso.HasValue && !targets.HasSensitivity)
@@ -162,15 +177,21 @@ public static class ConstraintSolver
         }
 
         var decided = set.SensitivityIso.HasValue == targets.HasSensitivity;
-        var rig = decided ? set : set with { SensitivityIso = set.LowestIso ?? LightSolver.UsualIso };
-        var missing = targets.LightStops - HeldValues.Of(now.Conventions, new(now.Scene, rig, false)).LightStops;
+        var rig = decided ? set : set with { SensitivityIso = set.LowestIso ?? ExposureSettings.ReferenceIso };
+        var missing = targets.LightStops - HeldValues.Of(now.Conventions, new(now.Scene, rig, Giving.None)).LightStops;
         if (decided && Math.Abs(missing) < Same)
         {
             return now;
         }
 
-        var solution = LightSolver.Brighten(rig, missing, free);
-        var brought = rig with { SensitivityIso = solution.SensitivityIso ?? rig.SensitivityIso, FilterStops = solution.FilterStops ?? rig.FilterStops };
+        var solution = LightSolver.Brighten(now.Scene, rig, missing, order, free, pinned);
+        var brought = rig with
+        {
+            SensitivityIso = solution.SensitivityIso ?? rig.SensitivityIso,
+            FilterStops = solution.FilterStops ?? rig.FilterStops,
+            ShutterAngleDeg = solution.ShutterAngleDeg ?? rig.ShutterAngleDeg,
+            FNumber = solution.FNumber ?? rig.FNumber,
+        };
         notes.Add(Note(solution, decided ? solution.Message : $"ISO {LengthWords.Number(Math.Round(brought.SensitivityIso!.Value))}."));
         return now with { Rig = brought };
     }

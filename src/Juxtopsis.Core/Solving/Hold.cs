@@ -1,4 +1,4 @@
-using Juxtopsis.Core.Optics;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Solving;
@@ -7,14 +7,22 @@ namespace Juxtopsis.Core.Solving;
 /// <param name="Place">Camera and subject stay; with the framing held too, the focal length gives.</param>
 /// <param name="Framing">The height of the picture at the subject stays; without the place, the distance gives.</param>
 /// <param name="Blur">The share of the picture's height that a background point's disc has stays; the aperture gives.</param>
-/// <param name="Light">The exposure stays; sensitivity and filter give.</param>
-public readonly record struct Hold(bool Place, bool Framing, bool Blur, bool Light);
+/// <param name="Light">The exposure stays; filter, sensitivity, shutter and aperture give.</param>
+public readonly record struct Hold(bool Place, bool Framing, bool Blur, bool Light)
+{
+    /// <summary>In which order they give for the light; what is left out comes after, in its usual order.</summary>
+    public IReadOnlyList<ExposureControl> LightGives { get; init; } = [];
+}
 
 /// <summary>A rig where it stands.</summary>
 /// <param name="Scene">The scene, with the rig's own distance.</param>
 /// <param name="Rig">The rig.</param>
-/// <param name="FiltersAreFixed">True when its filters are parts, which nobody swaps but a person.</param>
-public readonly record struct StandingRig(Scene Scene, Rig Rig, bool FiltersAreFixed);
+/// <param name="Pinned">What a person has pinned: it stays.</param>
+public readonly record struct StandingRig(Scene Scene, Rig Rig, Giving Pinned)
+{
+    /// <summary>True when its filters are parts, which nobody swaps but a person.</summary>
+    public bool FiltersAreFixed { get; init; }
+}
 
 /// <summary>What a rig gives of the things that can be held; null for what it does not have.</summary>
 /// <param name="FieldHeightMm">Height of the picture at the subject, mm.</param>
@@ -23,6 +31,9 @@ public readonly record struct StandingRig(Scene Scene, Rig Rig, bool FiltersAreF
 /// <param name="HasSensitivity">Whether its sensitivity is decided; ISO 100 stands in.</param>
 public readonly record struct HeldValues(double? FieldHeightMm, double? BlurShare, double LightStops, bool HasSensitivity)
 {
+    /// <summary>A picture exposed just right in a scene whose brightness is known.</summary>
+    public static HeldValues RightExposure { get; } = new(null, null, 0, true);
+
     /// <summary>Reads them from a rig's report.</summary>
     /// <param name="conventions">The conventions.</param>
     /// <param name="standing">The rig where it stands.</param>
@@ -34,7 +45,7 @@ public readonly record struct HeldValues(double? FieldHeightMm, double? BlurShar
         return new(
             report.Focus?.FieldHeightMm,
             share > 0 ? share : null,
-            (standing.Scene.BrightnessEv ?? 0) - PortableMath.Log2(report.Light.LightNeeded * LightSolver.UsualIso / (standing.Rig.SensitivityIso ?? LightSolver.UsualIso)),
+            report.Light.Settings.BrighterStops(standing.Scene.Light.BrightnessEv ?? 0),
             standing.Rig.SensitivityIso.HasValue);
     }
 }
@@ -60,6 +71,9 @@ public enum Giving
 
     /// <summary>Fixed filters.</summary>
     Filter = 16,
+
+    /// <summary>The shutter.</summary>
+    Shutter = 32,
 }
 
 /// <summary>A rig after it has followed.</summary>

@@ -1,82 +1,165 @@
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Solving;
 
-/// <summary>Which sensitivity and filter bring a picture to a brightness.</summary>
-public static class LightSolver
+/// <summary>Which settings bring a picture to a brightness: those that are free give way one after the other, in a person's order.</summary>
+public sealed class LightSolver
 {
-    /// <summary>The sensitivity that exposure values go by, and the lowest of a body of which none is known.</summary>
-    internal const double UsualIso = 100;
-
     private const double Nothing = 1e-9;
 
+    private readonly Scene scene;
+    private readonly Rig rig;
+    private readonly IReadOnlyList<ExposureControl> order;
+
+    private LightSolver(in Scene scene, in Rig rig, IReadOnlyList<ExposureControl> order) => (this.scene, this.rig, this.order) = (scene, rig, order);
+
+    /// <summary>The order in which settings give where nobody says otherwise.</summary>
+    public static IReadOnlyList<ExposureControl> UsualOrder { get; } = [ExposureControl.Filter, ExposureControl.Sensitivity, ExposureControl.Shutter, ExposureControl.Aperture];
+
     /// <summary>Makes a picture brighter or darker.</summary>
+    /// <param name="scene">The scene, with its shutter.</param>
     /// <param name="rig">The rig.</param>
     /// <param name="stops">How much brighter it is to be, stops; negative for darker.</param>
-    /// <param name="giving">Which of sensitivity and filter may move.</param>
+    /// <param name="order">What gives first; what is left out comes after, in its usual order.</param>
+    /// <param name="free">What may give.</param>
+    /// <param name="pinned">What may not because a person pinned it: where it would have helped, that is told.</param>
     /// <returns>
-    /// Brighter: filters come off first, then the sensitivity rises. Darker: the sensitivity falls to the lowest that the body has (ISO
-    /// 100 when that is not known), then filters go on. So there is never more noise than must be.
+    /// How it is set then: each goes as far as it can (the aperture as far as the lens and what is behind it, the sensitivity between the lowest that the
+    /// body has and the highest that is accepted) before the next one moves. With what is left, and the least that would free it, where that is not enough.
     /// </returns>
-    public static Solution Brighten(in Rig rig, double stops, Giving giving)
+    public static Solution Brighten(in Scene scene, in Rig rig, double stops, IReadOnlyList<ExposureControl> order, Giving free, Giving pinned)
     {
-        var filter = rig.FilterStops;
-        var iso = rig.SensitivityIso;
-        var left = stops;
-        if (left > 0 && giving.HasFlag(Giving.Filter))
-        {
-            left -= Move(ref filter, Math.Max(0, filter - left));
-        }
+        ArgumentNullException.ThrowIfNull(order);
+        return new LightSolver(scene, rig, [.. order.Concat(UsualOrder).Distinct()]).Solve(stops, free & ~pinned, pinned);
+    }
 
-        if (giving.HasFlag(Giving.Sensitivity) && iso is { } now)
-        {
-            var lowest = Math.Min(now, rig.LowestIso ?? UsualIso);
-            iso = Math.Clamp(now * PortableMath.Exp2(left), lowest, Quantity.Sensitivity.Max);
-            left -= PortableMath.Log2(iso.Value / now);
-        }
+    /// <summary>The setting as what may give.</summary>
+    /// <param name="control">The setting.</param>
+    /// <returns>The same as a flag.</returns>
+    public static Giving GivingOf(ExposureControl control) => control switch
+    {
+        ExposureControl.Filter => Giving.Filter,
+        ExposureControl.Sensitivity => Giving.Sensitivity,
+        ExposureControl.Shutter => Giving.Shutter,
+        _ => Giving.Aperture,
+    };
 
-        if (left < 0 && giving.HasFlag(Giving.Filter))
-        {
-            left += Move(ref filter, Math.Min(Quantity.FilterStops.Max, filter - left));
-        }
-
+    private Solution Solve(double stops, Giving free, Giving pinned)
+    {
+        var (set, left) = Give(stops, free);
         var isMet = Math.Abs(left) < Nothing;
-        return new Solution(
-            "Light",
-            isMet ? SolveBound.None : left > 0 ? SolveBound.Sensitivity : SolveBound.Filter,
-            isMet ? Said(rig, iso, filter) : $"{Said(rig, iso, filter)} It stays {Count(Math.Round(Math.Abs(left), 1))} too {(left > 0 ? "dark" : "bright")}.".TrimStart(),
-            isMet ? "" : Fix(rig, left > 0, giving))
+        var said = Said(set);
+        var (bound, fix) = isMet ? (SolveBound.None, "") : Freed(stops, free, pinned, left > 0);
+        return new Solution("Light", bound, isMet ? said : $"{said} It stays {Count(Math.Round(Math.Abs(left), 1))} too {(left > 0 ? "dark" : "bright")}.".TrimStart(), fix)
         {
-            SensitivityIso = iso == rig.SensitivityIso ? null : iso,
-            FilterStops = filter == rig.FilterStops ? null : filter,
+            SensitivityIso = set.SensitivityIso == rig.SensitivityIso ? null : set.SensitivityIso,
+            FilterStops = set.FilterStops == rig.FilterStops ? null : set.FilterStops,
+            ShutterAngleDeg = set.ShutterAngleDeg == rig.ShutterAngleDeg ? null : set.ShutterAngleDeg,
+            FNumber = set.FNumber == rig.FNumber ? null : set.FNumber,
         };
     }
 
-    private static double Move(ref double filter, double to)
+    /// <summary>Lets what is free give, in order.</summary>
+    /// <returns>The rig as it is set then, and how much brighter it should still be, stops.</returns>
+    private (Rig Set, double Left) Give(double stops, Giving free)
     {
-        var moved = Math.Abs(to - filter);
-        filter = to;
-        return moved;
+        var (set, left) = (rig, stops);
+        foreach (var control in order)
+        {
+            if (Math.Abs(left) >= Nothing && free.HasFlag(GivingOf(control)))
+            {
+                (set, left) = Moved(set, control, left);
+            }
+        }
+
+        return (set, left);
     }
 
-    private static string Said(in Rig rig, double? iso, double filter)
+    private (Rig Set, double Left) Moved(in Rig set, ExposureControl control, double stops)
     {
-        var sensitivity = iso == rig.SensitivityIso ? "" : $"ISO {Rounded(rig.SensitivityIso!.Value)} → {Rounded(iso!.Value)}";
-        var filters = filter == rig.FilterStops ? "" : $"filter {LengthWords.Number(Math.Round(rig.FilterStops, 2))} → {Count(Math.Round(filter, 2))}";
-        return sensitivity + (sensitivity.Length > 0 && filters.Length > 0 ? ", " : "") + filters + (sensitivity.Length + filters.Length > 0 ? "." : "");
+        switch (control)
+        {
+            case ExposureControl.Filter:
+                var filter = Math.Clamp(set.FilterStops - stops, 0, Quantity.FilterStops.Max);
+                return (set with { FilterStops = filter }, stops - (set.FilterStops - filter));
+            case ExposureControl.Sensitivity when set.SensitivityIso is { } now:
+                var iso = Math.Clamp(now * PortableMath.Exp2(stops), Math.Min(now, set.LowestIso ?? ExposureSettings.ReferenceIso), Math.Max(now, set.HighestIso ?? Quantity.Sensitivity.Max));
+                return (set with { SensitivityIso = iso }, stops - PortableMath.Log2(iso / now));
+            case ExposureControl.Shutter:
+                var angle = set.ShutterIn(scene).AngleAt(set.FpsIn(scene));
+                var turned = Math.Clamp(angle * PortableMath.Exp2(stops), Math.Min(angle, Quantity.ShutterAngle.Min), Shutter.WholeDeg);
+                return (set with { ShutterAngleDeg = turned }, stops - PortableMath.Log2(turned / angle));
+            case ExposureControl.Aperture:
+                // Opened farther than what is behind the lens lets out, nothing more comes through.
+                var widest = Math.Max(LensOnSensor.WidestAt(set.Lens, LensOnSensor.InZoom(set)) ?? Quantity.FNumber.Min, set.OpticsFastestFNumber / set.Optics.Magnification ?? 0);
+                var from = Math.Max(set.FNumber, widest);
+                var fNumber = Math.Clamp(from * PortableMath.Exp2(-stops / 2), Math.Min(from, widest), Math.Max(from, set.Lens.NarrowestFNumber ?? Quantity.FNumber.Max));
+                return (set with { FNumber = fNumber }, stops - 2 * PortableMath.Log2(from / fNumber));
+            default:
+                return (set, stops);
+        }
+    }
+
+    /// <summary>What stopped it, and the least that would let it: letting go of one pin; else of two; else what no setting gives.</summary>
+    private (SolveBound Bound, string Fix) Freed(double stops, Giving free, Giving pinned, bool isDark)
+    {
+        ExposureControl[] held = [.. order.Where(c => pinned.HasFlag(GivingOf(c)))];
+        foreach (var one in held)
+        {
+            if (Give(stops, free | GivingOf(one)) is { Left: var left, Set: var set } && Math.Abs(left) < Nothing)
+            {
+                return (SolveBound.Pinned, $"{Names(held)} {(held.Length == 1 ? "is" : "are")} pinned, and the light is held. Let go of {Name(one)}: {Said(set)}");
+            }
+        }
+
+        foreach (var (one, other) in held.SelectMany((one, i) => held.Skip(i + 1).Select(other => (one, other))))
+        {
+            if (Give(stops, free | GivingOf(one) | GivingOf(other)) is { Left: var left, Set: var set } && Math.Abs(left) < Nothing)
+            {
+                return (SolveBound.Pinned, $"{Names(held)} are pinned, and the light is held. Let go of {Name(one)} and {Name(other)}: {Said(set)}");
+            }
+        }
+
+        return isDark
+            ? (SolveBound.Sensitivity, rig.SensitivityIso is null ? "Give the rig a sensitivity, so that it can rise; or add light." : "Add light, or open the aperture.")
+            : (SolveBound.Filter, free.HasFlag(Giving.Filter) ? "Close the aperture, or shorten the shutter angle." : "Put a filter of that many stops on.");
+    }
+
+    private static string Name(ExposureControl control) => control switch
+    {
+        ExposureControl.Filter => "the filter",
+        ExposureControl.Sensitivity => "the sensitivity",
+        ExposureControl.Shutter => "the shutter",
+        _ => "the aperture",
+    };
+
+    private static string Names(ExposureControl[] controls)
+    {
+        var names = string.Join(", ", controls.SkipLast(1).Select(Name));
+        var all = names.Length == 0 ? Name(controls[^1]) : $"{names} and {Name(controls[^1])}";
+        return char.ToUpperInvariant(all[0]) + all[1..];
+    }
+
+    /// <summary>What moved, in the order in which it gave.</summary>
+    private string Said(in Rig set)
+    {
+        var (was, now) = (rig, set);
+        var moved = order.Select(control => control switch
+        {
+            ExposureControl.Filter => was.FilterStops == now.FilterStops ? "" : $"filter {LengthWords.Number(Math.Round(was.FilterStops, 2))} → {Count(Math.Round(now.FilterStops, 2))}",
+            ExposureControl.Sensitivity => was.SensitivityIso == now.SensitivityIso ? "" : $"ISO {Rounded(was.SensitivityIso!.Value)} → {Rounded(now.SensitivityIso!.Value)}",
+            ExposureControl.Shutter => was.ShutterAngleDeg == now.ShutterAngleDeg ? ""
+                : $"shutter {LengthWords.Number(Math.Round(was.ShutterIn(scene).AngleAt(was.FpsIn(scene)), 1))} → {LengthWords.Number(Math.Round(now.ShutterAngleDeg!.Value, 1))}°",
+            _ => was.FNumber == now.FNumber ? "" : $"{Setting.Aperture(was.FNumber)} → {Setting.Aperture(now.FNumber)}",
+        });
+        var said = string.Join(", ", moved.Where(m => m.Length > 0));
+        return said.Length == 0 ? "" : said + ".";
     }
 
     private static string Rounded(double iso) => LengthWords.Number(Math.Round(iso));
 
     private static string Count(double stops) => $"{LengthWords.Number(stops)} {(stops == 1 ? "stop" : "stops")}";
-
-    private static string Fix(in Rig rig, bool isDark, Giving giving) => (isDark, rig.SensitivityIso, giving.HasFlag(Giving.Filter)) switch
-    {
-        (true, null, _) => "Give the rig a sensitivity, so that it can rise; or add light.",
-        (true, _, _) => "Add light, or open the aperture.",
-        (false, _, false) => "Put a filter of that many stops on.",
-        (false, _, true) => "Close the aperture, or shorten the shutter angle.",
-    };
 }

@@ -39,6 +39,9 @@ public enum SolveBound
     /// <summary>Filters: no more of them, or none that may be moved.</summary>
     Filter,
 
+    /// <summary>What a person has pinned.</summary>
+    Pinned,
+
     /// <summary>Diffraction: met, but softened.</summary>
     Diffraction,
 
@@ -73,6 +76,9 @@ public sealed record Solution(string What, SolveBound Bound, string Message, str
 
     /// <summary>Fixed filters to put in place, stops; null when they stay.</summary>
     public double? FilterStops { get; init; }
+
+    /// <summary>Shutter angle to set, degrees; null when it stays.</summary>
+    public double? ShutterAngleDeg { get; init; }
 
     /// <summary>Field across that is reached at the subject, mm; null when there is none.</summary>
     public double? FieldWidthMm { get; init; }

@@ -89,7 +89,7 @@ public sealed class FigureProperties
         var given = setup.Case;
         if (given.Report.Light.LeftOverStops is { } leftOver)
         {
-            Assert.Equal(leftOver, setup.Scene.BrightnessEv!.Value + LightStepTests.SumOf(given), 1e-9);
+            Assert.Equal(leftOver, setup.Scene.Light.BrightnessEv!.Value + LightStepTests.SumOf(given), 1e-9);
         }
     }
 

@@ -15,7 +15,7 @@ public sealed class LightStepTests
         FigureId.FocusStepStops, FigureId.ShutterStepStops, FigureId.SensitivityStepStops,
     ];
 
-    private static readonly Scene Yard = new(2500) { BrightnessEv = 15 };
+    private static readonly Scene Yard = new(2500) { Light = new() { BrightnessEv = 15 } };
     private static readonly Rig Plain = new(36, 24, 50, 4);
 
     internal static double SumOf(in FigureCase given)
@@ -47,7 +47,7 @@ public sealed class LightStepTests
     [InlineData(360, 24, null, -4.584963)]
     [InlineData(45, 24, null, -7.584963)]
     public void Shutter(double angleDeg, double timelineFps, double? captureFps, double stops) => Assert.Equal(
-        stops, Step(FigureId.ShutterStepStops, Plain with { CaptureFps = captureFps }, Yard with { ShutterAngleDeg = angleDeg, TimelineFps = timelineFps })!.Value, 6);
+        stops, Step(FigureId.ShutterStepStops, Plain with { CaptureFps = captureFps }, Yard with { Shutter = new(angleDeg), TimelineFps = timelineFps })!.Value, 6);
 
     // log₂(ISO/100).
     [Theory]
@@ -89,7 +89,7 @@ public sealed class LightStepTests
     public void Wide_open_in_the_sun()
     {
         var rig = Plain with { FNumber = 2.8, SensitivityIso = 100, FilterStops = 6 };
-        Assert.Equal(0.325770, Yard.BrightnessEv!.Value + SumOf(Case.Of(Yard, rig)), 6);
+        Assert.Equal(0.325770, Yard.Light.BrightnessEv!.Value + SumOf(Case.Of(Yard, rig)), 6);
         Assert.Equal(0.325770, RigEvaluator.Evaluate(Yard, Conventions.Default, rig).Light.LeftOverStops!.Value, 6);
     }
 

@@ -167,7 +167,7 @@ public sealed class BruteForceTests
             BackgroundDistanceMm = d + (asked.Location.BehindMm ?? double.PositiveInfinity),
             DeliveryAspect = asked.Brief.DeliveryAspect,
             DeliveryWidthPx = asked.Brief.DeliveryWidthPx,
-            BrightnessEv = asked.Location.BrightnessEv,
+            Light = asked.Location.Light,
         };
         return (scene, RigEvaluator.Evaluate(scene, Conventions.Default, rig.In(mode, f, n) with { CaptureFps = asked.Brief.CaptureFps }));
     }
@@ -215,7 +215,7 @@ public sealed class BruteForceTests
         BehindMm = Between(random, 300, 3000),
         LeastBehindMm = 200,
         KeepOffMm = random.Next(3) == 0 ? Between(random, 200, 3000) : 0,
-        BrightnessEv = random.Next(3) == 0 ? null : Between(random, 3, 9),
+        Light = new() { BrightnessEv = random.Next(3) == 0 ? null : Between(random, 3, 9) },
     };
 
     private static ShotBrief BriefOf(Random random) => new(new ShotSubject(SubjectKind.Standing, 1750), (ShotSize)random.Next(0, 7))

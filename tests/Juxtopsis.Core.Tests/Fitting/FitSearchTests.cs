@@ -217,7 +217,7 @@ public sealed class FitSearchTests
     public void More_sensitivity_than_the_crew_accepts_is_a_miss_in_stops()
     {
         // At 2 with 1/50 s a brightness of EV 1 asks for log2(4·50) − 1 = 6.6439 stops above ISO 100; 6400 gives 6.
-        var dark = Room with { BrightnessEv = 1 };
+        var dark = Room with { Light = new() { BrightnessEv = 1 } };
         var miss = Assert.Single(Ask(dark, Metre, ShelfOf(Body, Prime)).Misses);
         Assert.Equal(DiagnosticCode.TooDark, miss.Shortfall.Code);
         Assert.Equal(0.6439 + 2 * Math.Log2(1 + 0.02025), miss.Shortfall.By, 1e-3);
@@ -347,14 +347,14 @@ public sealed class FitSearchTests
     {
         var full = Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) });
         var bulging = Prime.With(LensFields.NoFilters, true).With(LensFields.FilterThread, null).With(LensFields.Narrowest, 16.0);
-        var lit = Room with { BrightnessEv = 12 };
+        var lit = Room with { Light = new() { BrightnessEv = 12 } };
         var fit = Assert.Single(Ask(lit, Metre, ShelfOf(full, bulging)).Fits);
         Assert.Equal(0, fit.FilterStops!.Value, 1e-9);
         Assert.Equal(100, fit.SensitivityIso!.Value, 1e-6);
         Assert.True(Ask(lit, Metre, ShelfOf(full, Prime)).Fits[0].FilterStops > 3);
 
         // Full sun asks for ƒ25 at ISO 100 and 1/50 s; that near, the bellows factor 1.02025 takes a part of it.
-        var miss = Assert.Single(Ask(Room with { BrightnessEv = 15 }, Metre, ShelfOf(full, bulging)).Misses);
+        var miss = Assert.Single(Ask(Room with { Light = new() { BrightnessEv = 15 } }, Metre, ShelfOf(full, bulging)).Misses);
         Assert.Equal(DiagnosticCode.TooBright, miss.Shortfall.Code);
         Assert.Equal(15 - Math.Log2(16 * 16 * 50) - 2 * Math.Log2(1.02025), miss.Shortfall.By, 1e-3);
         var soft = Metre with { Behind = BackgroundRequirement.Soft };

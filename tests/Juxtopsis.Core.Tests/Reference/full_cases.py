@@ -17,7 +17,7 @@ def case(name, scene, conventions, rig, yardstick=None):
          "rearFilterIndex": 1.5, "filterStops": 0, "bodyStabilisationStops": 0, "lensStabilisationStops": 0, "squeezePlace": "front",
          "squeezeTurnDeg": 0, "stabilisersAddUp": False, **rig}
     lens = r.get("lens", {})
-    sc = {"lensHeightMm": 1600, "figureHeightMm": 1750, "sidewaysMm": 100, "timelineFps": 25, "shutterAngleDeg": 180, "mainsHertz": 50, **scene}
+    sc = {"lensHeightMm": 1600, "figureHeightMm": 1750, "sidewaysMm": 100, "timelineFps": 25, "shutterAngleDeg": 180, "mainsHertz": 50, "movementSeconds": 1, **scene}
     cv = {"referenceWidthMm": 36, "referenceHeightMm": 24, "crop": "delivered", "circle": "shareOfDiagonal", "cocDivisor": 1500, "cocPx": 2,
           "screenWidthMm": 1200, "viewingDistanceMm": 2500, "distanceFrom": "sensorMark", "squeezedDepth": "vertical", "focalLength": "marked",
           **conventions}
@@ -190,9 +190,15 @@ def case(name, scene, conventions, rig, yardstick=None):
         out["openingNeededMm"] = f / N + lens["frontOpeningFromPupilMm"] * sqrt(Wu**2 + Hu**2) / f
 
     fps = r.get("captureFps", sc["timelineFps"])
-    t = out["exposureTimeSeconds"] = sc["shutterAngleDeg"] / (360 * fps)
+    def exposed(rate):
+        """Light gathers for the share of a frame that the rig's own or the scene's angle opens, or for a held time, but no longer than a frame."""
+        if "shutterAngleDeg" in r:
+            return r["shutterAngleDeg"] / 360 / rate
+        return min(sc["shutterSeconds"], 1 / rate) if "shutterSeconds" in sc else sc["shutterAngleDeg"] / 360 / rate
+    t = out["exposureTimeSeconds"] = exposed(fps)
     out["slowMotion"] = fps / sc["timelineFps"]
-    out["slowMotionStops"] = log2(sc["timelineFps"]) - log2(fps)
+    out["slowMotionStops"] = log2(t) - log2(exposed(sc["timelineFps"]))
+    out["movementOnScreenSeconds"] = sc["movementSeconds"] * fps / sc["timelineFps"]
     out["bellowsStops"] = log2(working**2)
     needed = (T * working) ** 2 / t * 2 ** r["filterStops"]
     # Each thing on the way of the light as the ratio of light after it to light before it.
@@ -231,7 +237,7 @@ def case(name, scene, conventions, rig, yardstick=None):
 print(json.dumps([
     case("bench: a mode of a sensor, reducer, closing zoom, T-number, punch-in",
          {"subjectDistanceMm": 2600, "backgroundDistanceMm": 7100, "deliveryAspect": 16 / 9, "deliveryWidthPx": 3840, "brightnessEv": 9.3,
-          "sidewaysMm": 140},
+          "sidewaysMm": 140, "shutterSeconds": 1 / 30, "movementSeconds": 2.5},
          {},
          {"sensorWidthMm": 19.9, "sensorHeightMm": 11.2, "wholeSensorWidthMm": 23.5, "wholeSensorHeightMm": 15.6, "recordedWidthPx": 5088,
           "recordedHeightPx": 2864, "focalLengthMm": 42, "fNumber": 3.5, "optics": [0.71], "punchIn": 1.1, "sensitivityIso": 800,
@@ -239,16 +245,16 @@ print(json.dumps([
           "lens": {"zoomShortMm": 24, "zoomLongMm": 70, "widestFNumber": 3.5, "widestLongFNumber": 5.6, "narrowestFNumber": 22,
                    "widestTNumber": 3.9, "imageCircleMm": 28.4, "frontOpeningMm": 60, "frontOpeningFromPupilMm": 55}}),
     case("launch: front squeeze, turned, judged across",
-         {"subjectDistanceMm": 6000, "backgroundDistanceMm": 22000, "deliveryAspect": 2.39, "deliveryWidthPx": 4096, "timelineFps": 24},
+         {"subjectDistanceMm": 6000, "backgroundDistanceMm": 22000, "deliveryAspect": 2.39, "deliveryWidthPx": 4096, "timelineFps": 24, "shutterSeconds": 0.02},
          {"squeezedDepth": "horizontal", "crop": "diagonal", "referenceWidthMm": 24.89, "referenceHeightMm": 18.66},
          {"sensorWidthMm": 24.89, "sensorHeightMm": 18.66, "recordedWidthPx": 4448, "recordedHeightPx": 3334, "focalLengthMm": 50,
           "fNumber": 2.8, "squeeze": 2, "squeezeTurnDeg": 17, "mountErrorMm": 0.03, "stabilisersAddUp": True, "bodyStabilisationStops": 2,
           "lensStabilisationStops": 1.5, "lens": {"frontFromSensorMm": 171}}),
     case("slipway: rear squeeze, circle by pixels, two extenders, open background",
-         {"subjectDistanceMm": 45000, "deliveryAspect": 1.85, "deliveryWidthPx": 3996},
+         {"subjectDistanceMm": 45000, "deliveryAspect": 1.85, "deliveryWidthPx": 3996, "shutterSeconds": 0.001},
          {"circle": "deliveredPixels", "cocPx": 1.5, "crop": "width"},
          {"sensorWidthMm": 17.3, "sensorHeightMm": 13, "focalLengthMm": 150, "fNumber": 2.8, "squeeze": 1.33, "squeezePlace": "rear",
-          "optics": [1.4, 2], "lensStabilisationStops": 4}),
+          "optics": [1.4, 2], "lensStabilisationStops": 4, "captureFps": 120, "shutterAngleDeg": 72}),
     case("rivet: macro at 1:1 with its own data and a pupil of its own",
          {"subjectDistanceMm": 310, "backgroundDistanceMm": 390, "deliveryAspect": 16 / 9, "brightnessEv": 7, "microphoneMm": 450,
           "photo": {"id": "6a0f3e52-7d1c-4f5e-9a55-000000000001", "widthPx": 2560, "heightPx": 1920, "sensorWidthMm": 36, "sensorHeightMm": 24, "focalLengthMm": 28}},

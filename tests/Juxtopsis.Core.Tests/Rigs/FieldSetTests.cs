@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Fields;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -31,7 +32,9 @@ public sealed class FieldSetTests
         Assert.Empty(Properties<Rig>().Except([.. Keys(RigFields.All), "optics", "opticsRef", "lens", "load", "wholeSensor", "recorded"]));
         Assert.Empty(Properties<LensData>().Except(Keys(RigFields.All).Where(k => k.StartsWith("lens.", StringComparison.Ordinal)).Select(k => k[5..]).Append("unknown")));
         Assert.Empty(Properties<RigLoad>().Except(Keys(RigFields.All).Where(k => k.StartsWith("load.", StringComparison.Ordinal)).Select(k => k[5..]).Append("unknown")));
-        Assert.Empty(Properties<Scene>().Except(Keys(SceneFields.All).Append("still")));
+        Assert.Empty(Properties<Scene>().Except([.. Keys(SceneFields.All), "still", "light", "shutter"]));
+        Assert.Empty(Properties<LightSource>().Except(Keys(SceneFields.All)));
+        Assert.Equal(["shutterAngleDeg", "shutterSeconds"], Keys(SceneFields.All).Where(k => k.StartsWith("shutter", StringComparison.Ordinal)));
         Assert.Empty(Properties<Conventions>().Except(Keys(ConventionFields.All).Append("default")));
     }
 

@@ -32,6 +32,8 @@ public static class RandomFullSetups
         from ev in Maybe(Gen.Choose(-15, 30).Select(x => (double)x))
         from fps in Log(0.01, 1e5)
         from angle in Log(0.1, 360)
+        from held in Maybe(Log(1e-5, 10))
+        from movement in Log(0.1, 1e6)
         from mains in Gen.Elements(50.0, 60, 16.7, 400)
         select new Scene(subject)
         {
@@ -41,10 +43,10 @@ public static class RandomFullSetups
             Still = still,
             MicrophoneMm = microphone,
             SidewaysMm = sideways,
-            BrightnessEv = ev,
+            Light = new() { BrightnessEv = ev, MainsHertz = mains },
             TimelineFps = fps,
-            ShutterAngleDeg = angle,
-            MainsHertz = mains,
+            Shutter = new(angle) { HeldSeconds = held },
+            MovementSeconds = movement,
         };
 
     private static Gen<Conventions> Schools =>
@@ -114,6 +116,7 @@ public static class RandomFullSetups
         from glass in Gen.Elements(0.0, 2.5, 50)
         from iso in Maybe(Log(1, 1e7))
         from filter in Gen.Elements(0.0, 3, 30)
+        from ownShutter in Maybe(Log(0.1, 360))
         from weakest in Maybe(Log(0.1, 30))
         from fps in Maybe(Log(0.01, 1e5))
         from body in Gen.Elements(0.0, 5, 15)
@@ -128,6 +131,7 @@ public static class RandomFullSetups
             RearFilterMm = glass,
             SensitivityIso = iso,
             FilterStops = filter,
+            ShutterAngleDeg = ownShutter,
             VariableFilterMinStops = weakest,
             VariableFilterMaxStops = weakest * 2,
             CaptureFps = fps,

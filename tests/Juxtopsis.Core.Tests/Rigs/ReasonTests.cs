@@ -31,10 +31,13 @@ public sealed class ReasonTests
         { Reasons.DiffractionSoftens, Scene, Plain with { FNumber = 32 }, Scene, Plain with { FNumber = 11 }, "Diffraction makes discs of" },
         { Reasons.ThinSharpZone, Scene with { SubjectDistanceMm = 900 }, Plain with { FocalLengthMm = 85, FNumber = 1.4 }, Scene, Plain, "are sharp: less than a camera in the hand" },
         { Reasons.FaceStretched, Scene with { SubjectDistanceMm = 600 }, Plain, Scene, Plain, "a nose is drawn noticeably larger" },
-        { Reasons.TooDark, Scene with { BrightnessEv = 2 }, Plain with { SensitivityIso = 800 }, Scene with { BrightnessEv = 6.68 }, Plain with { SensitivityIso = 800 }, "stops of light are missing" },
-        { Reasons.TooBright, Scene with { BrightnessEv = 12 }, Plain with { SensitivityIso = 800 }, Scene with { BrightnessEv = 12 }, Plain with { SensitivityIso = 800, FilterStops = 5.3 }, "stops of light are left over" },
-        { Reasons.VariableFilterOutOfRange, Scene with { BrightnessEv = 15 }, Variable(2, 5), Scene with { BrightnessEv = 10 }, Variable(2, 5), "the variable filter takes 2 to 5 stops" },
-        { Reasons.Flickers, Scene with { TimelineFps = 24 }, Plain, Scene with { TimelineFps = 24, ShutterAngleDeg = 172.8 }, Plain, "holds 2.08 flickers" },
+        { Reasons.TooDark, Scene with { Light = new() { BrightnessEv = 2 } }, Plain with { SensitivityIso = 800 }, Scene with { Light = new() { BrightnessEv = 6.68 } }, Plain with { SensitivityIso = 800 }, "stops of light are missing" },
+        { Reasons.TooBright, Scene with { Light = new() { BrightnessEv = 12 } }, Plain with { SensitivityIso = 800 }, Scene with { Light = new() { BrightnessEv = 12 } }, Plain with { SensitivityIso = 800, FilterStops = 5.3 }, "stops of light are left over" },
+        { Reasons.VariableFilterOutOfRange, Scene with { Light = new() { BrightnessEv = 15 } }, Variable(2, 5), Scene with { Light = new() { BrightnessEv = 10 } }, Variable(2, 5), "the variable filter takes 2 to 5 stops" },
+        { Reasons.Flickers, Scene with { TimelineFps = 24 }, Plain, Scene with { TimelineFps = 24, Shutter = new(172.8) }, Plain, "holds 2.08 flickers" },
+        { Reasons.ShutterLongerThanFrame, Scene with { Shutter = new() { HeldSeconds = 0.02 } }, Plain with { CaptureFps = 100 }, Scene with { Shutter = new() { HeldSeconds = 0.01 } }, Plain with { CaptureFps = 100 }, "A frame lasts 1/100 s" },
+        { Reasons.MotionStutters, Scene with { Shutter = new(45) }, Plain, Scene with { Shutter = new(90) }, Plain, "in steps" },
+        { Reasons.MotionSmears, Scene, Plain with { ShutterAngleDeg = 345 }, Scene, Plain with { ShutterAngleDeg = 270 }, "smear" },
         { Reasons.InfinityLost, Scene, Plain with { MountErrorMm = 0.5 }, Scene, Plain with { MountErrorMm = 0.5, RearFilterMm = 1.5 }, "The mount is 0.5 mm too long" },
     };
 

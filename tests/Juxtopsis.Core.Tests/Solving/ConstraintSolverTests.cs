@@ -9,7 +9,7 @@ namespace Juxtopsis.Core.Tests.Solving;
 
 public sealed class FollowerTests
 {
-    private static readonly Scene Scene = new(2000) { BackgroundDistanceMm = 5000, DeliveryAspect = 1.5, BrightnessEv = 9 };
+    private static readonly Scene Scene = new(2000) { BackgroundDistanceMm = 5000, DeliveryAspect = 1.5, Light = new() { BrightnessEv = 9 } };
     private static readonly Rig Plain = new(36, 24, 50, 4) { SensitivityIso = 800 };
     private static readonly Hold Framing = new(Place: false, Framing: true, Blur: false, Light: false);
     private static readonly Hold All = new(Place: false, Framing: true, Blur: true, Light: true);
@@ -31,7 +31,7 @@ public sealed class FollowerTests
         // Far away fields go by sensor over focal length: half the sensor wants half the focal length.
         var far = Scene with { SubjectDistanceMm = 200_000, BackgroundDistanceMm = double.PositiveInfinity };
         var followed = ConstraintSolver.Follow(
-            Conventions.Default, new(far, Plain, false), new(far, Plain with { SensorWidthMm = 18, SensorHeightMm = 12 }, false), Framing with { Place = true }, LengthUnit.Metres);
+            Conventions.Default, new(far, Plain, Giving.None), new(far, Plain with { SensorWidthMm = 18, SensorHeightMm = 12 }, Giving.None), Framing with { Place = true }, LengthUnit.Metres);
         Assert.Equal(25, followed.Rig.FocalLengthMm, 0.01);
         Assert.Equal(200_000, followed.Scene.SubjectDistanceMm);
     }
@@ -39,7 +39,7 @@ public sealed class FollowerTests
     [Fact]
     public void When_the_distance_is_what_moves_the_focal_length_follows()
     {
-        var followed = ConstraintSolver.Follow(Conventions.Default, new(Scene, Plain, false), new(Scene.From(4000), Plain, false), Framing, LengthUnit.Metres);
+        var followed = ConstraintSolver.Follow(Conventions.Default, new(Scene, Plain, Giving.None), new(Scene.From(4000), Plain, Giving.None), Framing, LengthUnit.Metres);
         Assert.InRange(followed.Rig.FocalLengthMm, 95, 103);
         Assert.Equal(4000, followed.Scene.SubjectDistanceMm);
         AssertSame(Values(Plain).FieldHeightMm, Values(followed).FieldHeightMm);
@@ -49,7 +49,7 @@ public sealed class FollowerTests
     public void A_prime_cannot_follow_and_says_so()
     {
         var prime = Plain with { Lens = new LensData { ZoomShortMm = 50, ZoomLongMm = 50 } };
-        var followed = ConstraintSolver.Follow(Conventions.Default, new(Scene, prime, false), new(Scene.From(4000), prime, false), Framing, LengthUnit.Metres);
+        var followed = ConstraintSolver.Follow(Conventions.Default, new(Scene, prime, Giving.None), new(Scene.From(4000), prime, Giving.None), Framing, LengthUnit.Metres);
         Assert.False(followed.IsHeld);
         Assert.Equal(50, followed.Rig.FocalLengthMm);
         Assert.Contains("all that this lens has", followed.Notes[0].Message, StringComparison.Ordinal);
@@ -60,7 +60,7 @@ public sealed class FollowerTests
     public void A_room_too_short_stops_at_its_wall()
     {
         var room = Scene with { FarthestCameraMm = 3000 };
-        var followed = ConstraintSolver.Follow(Conventions.Default, new(room, Plain, false), new(room, Plain with { FocalLengthMm = 100 }, false), Framing, LengthUnit.Metres);
+        var followed = ConstraintSolver.Follow(Conventions.Default, new(room, Plain, Giving.None), new(room, Plain with { FocalLengthMm = 100 }, Giving.None), Framing, LengthUnit.Metres);
         Assert.Equal(3000, followed.Scene.SubjectDistanceMm);
         Assert.Equal(HoldOutcome.Stopped, followed.Notes[0].Outcome);
     }
@@ -80,15 +80,14 @@ public sealed class FollowerTests
         // Same framing, same place: blur goes by the entrance pupil, f/N.
         var far = Scene with { SubjectDistanceMm = 100_000, BackgroundDistanceMm = 300_000 };
         var hold = new Hold(Place: true, Framing: true, Blur: true, Light: false);
-        var followed = ConstraintSolver.Follow(Conventions.Default, new(far, Plain, false), new(far, Plain with { SensorWidthMm = 18, SensorHeightMm = 12 }, false), hold, LengthUnit.Metres);
+        var followed = ConstraintSolver.Follow(Conventions.Default, new(far, Plain, Giving.None), new(far, Plain with { SensorWidthMm = 18, SensorHeightMm = 12 }, Giving.None), hold, LengthUnit.Metres);
         Assert.Equal(2, followed.Rig.FNumber, 0.01);
         Assert.True(followed.IsHeld);
     }
 
     [Theory]
-    [InlineData(4, 2, 800, 0, 200, 0)] // two stops opened: the sensitivity falls
-    [InlineData(4, 1, 800, 0, 100, 1)] // four: to the lowest, and a filter goes on
-    [InlineData(4, 8, 800, 1, 1600, 0)] // two closed: the filter comes off first, then it rises
+    [InlineData(4, 2, 800, 0, 800, 2)] // two stops opened: a filter goes on
+    [InlineData(4, 8, 800, 1, 1600, 0)] // two closed: the filter comes off first, then the sensitivity rises
     public void Light_goes_by_sensitivity_and_filter(double from, double to, double iso, double filter, double isoThen, double filterThen)
     {
         var rig = Plain with { FNumber = from, SensitivityIso = iso, FilterStops = filter };
@@ -99,37 +98,14 @@ public sealed class FollowerTests
     }
 
     [Fact]
-    public void A_body_s_lowest_sensitivity_is_the_end_and_filters_that_are_parts_stay()
-    {
-        var rig = Plain with { LowestIso = 400 };
-        var followed = ConstraintSolver.Follow(
-            Conventions.Default, new(Scene, rig, true), new(Scene, rig with { FNumber = 2 }, true), new Hold(true, false, false, Light: true), LengthUnit.Metres);
-        Assert.Equal(400, followed.Rig.SensitivityIso);
-        Assert.Equal(0, followed.Rig.FilterStops);
-        Assert.Contains("1 stop too bright", followed.Notes[0].Message, StringComparison.Ordinal);
-        Assert.Contains("filter", followed.Notes[0].Fix, StringComparison.Ordinal);
-    }
-
-    [Fact]
-    public void Light_without_a_sensitivity_goes_by_filters_alone()
-    {
-        var rig = Plain with { SensitivityIso = null };
-        var hold = new Hold(true, false, false, Light: true);
-        Assert.Equal(2, Follow(rig, rig with { FNumber = 2 }, hold).Rig.FilterStops, 1e-9);
-        var darker = Follow(rig, rig with { FNumber = 8 }, hold);
-        Assert.False(darker.IsHeld);
-        Assert.Contains("sensitivity", darker.Notes[0].Fix, StringComparison.Ordinal);
-    }
-
-    [Fact]
     public void A_rig_without_a_sensitivity_takes_one_from_the_rig_that_it_is_brought_to()
     {
         var targets = Values(Plain);
         var brought = ConstraintSolver.Bring(
-            Conventions.Default, targets, new(Scene, Plain with { FNumber = 2.8, SensitivityIso = null }, false), new Hold(true, false, false, true), LengthUnit.Metres);
+            Conventions.Default, targets, new(Scene, Plain with { FNumber = 2.8, SensitivityIso = null }, Giving.None), new Hold(true, false, false, true), LengthUnit.Metres);
         Assert.Equal(800 * 2.8 * 2.8 / 16, brought.Rig.SensitivityIso!.Value, 1e-6);
         var undecided = ConstraintSolver.Bring(
-            Conventions.Default, targets with { HasSensitivity = false }, new(Scene, Plain, false), new Hold(true, false, false, true), LengthUnit.Metres);
+            Conventions.Default, targets with { HasSensitivity = false }, new(Scene, Plain, Giving.None), new Hold(true, false, false, true), LengthUnit.Metres);
         Assert.False(undecided.IsHeld);
     }
 
@@ -154,7 +130,7 @@ public sealed class FollowerTests
                 2 => (Scene, Plain with { FNumber = given.n }),
                 _ => (Scene.From(given.distance), Plain),
             };
-            var followed = ConstraintSolver.Follow(Conventions.Default, new(Scene, Plain, false), new(scene, rig, false), All, LengthUnit.Metres);
+            var followed = ConstraintSolver.Follow(Conventions.Default, new(Scene, Plain, Giving.None), new(scene, rig, Giving.None), All, LengthUnit.Metres);
             if (!followed.IsHeld)
             {
                 Assert.All(followed.Notes.Where(n => n.Outcome == HoldOutcome.Stopped), n => Assert.NotEmpty(n.Fix));
@@ -171,11 +147,11 @@ public sealed class FollowerTests
     }
 
     private static Followed Follow(Rig before, Rig after, Hold hold) =>
-        ConstraintSolver.Follow(Conventions.Default, new(Scene, before, false), new(Scene, after, false), hold, LengthUnit.Metres);
+        ConstraintSolver.Follow(Conventions.Default, new(Scene, before, Giving.None), new(Scene, after, Giving.None), hold, LengthUnit.Metres);
 
-    private static HeldValues Values(Rig rig) => HeldValues.Of(Conventions.Default, new(Scene, rig, false));
+    private static HeldValues Values(Rig rig) => HeldValues.Of(Conventions.Default, new(Scene, rig, Giving.None));
 
-    private static HeldValues Values(Followed followed) => HeldValues.Of(Conventions.Default, new(followed.Scene, followed.Rig, false));
+    private static HeldValues Values(Followed followed) => HeldValues.Of(Conventions.Default, new(followed.Scene, followed.Rig, Giving.None));
 
     private static void AssertSame(double? wanted, double? got) => Assert.Equal(wanted!.Value, got!.Value, 1e-6 * wanted.Value);
 }

@@ -39,7 +39,7 @@ public sealed class PutBackTests
         for (var i = 0; i < Setups; i++)
         {
             var (scene, conventions, rig) = SetupOf(random);
-            var before = new StandingRig(scene, rig, false);
+            var before = new StandingRig(scene, rig, Giving.None);
             var targets = HeldValues.Of(conventions, before);
             var after = random.Next(3) switch
             {
@@ -56,7 +56,7 @@ public sealed class PutBackTests
             }
 
             held++;
-            var has = HeldValues.Of(conventions, new(followed.Scene, followed.Rig, false));
+            var has = HeldValues.Of(conventions, new(followed.Scene, followed.Rig, Giving.None));
             Assert.True(targets.FieldHeightMm is not { } height || has.FieldHeightMm is { } field && Math.Abs(field / height - 1) <= Exact, $"setup {i}: {targets.FieldHeightMm} became {has.FieldHeightMm}");
             Assert.True(!hold.Blur || targets.BlurShare is not { } share || has.BlurShare is { } blur && Math.Abs(blur / share - 1) <= Exact, $"setup {i}: blur {targets.BlurShare} became {has.BlurShare}");
         }
