@@ -20,6 +20,7 @@ using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Solving;
 
@@ -40,7 +41,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<EntryKind>), typeof(CamelCaseEnum<CropSchool>), typeof(CamelCaseEnum<CircleSchool>), typeof(CamelCaseEnum<DistanceMark>),
         typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>), typeof(CamelCaseEnum<Backdrop>), typeof(CamelCaseEnum<DrawnSubject>),
         typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
-        typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<DiagnosticCode>),
+        typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<ExposureControl>), typeof(CamelCaseEnum<DiagnosticCode>),
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
         typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<ChangeCause>),

@@ -5,7 +5,8 @@ const changeRig = vi.fn();
 const changeScene = vi.fn();
 vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
 vi.mock('../src/features/bench/commands', () => ({ changeRig, changeScene }));
-const { linesOf, movedTo, reachOf, startOf, timeText, wayOf } = await import('../src/features/bench/light/steps');
+const { exposureTime } = await import('../src/ui/format');
+const { linesOf, movedTo, reachOf, startOf, wayOf } = await import('../src/features/bench/light/steps');
 
 const plainFigures = {
   filterStepStops: 0,
@@ -104,7 +105,7 @@ test('a hand moves a step to the value that comes nearest, of those that keys go
 });
 
 test('a time is told as people say it', () => {
-  expect([0.02, 1 / 48.3, 1 / 9.5, 0.5, 1 / 8000].map((s) => timeText(s).replace('\u2009', ' '))).toEqual([
+  expect([0.02, 1 / 48.3, 1 / 9.5, 0.5, 1 / 8000].map((s) => exposureTime(s).replace('\u2009', ' '))).toEqual([
     '1/50 s',
     '1/48 s',
     '1/9.5 s',

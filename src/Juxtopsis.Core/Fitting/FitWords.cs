@@ -4,6 +4,7 @@ using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Optics;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -138,7 +139,7 @@ public sealed class FitWords(LengthUnit unit)
             RemedyKind.MovesLess => $"Subject moves {Far(remedy.Value)} at most",
             RemedyKind.OfferedRate => $"{Number(remedy.Value)} fps",
             RemedyKind.BehindAsItComes => "Let what is behind be as it comes",
-            RemedyKind.MoreLight => $"{Stops(remedy.Change)} more light",
+            RemedyKind.MoreLight => $"{Stops(remedy.Change)} more light: lamps at {Percent(Exposure.LampDistanceShare(remedy.Change))} of their distance",
             _ => remedy.CameraSupport switch { CameraSupport.HandHeld => "By hand", CameraSupport.Shoulder => "On the shoulder", _ => "On a clamp" },
         };
     }

@@ -30,6 +30,11 @@ public static class Exposure
     /// <returns>Stops.</returns>
     public static double ValueFromLuminanceEv(double candelasPerSquareMetre) => PortableMath.Log2(8 * candelasPerSquareMetre);
 
+    /// <summary>To which share of its distance a small lamp must come for more light, by the inverse square: 2^(−stops/2).</summary>
+    /// <param name="stops">How much more light, stops.</param>
+    /// <returns>A share; 1 for no more light.</returns>
+    public static double LampDistanceShare(double stops) => PortableMath.Exp2(-stops / 2);
+
     /// <summary>The fixed filter to offer: whole stops, the nearest to what is left over.</summary>
     /// <param name="leftOverStops">Light left over, stops.</param>
     /// <returns>0 to 10 stops; 0 where half a stop or less is left over.</returns>

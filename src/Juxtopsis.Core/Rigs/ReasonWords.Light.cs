@@ -1,5 +1,6 @@
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Core.Rigs;
@@ -15,7 +16,7 @@ public static partial class ReasonWords
         switch (kind)
         {
             case Reasons.TooDark:
-                return LeftOver(kind, report, "missing", "Open the aperture, raise the sensitivity, add light, or take the filter off.");
+                return LeftOver(kind, report, "missing", $"Open the aperture, raise the sensitivity, take the filter off, or add light: lamps at {LengthWords.Number(Math.Round(100 * Exposure.LampDistanceShare(-report.Light.LeftOverStops!.Value)))} % of their distance.");
             case Reasons.TooBright:
                 return LeftOver(
                     kind, report, "left over",

@@ -49,7 +49,7 @@ public static class SceneFields
             Usual("shutterAngleDeg", "Shutter angle", EntryKind.ShutterAngle, "How much of each frame gathers light; 180° looks natural.", (in s) => s.Shutter.AngleDeg, (in s, v) => s with { Shutter = s.Shutter with { AngleDeg = v } }),
             Unknown("shutterSeconds", "Shutter time", EntryKind.ShutterTime, "Held whatever the frame rate, such as 1/50; empty holds the angle.", (in s) => s.Shutter.HeldSeconds, (in s, v) => s with { Shutter = s.Shutter with { HeldSeconds = v } }),
             Usual("movementSeconds", "Movement", EntryKind.Seconds, "How long a movement takes, a step or a splash: how long it lasts on screen is told of each rig.", (in s) => s.MovementSeconds, (in s, v) => s with { MovementSeconds = v }),
-            Usual("mainsHertz", "Mains", EntryKind.Mains, "Frequency of the mains that lamps hang on.", (in s) => s.Light.MainsHertz, (in s, v) => s with { Light = s.Light with { MainsHertz = v } }),
+            Usual("mainsHertz", "Mains", EntryKind.Mains, "Frequency of the mains that lamps hang on; of other lamps half of that at which they flicker.", (in s) => s.Light.MainsHertz, (in s, v) => s with { Light = s.Light with { MainsHertz = v } }),
             Field.Choice<Scene, Backdrop>("backdrop", "Drawn in", "Where the frames are drawn; no figure goes by it.", (in s) => s.Backdrop, (in s, v) => s with { Backdrop = v }),
             Field.Choice<Scene, DrawnSubject>("subject", "Subject", "What stands where focus is set; no figure goes by it.", (in s) => s.Subject, (in s, v) => s with { Subject = v }),
         ],

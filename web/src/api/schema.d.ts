@@ -1075,6 +1075,11 @@ export interface components {
             shutterAngleDeg?: number;
             /**
              * Format: double
+             * @description The exposure time that is held whatever the frame rate, s; left out where the angle is.
+             */
+            shutterSeconds?: null | number;
+            /**
+             * Format: double
              * @description The highest sensitivity that the crew accepts, ISO.
              */
             highestIso?: number;
@@ -1108,7 +1113,7 @@ export interface components {
          * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
          * @enum {unknown}
          */
-        DiagnosticCode: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+        DiagnosticCode: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
         /** @description Something to know of a rig, a shot, a part or a field, with what to do about it. */
         DiagnosticOutput: {
             /** @description What it is, for programs: one code for one fact, wherever it is found. */
@@ -1145,7 +1150,7 @@ export interface components {
          * @description What a typed text stands for; decides which notations are read and how arrow keys step.
          * @enum {unknown}
          */
-        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "behindSubject" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "surcharge" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight";
+        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "shutterTime" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "behindSubject" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "surcharge" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight";
         /** @description What was read from a typed text. JSON has no infinity, so it has a word of its own. */
         EntryOutput: {
             /** @description The numbers in the kind's unit; empty when infinite or not read. */
@@ -1175,6 +1180,11 @@ export interface components {
             /** @description One report a rig. */
             reports: components["schemas"]["RigReportOutput"][];
         };
+        /**
+         * @description A setting that decides exposure and can give way to keep it.
+         * @enum {unknown}
+         */
+        ExposureControl: "filter" | "sensitivity" | "shutter" | "aperture";
         /** @description How many things a choice would leave. */
         FacetOutput: {
             /** @description The choice. */
@@ -1228,7 +1238,7 @@ export interface components {
          * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
          * @enum {unknown}
          */
-        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "maximumMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "stillShareAcross" | "stillShareUp" | "cameraDistanceMm" | "microphoneDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "slowMotionStops" | "bellowsStops" | "filterStepStops" | "apertureStepStops" | "opticsStepStops" | "glassStepStops" | "focusStepStops" | "shutterStepStops" | "sensitivityStepStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop" | "rigWeightG" | "rigWeightAtLeastG" | "rigLengthMm" | "purchasePrice" | "purchaseAtLeast" | "hirePerDay" | "hireAtLeast" | "insuredValue" | "insuredAtLeast";
+        FigureId: "usedWidthMm" | "usedHeightMm" | "desqueezedAspect" | "deliveredAspect" | "usedWidthPx" | "usedHeightPx" | "enlargement" | "punchInLeft" | "cropFactorDiagonal" | "cropFactorWidth" | "cropFactorHeight" | "deliveredCropFactor" | "cropFactor" | "cropSensorStep" | "cropModeStep" | "cropPunchInStep" | "cropShapeStep" | "opticsMagnification" | "cropChain" | "imageCircleMm" | "darkShare" | "effectiveFocalLengthMm" | "focalLengthAcrossMm" | "effectiveFNumber" | "effectiveTNumber" | "widestFNumber" | "lightGainStops" | "equivalentFocalLengthMm" | "equivalentFNumber" | "equivalentAcrossFNumber" | "sensitivityFactor" | "angleOfViewHorizontalDeg" | "angleOfViewVerticalDeg" | "angleOfViewDiagonalDeg" | "edgeStretch" | "angleFocusedDeg" | "breathingShare" | "circleOfConfusionMm" | "hyperfocalDistanceMm" | "nearestSubjectDistanceMm" | "farthestSubjectDistanceMm" | "maximumMagnification" | "smallestFieldWidthMm" | "magnification" | "fieldWidthMm" | "fieldHeightMm" | "backgroundFieldWidthMm" | "backgroundFieldHeightMm" | "depthOfFieldNearMm" | "depthOfFieldFarMm" | "depthOfFieldMm" | "depthInFrontMm" | "depthBehindMm" | "workingDistanceMm" | "stillShareAcross" | "stillShareUp" | "cameraDistanceMm" | "microphoneDistanceMm" | "pupilMm" | "backgroundDiscMm" | "backgroundDiscAcrossMm" | "backgroundDiscFractionOfHeight" | "backgroundDiscFractionOfWidth" | "backgroundDiscPx" | "backgroundDiscAcrossPx" | "backgroundDiscCircles" | "blurAtSubjectMm" | "backgroundReading" | "airyDiscMm" | "airyDiscCircles" | "diffractionFNumber" | "desqueezedWidthPx" | "desqueezedHeightPx" | "wasteShare" | "idealSqueeze" | "discShape" | "uprightLeanShare" | "levelTiltShare" | "openingNeededMm" | "faceStretch" | "backgroundSize" | "parallaxShare" | "unsteadiness" | "exposureTimeSeconds" | "slowMotion" | "slowMotionStops" | "movementOnScreenSeconds" | "bellowsStops" | "filterStepStops" | "apertureStepStops" | "opticsStepStops" | "glassStepStops" | "focusStepStops" | "shutterStepStops" | "sensitivityStepStops" | "settingEv" | "leftOverStops" | "fixedFilterStops" | "leftAfterFilterStops" | "sensitivityNeededIso" | "matchingFactor" | "matchingIso" | "flickers" | "safeAngleDeg" | "filterShiftMm" | "shimMm" | "farthestByMountMm" | "subjectFromPupilMm" | "pupilAcrossMm" | "irisCorners" | "subjectHeadFromTop" | "subjectFeetFromTop" | "backgroundHeadFromTop" | "backgroundFeetFromTop" | "rigWeightG" | "rigWeightAtLeastG" | "rigLengthMm" | "purchasePrice" | "purchaseAtLeast" | "hirePerDay" | "hireAtLeast" | "insuredValue" | "insuredAtLeast";
         /** @description What a figure is. */
         FigureInfo: {
             /** @description Its name on the wire. */
@@ -1523,6 +1533,11 @@ export interface components {
              * @description Fixed filters.
              */
             filterStops: null | number;
+            /**
+             * Format: double
+             * @description Its own shutter angle.
+             */
+            shutterAngleDeg: null | number;
             /** @description Which of two places of the ring. */
             rackedFarther: null | boolean;
             /** @description What gave, and what could not be held. */
@@ -1538,6 +1553,10 @@ export interface components {
             blur?: boolean;
             /** @description The exposure stays. */
             light?: boolean;
+            /** @description In which order settings give for the light; what is left out comes after, in its usual order. */
+            lightGives?: components["schemas"]["ExposureControl"][];
+            /** @description What stays in which rig while the light is held. */
+            pinned?: components["schemas"]["PinnedControls"][];
             /** @description The other rigs follow the one that is changed; else each keeps what it had itself. */
             alike?: boolean;
         };
@@ -1578,6 +1597,12 @@ export interface components {
             followers?: null | number[];
             /** @description Indexes of the rigs whose filters are parts, and do not follow. */
             fixedFilters?: number[];
+            /** @description In which order settings give for the light; what is left out comes after, in its usual order. */
+            lightGives?: components["schemas"]["ExposureControl"][];
+            /** @description For each rig what stays because a person pinned it; left out for nothing. */
+            pinned?: components["schemas"]["ExposureControl"][][];
+            /** @description True to bring the light of all rigs to right exposure instead of what it was; the brightness must be known. */
+            exposeRight?: boolean;
         };
         /** @description What followed. */
         HoldResponse: {
@@ -1716,6 +1741,21 @@ export interface components {
             /** @description True when enough pixels are recorded for delivery. */
             fills: boolean;
         };
+        /** @description How bright a place is at a time of its own. */
+        LevelInput: {
+            /**
+             * Format: uuid
+             * @description Identity within the place.
+             */
+            id: string;
+            /** @description What it is called: morning, lamps on. Up to 80 characters. */
+            name: string;
+            /**
+             * Format: double
+             * @description Exposure value at ISO 100.
+             */
+            brightnessEv: number;
+        };
         /** @description A location, as people measure it. */
         LocationInput: {
             /**
@@ -1769,9 +1809,11 @@ export interface components {
             along?: components["schemas"]["LooksAlong"];
             /**
              * Format: double
-             * @description Brightness as exposure value at ISO 100; left out when not known.
+             * @description Brightness as it usually is there, exposure value at ISO 100; left out when not known.
              */
             brightnessEv?: null | number;
+            /** @description How bright it is at other times: in the morning, with the lamps on. A shot says which. */
+            levels?: components["schemas"]["LevelInput"][];
             /**
              * Format: double
              * @description Mains frequency of the lamps, Hz.
@@ -1973,6 +2015,13 @@ export interface components {
              * @description Its size as stored.
              */
             bytes: number;
+        };
+        /** @description What a person has pinned of a rig. */
+        PinnedControls: {
+            /** @description The rig's identity. */
+            rig: string;
+            /** @description What stays. */
+            controls: components["schemas"]["ExposureControl"][];
         };
         /** @description An RFC 9457 problem: what was refused, and for each field how to mend it. */
         Problem: {
@@ -2368,6 +2417,16 @@ export interface components {
             lowestIso?: null | number;
             /**
              * Format: double
+             * @description The highest that you accept of it; light that is held ends there. Empty for as high as there is.
+             */
+            highestIso?: null | number;
+            /**
+             * Format: double
+             * @description A shutter angle of this rig alone; empty for the scene’s shutter.
+             */
+            shutterAngleDeg?: null | number;
+            /**
+             * Format: double
              * @description Stops, ND8 or ND0.9.
              * @default 0
              */
@@ -2597,7 +2656,7 @@ export interface components {
             sidewaysMm?: number;
             /**
              * Format: double
-             * @description Exposure value at ISO 100, such as EV 12, or lux on the subject, such as 500 lx.
+             * @description EV 12 at ISO 100, 500 lx on the subject, 40 cd/m² off it, or settings that looked right: ISO 800 ƒ2.8 1/50 ND8.
              */
             brightnessEv?: null | number;
             /**
@@ -2614,7 +2673,18 @@ export interface components {
             shutterAngleDeg?: number;
             /**
              * Format: double
-             * @description Frequency of the mains that lamps hang on.
+             * @description Held whatever the frame rate, such as 1/50; empty holds the angle.
+             */
+            shutterSeconds?: null | number;
+            /**
+             * Format: double
+             * @description How long a movement takes, a step or a splash: how long it lasts on screen is told of each rig.
+             * @default 1
+             */
+            movementSeconds?: number;
+            /**
+             * Format: double
+             * @description Frequency of the mains that lamps hang on; of other lamps half of that at which they flicker.
              * @default 50
              */
             mainsHertz?: number;
@@ -2869,6 +2939,11 @@ export interface components {
             behindMm?: null | number;
             along?: null | components["schemas"]["LooksAlong"];
             /**
+             * Format: uuid
+             * @description Identity of the level of its place that it is shot at; left out for as bright as the place usually is.
+             */
+            levelId?: null | string;
+            /**
              * Format: double
              * @description Captured frames a second; left out for the timeline's.
              */
@@ -2958,7 +3033,7 @@ export interface components {
          * @description What stopped a solve.
          * @enum {unknown}
          */
-        SolveBound: "none" | "minimumFocusDistance" | "maximumFocusDistance" | "lensFront" | "nearestPlace" | "farthestPlace" | "zoomShort" | "zoomLong" | "widestAperture" | "narrowestAperture" | "sensitivity" | "filter" | "diffraction" | "impossible";
+        SolveBound: "none" | "minimumFocusDistance" | "maximumFocusDistance" | "lensFront" | "nearestPlace" | "farthestPlace" | "zoomShort" | "zoomLong" | "widestAperture" | "narrowestAperture" | "sensitivity" | "filter" | "pinned" | "diffraction" | "impossible";
         /**
          * @description What is asked backwards.
          * @enum {unknown}
@@ -3127,7 +3202,7 @@ export interface components {
                  * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
                  * @enum {unknown}
                  */
-                code: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+                code: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
                 /**
                  * @description How much a diagnostic weighs.
                  * @enum {unknown}

@@ -1,6 +1,6 @@
 /** What the core says of each field of a rig, a scene and conventions: label, help, unit, how it is typed, and what an untouched one holds. */
 import { conventionFields, rigFields, sceneFields } from '../api/fields';
-import { distanceField, plain, withUnit } from '../ui/format';
+import { distanceField, exposureTime, plain, withUnit } from '../ui/format';
 import type { Conventions, EntryKind, SceneInput } from './core';
 
 export { conventionFields, rigFields, sceneFields };
@@ -28,6 +28,9 @@ const after: Partial<Record<EntryKind, string>> = { squeeze: '×', punchIn: '×'
 export function fieldText(field: NumberField, value: number, feet: boolean): string {
   if (field.isDistance) {
     return distanceField(value, feet);
+  }
+  if (field.kind === 'shutterTime') {
+    return exposureTime(value, decimals);
   }
   const number = (before[field.kind] ?? '') + plain(value, decimals) + (after[field.kind] ?? '');
   return field.unit === '' || field.kind === 'brightness' || field.kind === 'sensitivity'

@@ -15,6 +15,12 @@ export function signed(value: number, decimals: number): string {
   return Number(Math.abs(value).toFixed(decimals)) === 0 ? text : value > 0 ? `+${text}` : text;
 }
 
+/** An exposure time as people say it: 1/50 s. */
+export const exposureTime = (seconds: number, decimals?: number): string =>
+  seconds >= 0.4
+    ? withUnit(plain(seconds, decimals ?? 2), 's')
+    : withUnit(`1/${plain(1 / seconds, decimals ?? (1 / seconds < 20 ? 1 : 0))}`, 's');
+
 export const withUnit = (figure: string, unit: string): string => `${figure}${thin}${unit}`;
 
 /** A number with as many decimals as were typed, up to a limit. */

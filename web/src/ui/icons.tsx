@@ -30,6 +30,8 @@ export const LensIcon = icon('M4 7h5v10H4zM9 5h8v14H9zM17 7c3 1 4 3 4 5s-1 4-4 5
 export const RulerIcon = icon('M3 15 15 3l6 6L9 21zM7 11l2 2M10 8l3 3M13 5l2 2');
 export const PreviousIcon = icon('M15 5 8 12l7 7');
 export const NextIcon = icon('m9 5 7 7-7 7');
+export const UpIcon = icon('m5 15 7-7 7 7');
+export const DownIcon = icon('m5 9 7 7 7-7');
 export const BriefIcon = icon(
   'M4 8V5h3M17 5h3v3M20 16v3h-3M7 19H4v-3M8.500 18a3.500 3.500 0 0 1 7 0M12 12.500a2.200 2.200 0 1 0 0-4.400 2.200 2.200 0 0 0 0 4.400z',
 );

@@ -2,6 +2,7 @@ import { conventionNumber } from '../../core/fields';
 import { Box, Button, InputBase, Snackbar, Typography, useMediaQuery, type Theme } from '@mui/material';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
+import { useShallow } from 'zustand/react/shallow';
 import { comparisons } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import { isFocused, type Conventions, type Diagnostic, type RigInput, type SceneInput } from '../../core/core';
@@ -25,6 +26,7 @@ import { Figures } from './Figures';
 import { GroundLine } from './ground/GroundLine';
 import { Ladder } from './light/Ladder';
 import { HoldBar } from './HoldBar';
+import { holdOf } from './holding';
 import { ChainPanel } from './panels/ChainPanel';
 import { ConventionsPanel } from './panels/ConventionsPanel';
 import { FindPanel } from './panels/FindPanel';
@@ -76,6 +78,7 @@ function Bench() {
   const lastFocused = useBench((s) => s.lastFocused);
   const words = useBench((s) => s.words);
   const problems = useBench((s) => s.problems);
+  const hold = useBench(useShallow((s) => holdOf(s.document)));
   const feet = useSettings((s) => s.feet);
   const [view] = useView();
   const { scene, conventions, rigs } = setup;
@@ -174,7 +177,7 @@ function Bench() {
       </Box>
       <div data-below>
         {view === 'light' ? (
-          <Ladder setup={setup} reports={reports} reasons={words.reasons} />
+          <Ladder setup={setup} hold={hold} reports={reports} reasons={words.reasons} />
         ) : (
           <GroundLine setup={setup} reports={reports} feet={feet} />
         )}

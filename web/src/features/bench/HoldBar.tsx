@@ -4,7 +4,7 @@ import { useShallow } from 'zustand/react/shallow';
 import { Panel } from '../../ui/Panel';
 import { RigMark, rigLetter } from '../../ui/RigMark';
 import { useBench } from './benchStore';
-import { heldWords, holdNothing, holdOf, holds } from './holding';
+import { heldWords, holdOf, holds, letGo } from './holding';
 import { setHold } from './commands';
 import { usePanel } from './panels/panelStore';
 
@@ -29,7 +29,7 @@ export const HoldBar = memo(function HoldBar() {
             Held: <strong>{heldWords(hold)}</strong>
             {hold.alike && ', all alike'}
           </Box>
-          <Button onClick={() => setHold(holdNothing)} sx={{ whiteSpace: 'nowrap', flexShrink: 0 }}>
+          <Button onClick={() => setHold(letGo(hold))} sx={{ whiteSpace: 'nowrap', flexShrink: 0 }}>
             Let go
           </Button>
         </>

@@ -2,7 +2,7 @@ import { core, type Chain, type Conventions, type LensInput, type RigInput, type
 import { oneLine } from '../../ui/format';
 import { change, changesNothing, type Content, useBench, withSetup, yardstickOf } from './benchStore';
 import { chainOf, nameOf, withOfferedRate } from '../../gear/chains';
-import { follow, holdNothing, holdOf, type Hold, type Lead } from './holding';
+import { exposedRight, follow, holdNothing, holdOf, withPin, type ExposureControl, type Hold, type Lead } from './holding';
 import { behind, distanceOf, withSubjectAt } from '../../core/standing';
 
 /** Changes something of the scene. */
@@ -132,6 +132,27 @@ export function bringToYardstick(what: Partial<Hold>, to?: string): void {
     change(`bring${performance.now()}`, (c) => withSetup(c, brought), holdNothing);
   }
   useBench.setState({ holdNotes: notes });
+}
+
+/** Brings a rig, or all of them, to right exposure. */
+export function exposeRight(id?: string): void {
+  const { document } = useBench.getState();
+  const { setup } = document;
+  const { setup: right, notes } = exposedRight(
+    setup,
+    holdOf(document),
+    id === undefined ? undefined : [setup.rigs.findIndex((rig) => rig.id === id)],
+  );
+  if (right !== setup) {
+    change(`right${performance.now()}`, (c) => withSetup(c, right), holdNothing);
+  }
+  useBench.setState({ holdNotes: notes });
+}
+
+/** Pins something of a rig, or lets go of it. */
+export function togglePin(id: string, control: ExposureControl): void {
+  const { document } = useBench.getState();
+  setHold(withPin(holdOf(document), id, control, document.setup.rigs));
 }
 
 /** Changes what stays equal while something changes. */

@@ -6,7 +6,30 @@ import { fromParts } from '../../gear/chains';
 /** What stays equal while something changes; it belongs to the comparison. */
 export type Hold = Required<NonNullable<ComparisonDocument['hold']>>;
 
-export const holdNothing: Hold = { place: true, framing: false, blur: false, light: false, alike: false };
+export const holdNothing: Hold = { place: true, framing: false, blur: false, light: false, alike: false, lightGives: [], pinned: [] };
+
+/** Lets go of all that is held; in which order settings give, and what is pinned, stays for the next time. */
+export const letGo = ({ lightGives, pinned }: Hold): Hold => ({ ...holdNothing, lightGives, pinned });
+
+/** A setting that decides exposure and can give way to keep it. */
+export type ExposureControl = Hold['lightGives'][number];
+
+const usualOrder: ExposureControl[] = ['filter', 'sensitivity', 'shutter', 'aperture'];
+
+/** What gives for the light, what gives first first. */
+export const givingOrder = ({ lightGives }: Hold): ExposureControl[] => [...new Set([...lightGives, ...usualOrder])];
+
+/** What is pinned of a rig. */
+export const pinnedOf = ({ pinned }: Hold, rig: string): ExposureControl[] => pinned.find((p) => p.rig === rig)?.controls ?? [];
+
+/** The same with something of a rig pinned, or let go of again. */
+export function withPin(hold: Hold, rig: string, control: ExposureControl, rigs: RigInput[]): Hold {
+  const now = pinnedOf(hold, rig);
+  const controls = now.includes(control) ? now.filter((c) => c !== control) : [...now, control];
+  // Of rigs that are gone nothing is kept.
+  const others = hold.pinned.filter((p) => p.rig !== rig && rigs.some((r) => r.id === p.rig));
+  return { ...hold, pinned: controls.length > 0 ? [...others, { rig, controls }] : others };
+}
 
 export const holdOf = ({ hold }: ComparisonDocument): Hold => ({ ...holdNothing, ...hold });
 
@@ -34,17 +57,28 @@ export interface Lead {
 
 /** Lets what is free follow a change, so that what is held stays equal. */
 export function follow(before: Setup, after: Setup, hold: Hold, lead?: Lead): Followed {
-  const { place, framing, blur, light } = hold;
-  const request = {
-    before,
-    after,
-    place,
-    framing,
-    blur,
-    light,
-    ...(lead && { leader: lead.leader, ...(lead.to && { followers: lead.to }) }),
-  };
-  const held = before.rigs.length === after.rigs.length ? core().hold(request, useSettings.getState().feet) : null;
+  return before.rigs.length === after.rigs.length
+    ? brought({ before, after, ...asked(hold, after), ...(lead && { leader: lead.leader, ...(lead.to && { followers: lead.to }) }) })
+    : { setup: after, notes: noNotes };
+}
+
+/** Brings rigs, all of them where none is named, to right exposure: what is free gives way in the person's order. */
+export function exposedRight(setup: Setup, hold: Hold, to?: number[]): Followed {
+  return brought({ before: setup, after: setup, ...asked(hold, setup), exposeRight: true, ...(to && { followers: to }) });
+}
+
+const asked = ({ place, framing, blur, light, lightGives, pinned }: Hold, { rigs }: Setup) => ({
+  place,
+  framing,
+  blur,
+  light,
+  lightGives,
+  pinned: rigs.map((rig) => pinned.find((p) => p.rig === rig.id)?.controls ?? []),
+});
+
+function brought(request: Parameters<ReturnType<typeof core>['hold']>[0]): Followed {
+  const { after } = request;
+  const held = core().hold(request, useSettings.getState().feet);
   if (!held?.some((rig) => rig.notes.length > 0)) {
     return { setup: after, notes: noNotes };
   }

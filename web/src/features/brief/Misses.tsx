@@ -2,7 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import type { FitResponse, Miss, Remedy, ShotInput } from '../../core/core';
 import { pick, useAnswers } from './answers';
 import { placeOf, shotsOf, useProduction } from './productionStore';
-import { changePlace, changeShot } from './commands';
+import { changeShot, lightUp } from './commands';
 import { besidesOf, chosenOf } from './rigs';
 import { List } from './Proposals';
 import { Item } from './Proposal';
@@ -101,7 +101,7 @@ function apply(shot: ShotInput, { kind, value, cameraSupport, support, fit }: Re
       set({ behind: 'asItComes' });
       break;
     case 'moreLight':
-      if (place) changePlace(place.id, { brightnessEv: value });
+      if (place) lightUp(place, now, value);
       break;
     case 'strongerSupport':
       set({ support });

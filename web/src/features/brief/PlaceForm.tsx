@@ -4,9 +4,9 @@ import type { LocationInput, SceneInput, ShotInput } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
 import { distanceField, oneLine, plain, withUnit } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
-import { LevelChoice } from '../../ui/LevelChoice';
 import { LabelledChoice } from '../../ui/LabelledChoice';
 import { useProduction } from './productionStore';
+import { LightOfShot } from './LightOfShot';
 import { changePlace, changeShot } from './commands';
 import { Grid, problemOf, WordsField } from './formParts';
 import { entriesOf, hazards } from './words';
@@ -96,18 +96,7 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
       {more && (
         <>
           <Grid style={{ gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
-            <LevelChoice ev={place.brightnessEv ?? null} onChange={(brightnessEv) => set({ brightnessEv })} />
-            <EntryField
-              label="or measured"
-              help="As an exposure value at ISO 100, or in lux; empty when it is not known."
-              kind="brightness"
-              shown={place.brightnessEv == null ? '' : `EV ${plain(place.brightnessEv, 2)}`}
-              stepFrom={place.brightnessEv ?? 7}
-              placeholder="not known"
-              problem={problemOf(problems, 'location.brightnessEv')}
-              onClear={() => set({ brightnessEv: null })}
-              onValue={(brightnessEv) => set({ brightnessEv })}
-            />
+            <LightOfShot shot={shot} place={place} />
             <EntryField
               label="Mains"
               help="Frequency of the lamps’ mains."

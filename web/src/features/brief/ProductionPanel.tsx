@@ -1,7 +1,7 @@
 import { Box, Button, Checkbox, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, Typography } from '@mui/material';
 import type { Delivery } from '../../core/core';
 import { EntryField } from '../../ui/EntryField';
-import { plain, shape, withUnit } from '../../ui/format';
+import { exposureTime, plain, shape, withUnit } from '../../ui/format';
 import { Bag } from './Bag';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { changeProduction, removePlace } from './commands';
@@ -58,6 +58,17 @@ export function ProductionPanel({ onClose }: { onClose: () => void }) {
             stepFrom={delivery.shutterAngleDeg ?? 180}
             problem={problemOf(problems, 'delivery.shutterAngleDeg')}
             onValue={(shutterAngleDeg) => set({ shutterAngleDeg })}
+          />
+          <EntryField
+            label="Shutter time"
+            help="Held whatever the frame rate, such as 1/50; empty holds the angle."
+            kind="shutterTime"
+            shown={delivery.shutterSeconds == null ? '' : exposureTime(delivery.shutterSeconds, 5)}
+            stepFrom={delivery.shutterSeconds ?? 0.02}
+            placeholder="by the angle"
+            problem={problemOf(problems, 'delivery.shutterSeconds')}
+            onClear={() => set({ shutterSeconds: null })}
+            onValue={(shutterSeconds) => set({ shutterSeconds })}
           />
         </Grid>
         <Box component="section" aria-label="What a proposal must keep">

@@ -63,7 +63,7 @@ export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput
           label="Place"
           help="Where it is filmed."
           value={shot.locationId}
-          onChange={(id) => (id === newPlace ? addPlace() : set({ locationId: id, behindMm: null, along: null }))}
+          onChange={(id) => (id === newPlace ? addPlace() : set({ locationId: id, behindMm: null, along: null, levelId: null }))}
         >
           {places.map((place) => (
             <MenuItem key={place.slice(0, idLength)} value={place.slice(0, idLength)}>

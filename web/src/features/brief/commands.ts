@@ -2,7 +2,7 @@ import type { ProductionDocument } from '../../api/client';
 import type { LocationInput, ShotInput } from '../../core/core';
 import { newId } from '../../documents/unique';
 import { oneLine } from '../../ui/format';
-import { placesOf, shotsOf, show, shownShot, useProduction } from './productionStore';
+import { levelOf, placesOf, shotsOf, show, shownShot, useProduction, type LightLevel } from './productionStore';
 
 const change = (what: string, recipe: (document: ProductionDocument) => ProductionDocument): void =>
   useProduction.getState().change(what, (c) => {
@@ -93,6 +93,53 @@ export function addPlace(): void {
       shots: shotsOf(d).map((s) => (s.id === shown?.id ? { ...s, locationId: place.id } : s)),
     };
   });
+}
+
+/** Says how bright it is for a shot: of the level that it is at, or as it usually is at its place. */
+export function changeBrightness(place: LocationInput, shot: ShotInput, brightnessEv: number | null): void {
+  const level = levelOf(place, shot);
+  if (!level) {
+    changePlace(place.id, { brightnessEv });
+  } else if (brightnessEv !== null) {
+    changeLevel(place, level.id, { brightnessEv });
+  }
+}
+
+export const changeLevel = (place: LocationInput, id: string, part: Partial<LightLevel>): void =>
+  change(`${id}:${Object.keys(part).join()}`, (d) => ({
+    ...d,
+    locations: placesOf(d).map((p) =>
+      p.id === place.id ? { ...p, levels: (p.levels ?? []).map((level) => (level.id === id ? { ...level, ...part } : level)) } : p,
+    ),
+  }));
+
+/** Gives a place a level of light of its own, and puts a shot there. */
+export function addLevel(place: LocationInput, shot: ShotInput, level: Omit<LightLevel, 'id'>): void {
+  const id = newId();
+  change(once('level'), (d) => ({
+    ...d,
+    locations: placesOf(d).map((p) => (p.id === place.id ? { ...p, levels: [...(p.levels ?? []), { ...level, id }] } : p)),
+    shots: shotsOf(d).map((s) => (s.id === shot.id ? { ...s, levelId: id } : s)),
+  }));
+}
+
+/** Takes a level of light away; shots that were at it are as bright as the place usually is. */
+export const removeLevel = (place: LocationInput, id: string): void =>
+  change(once('level'), (d) => ({
+    ...d,
+    locations: placesOf(d).map((p) => (p.id === place.id ? { ...p, levels: (p.levels ?? []).filter((level) => level.id !== id) } : p)),
+    shots: shotsOf(d).map((s) => (s.levelId === id ? { ...s, levelId: null } : s)),
+  }));
+
+/** Lights a shot up: the level that it alone is at, or else a new one of its own. */
+export function lightUp(place: LocationInput, shot: ShotInput, brightnessEv: number): void {
+  const level = levelOf(place, shot);
+  const isShared = shotsOf(useProduction.getState().document).some((s) => s.id !== shot.id && s.levelId === level?.id);
+  if (level && !isShared) {
+    changeLevel(place, level.id, { brightnessEv });
+  } else {
+    addLevel(place, shot, { name: 'Lamps added', brightnessEv });
+  }
 }
 
 /** Takes a place away that no shot is at. */

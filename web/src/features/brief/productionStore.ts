@@ -9,6 +9,8 @@ interface Shown {
   shotId: string;
 }
 
+export type LightLevel = NonNullable<LocationInput['levels']>[number];
+
 const noProblems: Diagnostic[] = [];
 
 /** The production that is on the page. What is at fault in it is told by the answers to its shots. */
@@ -30,5 +32,13 @@ export const shownShot = ({
 
 export const placeOf = (document: ProductionDocument, shot: ShotInput): LocationInput | undefined =>
   placesOf(document).find((p) => p.id === shot.locationId);
+
+/** The level of light of a place that a shot is at; undefined for as bright as it usually is there. */
+export const levelOf = (place: LocationInput, shot: ShotInput): LightLevel | undefined =>
+  (place.levels ?? []).find((level) => level.id === shot.levelId);
+
+/** How bright it is for a shot, EV; null when not known. */
+export const brightnessFor = (place: LocationInput, shot: ShotInput): number | null =>
+  levelOf(place, shot)?.brightnessEv ?? place.brightnessEv ?? null;
 
 export const show = (shotId: string): void => useProduction.setState({ shotId });

@@ -19,6 +19,7 @@ import { fromParts, mountsOf, nameOf } from '../../gear/chains';
 import { comparisonVersion } from '../../documents/kinds';
 import { fixed } from '../../ui/format';
 import { useGear } from './fitting';
+import { brightnessFor } from './productionStore';
 
 /** What tells a proposal from the others of an answer. */
 export const keyOf = ({ rig }: Fit): string =>
@@ -63,13 +64,23 @@ export function sceneOf(
         : (shot.subject.heightMm ?? 1750),
     nearestCameraMm: (place.keepOffMm ?? 0) > 0 ? fit.frontMm + (place.keepOffMm ?? 0) : null,
     farthestCameraMm: frame.roomMm == null ? null : Math.max(1, frame.roomMm - fit.rearMm),
-    brightnessEv: place.brightnessEv ?? null,
+    brightnessEv: brightnessFor(place, shot),
     timelineFps: delivery.timelineFps ?? 25,
     shutterAngleDeg: delivery.shutterAngleDeg ?? 180,
+    shutterSeconds: delivery.shutterSeconds ?? null,
     mainsHertz: place.mainsHertz ?? 50,
     backdrop: place.backdrop ?? 'shed',
     subject: subjectOf(shot),
   };
+}
+
+/** The sensitivity that bodies offer nearest to one. */
+function settable(iso: number): number {
+  const [below, above] = [
+    core().step('sensitivity', iso * 1.0001, false, false, false),
+    core().step('sensitivity', iso * 0.9999, true, false, false),
+  ];
+  return iso / below < above / iso ? below : above;
 }
 
 /** The parts of a rig, from the body on; null when one of them is not on the shelf any more. */
@@ -105,6 +116,7 @@ export function rigOf(fit: Fit, scene: SceneInput, shot: ShotInput): RigInput | 
     punchIn: fit.rig.punchIn,
     rackedFarther: fit.rackedFarther,
     captureFps: shot.captureFps ?? null,
+    sensitivityIso: fit.sensitivityIso == null ? null : settable(Math.max(fit.sensitivityIso, fit.lowestIso ?? 100)),
     chain: { parts, mounts, mode: fit.rig.mode },
   } as RigInput;
   return fromParts(rig, scene);

@@ -1,19 +1,23 @@
-import { Box, Typography } from '@mui/material';
+import { Box, Button, FormControlLabel, Switch, Typography } from '@mui/material';
 import { styled, useTheme } from '@mui/material/styles';
 import { memo, useId, useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { flushSync } from 'react-dom';
 import { figureFont } from '../../../app/theme';
 import { core, type Diagnostic, type RigReport, type Setup } from '../../../core/core';
-import { plain, signed, stops as stopsText, withUnit } from '../../../ui/format';
+import { aperture, plain, signed, stops as stopsText, withUnit } from '../../../ui/format';
 import { Panel } from '../../../ui/Panel';
 import { rigDash, rigLetter, useRigColour } from '../../../ui/RigMark';
 import { idAt, yardstickOf } from '../benchStore';
-import { changeScene } from '../commands';
+import { changeScene, exposeRight, setHold, togglePin } from '../commands';
+import { givingOrder, pinnedOf, type ExposureControl, type Hold } from '../holding';
 import { openWorking, usePanel } from '../panels/panelStore';
-import { movedTo, reachOf, startOf, wayOf, type Movable, type Step, type Way } from './steps';
+import { movedTo, reachOf, startOf, totalsOf, wayOf, type Movable, type Step, type Way } from './steps';
+import { endsOf, type ZoomEnd, type ZoomEnds } from './zoomEnds';
 
 const heightPx = 230;
 const labelPx = 34;
+/** The row of pins below the labels, px. */
+const pinPx = 30;
 /** Room for the scale at the left and for what is left over at the right, px. */
 const leftPx = 30;
 const endPx = 92;
@@ -24,6 +28,7 @@ const pressPx = 3;
 
 interface LadderProps {
   setup: Setup;
+  hold: Hold;
   reports: RigReport[];
   reasons: Diagnostic[][];
 }
@@ -32,7 +37,7 @@ interface LadderProps {
  * What each thing on the way of the light gives or takes, in stops, from the brightness of the scene to the picture: one scale for all
  * rigs. Steps are moved by hand and key; a press opens the working.
  */
-export const Ladder = memo(function Ladder({ setup, reports, reasons }: LadderProps) {
+export const Ladder = memo(function Ladder({ setup, hold, reports, reasons }: LadderProps) {
   const { scene } = setup;
   const rigs = setup.rigs.slice(0, reports.length);
   const box = useRef<HTMLElement>(null);
@@ -51,7 +56,7 @@ export const Ladder = memo(function Ladder({ setup, reports, reasons }: LadderPr
   const across = Math.max(1, Math.min(rigs.length, Math.floor(widthPx / leastPx)));
   return (
     <Panel ref={box} aria-label="Light" sx={{ p: 1, pt: 0.5 }}>
-      <Basis start={start} letter={rigLetter(yardstick)} />
+      <Basis start={start} letter={rigLetter(yardstick)} hold={hold} />
       <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))` }}>
         {rigs.map((rig, i) => (
           <RigLadder
@@ -60,6 +65,8 @@ export const Ladder = memo(function Ladder({ setup, reports, reasons }: LadderPr
             way={ways[i]!}
             start={start?.ev ?? 0}
             level={scene.brightnessEv ?? null}
+            pinned={pinnedOf(hold, rig.id!)}
+            ends={endsOf(rig, setup, hold)}
             isToldApart={start !== null}
             reach={reach}
             widthPx={(widthPx - 16) / across}
@@ -74,14 +81,28 @@ export const Ladder = memo(function Ladder({ setup, reports, reasons }: LadderPr
 });
 
 /** What the ladders begin with, in a line. */
-function Basis({ start, letter }: { start: ReturnType<typeof startOf>; letter: string }) {
+function Basis({ start, letter, hold }: { start: ReturnType<typeof startOf>; letter: string; hold: Hold }) {
   const open = usePanel((s) => s.open);
   return (
     <Typography
       component="div"
-      sx={{ fontSize: 13, color: 'text.secondary', display: 'flex', flexWrap: 'wrap', columnGap: 1.5, minHeight: 24 }}
+      sx={{ fontSize: 13, color: 'text.secondary', display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 1.5, minHeight: 24 }}
     >
-      <span>Light in stops, from the scene to the picture; what stands above the line of right exposure is too much.</span>
+      <span>In stops, from the scene to the picture; above the line is too much.</span>
+      <FormControlLabel
+        sx={{ m: 0, minHeight: 40 }}
+        control={<Switch size="small" checked={hold.light} onChange={(_, light) => setHold({ ...hold, light })} />}
+        label="Keep the light"
+        slotProps={{ typography: { sx: { fontSize: 13 } } }}
+      />
+      <Press onClick={() => open({ kind: 'hold' })} aria-label="In which order settings give way">
+        gives: {givingOrder(hold).join(', ')}
+      </Press>
+      {start?.isKnown && (
+        <Button size="small" onClick={() => exposeRight()}>
+          Set all right
+        </Button>
+      )}
       {!start?.isKnown && (
         <Press onClick={() => open({ kind: 'scene' })}>
           {start
@@ -119,6 +140,10 @@ interface RigLadderProps {
   start: number;
   /** Brightness of the scene, EV; null where it is not known. */
   level: number | null;
+  /** What stays while others give. */
+  pinned: ExposureControl[];
+  /** Of a zoom that closes, its light at both ends. */
+  ends: ZoomEnds | null;
   /** Whether there is something that the end is told against. */
   isToldApart: boolean;
   reach: { top: number; bottom: number };
@@ -128,7 +153,7 @@ interface RigLadderProps {
   onHold: (on: boolean) => void;
 }
 
-function RigLadder({ index, way, start, level, isToldApart, reach, widthPx, needsIso, isWrong, onHold }: RigLadderProps) {
+function RigLadder({ index, way, start, level, pinned, ends, isToldApart, reach, widthPx, needsIso, isWrong, onHold }: RigLadderProps) {
   const { drawing, text, primary, warning } = useTheme().vars!.palette;
   const colour = useRigColour(index);
   const hatch = useId();
@@ -139,7 +164,7 @@ function RigLadder({ index, way, start, level, isToldApart, reach, widthPx, need
   const x = (place: number) => leftPx + place * stepPx + stepPx / 2;
   const letter = rigLetter(index);
   const isNarrow = stepPx < 58;
-  const totals = way.steps.reduce<number[]>((sums, step) => [...sums, sums.at(-1)! + step.stops], [start]);
+  const totals = totalsOf(way, start);
   // What is too little to be a step of its own is in the end all the same.
   const last = way.end ?? totals.at(-1)!;
   const scaleEvery = perStop < 9 ? 5 : perStop < 16 ? 2 : 1;
@@ -156,7 +181,7 @@ function RigLadder({ index, way, start, level, isToldApart, reach, widthPx, need
         };
   return (
     <Box component="section" aria-label={`Light of rig ${letter}`} sx={{ minWidth: 0 }}>
-      <svg width={widthPx} height={heightPx + 20 + labelPx} style={{ display: 'block', userSelect: 'none' }} role="group">
+      <svg width={widthPx} height={heightPx + 20 + labelPx + pinPx} style={{ display: 'block', userSelect: 'none' }} role="group">
         <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" x2="0" y1="0" y2="6" stroke={text.primary} strokeWidth="1.6" opacity="0.55" />
         </pattern>
@@ -221,8 +246,33 @@ function RigLadder({ index, way, start, level, isToldApart, reach, widthPx, need
             perStop={perStop}
             onHold={onHold}
             onPress={() => openWorking(idAt(index), step.figure)}
+            onPin={step.control === null ? undefined : () => togglePin(idAt(index), step.control!)}
           />
         ))}
+        {way.steps.map(
+          (step, i) =>
+            step.control !== null && (
+              <Pin
+                key={step.figure}
+                at={x(i + 1)}
+                widthPx={stepPx}
+                isPinned={pinned.includes(step.control)}
+                name={`Pin the ${step.name.toLowerCase()} of rig ${letter}`}
+                onPress={() => togglePin(idAt(index), step.control!)}
+              />
+            ),
+        )}
+        {ends && (
+          <path
+            d={[ends.short, ends.long]
+              .map((end) => end.totals.map((total, i) => `${i === 0 ? 'M' : 'L'}${x(i)} ${y(total)}`).join(''))
+              .join('')}
+            fill="none"
+            stroke={colour}
+            strokeWidth="1.5"
+            strokeDasharray="3 3"
+          />
+        )}
         {isToldApart && way.end !== null && (
           <rect
             x={widthPx - endPx + 4}
@@ -255,7 +305,70 @@ function RigLadder({ index, way, start, level, isToldApart, reach, widthPx, need
                   : 'too dark'}
         </text>
       </svg>
+      {ends && <Ends ends={ends} isToldApart={isToldApart} />}
+      {level !== null && !(Math.abs(way.end ?? 1) < 0.005) && (
+        <Button size="small" aria-label={`Set rig ${letter} right`} onClick={() => exposeRight(idAt(index))}>
+          Set right
+        </Button>
+      )}
     </Box>
+  );
+}
+
+/** A zoom that closes, in words: how it is exposed at both ends, and what gives in between. */
+function Ends({ ends: { short, long, gives }, isToldApart }: { ends: ZoomEnds; isToldApart: boolean }) {
+  const at = ({ focalLengthMm, fNumber, end }: ZoomEnd) =>
+    `${withUnit(plain(focalLengthMm, 1), 'mm')} ${aperture(fNumber)}${isToldApart && end !== null ? ` ${stopsText(end)}` : ''}`;
+  return (
+    <Typography sx={{ fontSize: 12.5, pl: `${leftPx}px`, color: 'text.secondary' }}>
+      Zoomed: {at(short)} · {at(long)}. {gives}
+    </Typography>
+  );
+}
+
+/** Holds a setting in its place while others give. */
+function Pin({
+  at,
+  widthPx,
+  isPinned,
+  name,
+  onPress,
+}: {
+  at: number;
+  widthPx: number;
+  isPinned: boolean;
+  name: string;
+  onPress: () => void;
+}) {
+  const { text, primary } = useTheme().vars!.palette;
+  const top = heightPx + 20 + labelPx;
+  return (
+    <Slider
+      className="fixed"
+      role="button"
+      tabIndex={0}
+      aria-label={name}
+      aria-pressed={isPinned}
+      onClick={onPress}
+      onKeyDown={(event: KeyboardEvent<SVGGElement>) => {
+        if (event.key === 'Enter' || event.key === ' ') {
+          event.preventDefault();
+          onPress();
+        }
+      }}
+    >
+      <rect x={at - widthPx / 2} y={top - 6} width={widthPx} height={pinPx + 4} fill="transparent" />
+      <rect className="grip" x={at - 13} y={top - 3} width={26} height={pinPx - 4} rx="4" />
+      <g
+        transform={`translate(${at} ${top + 10})`}
+        stroke={isPinned ? primary.main : text.secondary}
+        strokeWidth="1.6"
+        strokeLinejoin="round"
+      >
+        <path d="M-4 -9H4L3 -3L6 0V2H-6V0L-3 -3Z" fill={isPinned ? primary.main : 'none'} />
+        <path d="M0 2V9" />
+      </g>
+    </Slider>
   );
 }
 
@@ -279,6 +392,7 @@ interface RungProps {
   perStop: number;
   onHold: (on: boolean) => void;
   onPress: () => void;
+  onPin?: (() => void) | undefined;
 }
 
 /** One step: a bar as high as it gives or takes, moved by hand or key, opened by a press or Enter. */
@@ -298,6 +412,7 @@ function Rung({
   perStop,
   onHold,
   onPress,
+  onPin,
 }: RungProps) {
   const { text } = useTheme().vars!.palette;
   const grab = useRef<{ px: number; move: Movable; moved: boolean } | null>(null);
@@ -316,7 +431,9 @@ function Rung({
       aria-valuetext={move ? says : undefined}
       aria-valuenow={move ? Math.round(10 * nowStops) / 10 : undefined}
       aria-orientation={move ? 'vertical' : undefined}
-      aria-description={move ? 'Arrow keys move it, Enter opens its working' : says}
+      aria-description={
+        move ? (onPin ? 'Arrow keys move it, P pins it, Enter opens its working' : 'Arrow keys move it, Enter opens where it is set') : says
+      }
       className={move ? (held ? 'held' : '') : 'fixed'}
       onPointerDown={(event: PointerEvent<SVGGElement>) => {
         if (move) {
@@ -349,6 +466,8 @@ function Rung({
         if (move && (up || event.key === 'ArrowDown' || event.key === 'ArrowLeft')) {
           event.preventDefault();
           move.set(core().step(move.kind, move.value, up === move.grows, event.shiftKey, false));
+        } else if (event.key.toLowerCase() === 'p' && onPin) {
+          onPin();
         } else if (event.key === 'Enter' || event.key === ' ') {
           event.preventDefault();
           onPress();

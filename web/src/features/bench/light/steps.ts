@@ -1,7 +1,8 @@
 import type { EntryKind, FigureId, Numbers, RigInput, RigReport, SceneInput } from '../../../core/core';
 import { sceneNumber } from '../../../core/fields';
-import { aperture, plain, withUnit } from '../../../ui/format';
+import { aperture, exposureTime, plain, withUnit } from '../../../ui/format';
 import { changeRig, changeScene } from '../commands';
+import type { ExposureControl } from '../holding';
 
 /** Something on the way of the light that a hand moves. */
 export interface Movable {
@@ -25,6 +26,8 @@ export interface Step {
   stops: number;
   /** Null for what follows from parts or focus. */
   move: Movable | null;
+  /** The setting that it is and that can be pinned; null for what is none. */
+  control: ExposureControl | null;
 }
 
 /** A rig's way of the light: what it begins with, its steps in their order, and what is left over. */
@@ -39,15 +42,10 @@ const seenStops = 0.05;
 
 const log2 = (ratio: number) => Math.log2(ratio);
 
-/** A time as people say it: 1/50 s. */
-export const timeText = (seconds: number): string =>
-  seconds >= 0.4 ? withUnit(plain(seconds, 2), 's') : withUnit(`1/${plain(1 / seconds, 1 / seconds < 20 ? 1 : 0)}`, 's');
-
 /** The steps of a rig, as the core's figures tell them; what neither gives nor takes and cannot be moved is left out. */
 export function wayOf(rig: RigInput, { figures }: RigReport, scene: SceneInput, start: number): Way {
   const stops = (figure: FigureId) => (Number.isNaN(figures[figure]) ? 0 : figures[figure]);
   const id = rig.id!;
-  const angle = sceneNumber(scene, 'shutterAngleDeg');
   const filter = rig.filterStops ?? 0;
   const iso = rig.sensitivityIso ?? null;
   const all: Step[] = [
@@ -56,6 +54,7 @@ export function wayOf(rig: RigInput, { figures }: RigReport, scene: SceneInput, 
       name: 'Filter',
       says: filter === 0 ? 'no filter' : withUnit(plain(filter, 1), 'st'),
       stops: stops('filterStepStops'),
+      control: rig.chain ? null : 'filter',
       // Filters that are parts come and go with the parts.
       move: rig.chain
         ? null
@@ -72,6 +71,7 @@ export function wayOf(rig: RigInput, { figures }: RigReport, scene: SceneInput, 
       name: 'Aperture',
       says: aperture(rig.fNumber),
       stops: stops('apertureStepStops'),
+      control: 'aperture',
       move: {
         kind: 'fNumber',
         value: rig.fNumber,
@@ -80,27 +80,30 @@ export function wayOf(rig: RigInput, { figures }: RigReport, scene: SceneInput, 
         set: (fNumber) => changeRig(id, { fNumber }),
       },
     },
-    { figure: 'opticsStepStops', name: 'Optics behind the lens', says: opticsText(figures), stops: stops('opticsStepStops'), move: null },
-    { figure: 'glassStepStops', name: 'Glass of the lens', says: 'glass', stops: stops('glassStepStops'), move: null },
-    { figure: 'focusStepStops', name: 'Focusing close', says: 'close', stops: stops('focusStepStops'), move: null },
+    {
+      figure: 'opticsStepStops',
+      name: 'Optics behind the lens',
+      says: opticsText(figures),
+      stops: stops('opticsStepStops'),
+      move: null,
+      control: null,
+    },
+    { figure: 'glassStepStops', name: 'Glass of the lens', says: 'glass', stops: stops('glassStepStops'), move: null, control: null },
+    { figure: 'focusStepStops', name: 'Focusing close', says: 'close', stops: stops('focusStepStops'), move: null, control: null },
     {
       figure: 'shutterStepStops',
       name: 'Shutter',
-      says: timeText(figures.exposureTimeSeconds),
+      says: exposureTime(figures.exposureTimeSeconds),
       stops: stops('shutterStepStops'),
-      move: {
-        kind: 'shutterAngle',
-        value: angle,
-        brighter: (value) => log2(value / angle),
-        grows: true,
-        set: (shutterAngleDeg) => changeScene({ shutterAngleDeg }),
-      },
+      control: 'shutter',
+      move: shutterOf(rig, scene),
     },
     {
       figure: 'sensitivityStepStops',
       name: 'Sensitivity',
       says: iso === null ? 'open' : `ISO ${plain(iso, 0)}`,
       stops: stops('sensitivityStepStops'),
+      control: 'sensitivity',
       move: {
         kind: 'sensitivity',
         value: iso ?? 100,
@@ -112,6 +115,22 @@ export function wayOf(rig: RigInput, { figures }: RigReport, scene: SceneInput, 
   ];
   const steps = all.filter((step) => step.move !== null || Math.abs(step.stops) >= seenStops);
   return { steps, end: iso === null ? null : start + all.reduce((sum, step) => sum + step.stops, 0) };
+}
+
+/** The shutter that a rig is exposed with: its own, or the scene's, by its time where that is held and by its angle else. */
+function shutterOf(rig: RigInput, scene: SceneInput): Movable {
+  const by = (value: number, kind: EntryKind, set: (to: number) => void): Movable => ({
+    kind,
+    value,
+    brighter: (to) => log2(to / value),
+    grows: true,
+    set,
+  });
+  return rig.shutterAngleDeg != null
+    ? by(rig.shutterAngleDeg, 'shutterAngle', (shutterAngleDeg) => changeRig(rig.id!, { shutterAngleDeg }))
+    : scene.shutterSeconds != null
+      ? by(scene.shutterSeconds, 'shutterTime', (shutterSeconds) => changeScene({ shutterSeconds }))
+      : by(sceneNumber(scene, 'shutterAngleDeg'), 'shutterAngle', (shutterAngleDeg) => changeScene({ shutterAngleDeg }));
 }
 
 const opticsText = (figures: Numbers) => `${plain(figures.opticsMagnification, 2)}×`;
@@ -129,9 +148,13 @@ export function startOf(scene: SceneInput, yardstick: RigReport): { ev: number; 
       : { ev: right, isKnown: false };
 }
 
+/** How bright it is before the first step and after each, stops. */
+export const totalsOf = ({ steps }: Way, start: number): number[] =>
+  steps.reduce<number[]>((sums, step) => [...sums, sums.at(-1)! + step.stops], [start]);
+
 /** The stops that all ladders of a page reach, one scale for all of them. */
 export function reachOf(start: number, ways: Way[]): { top: number; bottom: number } {
-  const marks = ways.flatMap(({ steps }) => steps.reduce<number[]>((sums, step) => [...sums, sums.at(-1)! + step.stops], [start]));
+  const marks = ways.flatMap((way) => totalsOf(way, start));
   return { top: Math.ceil(Math.max(1, start, ...marks) + 0.6), bottom: Math.floor(Math.min(-1, ...marks) - 0.6) };
 }
 

@@ -1,9 +1,10 @@
-import { Box, Button, Checkbox, FormControlLabel, Switch, Typography } from '@mui/material';
+import { Box, Button, Checkbox, FormControlLabel, IconButton, Switch, Typography } from '@mui/material';
 import { useShallow } from 'zustand/react/shallow';
+import { DownIcon, UpIcon } from '../../../ui/icons';
 import { RigMark, rigLetter } from '../../../ui/RigMark';
 import { useBench, yardstickOf } from '../benchStore';
 import { bringToYardstick, setHold } from '../commands';
-import { holdOf, type Hold } from '../holding';
+import { givingOrder, holdOf, type ExposureControl, type Hold } from '../holding';
 import { Section } from './RigPanel';
 import { SidePanel } from './SidePanel';
 
@@ -17,11 +18,7 @@ const things: [Thing, string, string][] = [
     'The height of the picture at the subject stays: the camera moves, or, where the place is held or a hand moves the camera, the lens zooms.',
   ],
   ['blur', 'Blur behind', 'The blur of the background stays, as a share of the picture’s height: the aperture follows.'],
-  [
-    'light',
-    'Light',
-    'The exposure stays: filters come off before the sensitivity rises, and it falls to the body’s lowest before they go on.',
-  ],
+  ['light', 'Light', 'The exposure stays: what is free gives way, in the order below; what is pinned stays.'],
 ];
 
 /** What is held after one thing is pressed: the place is let go for a framing, and comes back when nothing else is held in its stead. */
@@ -31,6 +28,35 @@ function pressed(hold: Hold, thing: Thing, on: boolean): Hold {
     return { ...next, place: !on };
   }
   return { ...next, place: next.place || !next.framing };
+}
+
+const controls: Record<ExposureControl, string> = {
+  filter: 'Filter',
+  sensitivity: 'Sensitivity',
+  shutter: 'Shutter',
+  aperture: 'Aperture',
+};
+
+/** In which order settings give way; what is left of one is taken by the next. */
+function GivingOrder({ hold }: { hold: Hold }) {
+  const order = givingOrder(hold);
+  const move = (at: number, by: number) => setHold({ ...hold, lightGives: order.toSpliced(at, 1).toSpliced(at + by, 0, order[at]!) });
+  return (
+    <Box component="ol" aria-label="What gives for the light" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {order.map((control, i) => (
+        <Box component="li" key={control} sx={{ display: 'flex', alignItems: 'center', fontSize: 14, minHeight: 40 }}>
+          <Box sx={{ width: 24, color: 'text.secondary' }}>{i + 1}</Box>
+          <Box sx={{ flex: 1 }}>{controls[control]}</Box>
+          <IconButton aria-label={`${controls[control]} gives earlier`} disabled={i === 0} onClick={() => move(i, -1)}>
+            <UpIcon fontSize="small" />
+          </IconButton>
+          <IconButton aria-label={`${controls[control]} gives later`} disabled={i === order.length - 1} onClick={() => move(i, 1)}>
+            <DownIcon fontSize="small" />
+          </IconButton>
+        </Box>
+      ))}
+    </Box>
+  );
 }
 
 /** What stays equal while something changes, and what all rigs can be brought to at once. */
@@ -73,6 +99,9 @@ export function HoldPanel() {
           }
         />
       ))}
+      <Section title="What gives for the light">
+        <GivingOrder hold={hold} />
+      </Section>
       {count > 1 && (
         <>
           <FormControlLabel

@@ -166,6 +166,8 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
           />
           {ofRig('sensitivityIso', 'open')}
           {ofRig('lowestIso')}
+          {ofRig('highestIso')}
+          {ofRig('shutterAngleDeg')}
           {ofRig('captureFps', 'as timeline')}
         </Fields>
       </Section>

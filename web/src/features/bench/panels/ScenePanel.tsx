@@ -91,13 +91,16 @@ export const ScenePanel = memo(function ScenePanel({ scene, rigs, problems, feet
           {field('mainsHertz')}
         </Fields>
         <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>
-          By a name, or a meter’s reading for ISO 100: an exposure value, or lux on the subject.
+          By a name; as a meter reads it for ISO 100: an exposure value, lux on the subject, cd/m² off it; or by settings that looked right:
+          ISO 800 ƒ2.8 1/50 ND8.
         </Typography>
       </Section>
       <Section title="Motion">
         <Fields>
           {field('timelineFps')}
           {field('shutterAngleDeg')}
+          {field('shutterSeconds', 'by the angle')}
+          {field('movementSeconds')}
           {field('sidewaysMm')}
         </Fields>
         <SafeShutters scene={scene} rigs={rigs} />
