@@ -36,6 +36,12 @@ internal sealed class Anatomy
     /// <summary>In front of the lens, from the lens on.</summary>
     public List<Link> Front { get; } = [];
 
+    /// <summary>Filters in the chain that no light passes in front of the lens: in an adapter, or behind the lens.</summary>
+    public List<Link> Inside { get; } = [];
+
+    /// <summary>All that takes light on its way, in front and inside.</summary>
+    public IEnumerable<Link> Filters => Front.Concat(Inside);
+
     public List<Link> Supports { get; } = [];
 
     /// <summary>What sits on the rig besides.</summary>
@@ -78,6 +84,9 @@ internal sealed class Anatomy
                 break;
             case GearKind.Lens when Camera is not null && Lens is null:
                 Lens = link;
+                break;
+            case GearKind.Filter when link.Item.Get(FrontFields.Seat) is FilterSeat.Adapter or FilterSeat.Rear && Camera is not null:
+                Inside.Add(link);
                 break;
             case GearKind.Attachment or GearKind.CloseUpLens or GearKind.Filter or GearKind.StepRing when Lens is not null:
                 Front.Add(link);

@@ -61,6 +61,7 @@ public static class ChainAssembler
             instead = PictureChecks.RateInstead(optics);
             like = SensorFormat.Nearest(optics.Used.PictureWidthMm / optics.Magnification, optics.Used.HeightMm / optics.Magnification);
             FrontChecks.CheckCorners(optics, findings);
+            FrontChecks.CheckWide(optics, findings);
             AttachmentChecks.Check(optics, findings);
             rig = RigOfChain.Build(optics, layout, findings);
             FocusChecks.Check(optics, rig.Value, unit, findings);

@@ -12,13 +12,13 @@ internal static class FrontChecks
     public const double ThreadWallMm = 2;
 
     /// <summary>A filter that a maker leaves room for, mm.</summary>
-    private const double OneFilterMm = 5;
+    public const double OneFilterMm = 5;
 
     /// <summary>Below this share of the rays, the middle ones to the corner are gone: it looks cut rather than shaded.</summary>
-    private const double Cut = 0.5;
+    public const double Cut = 0.5;
 
     /// <summary>Below this, shading can be seen beside the lens's own: a tenth of a stop.</summary>
-    private const double Shaded = 0.933;
+    public const double Shaded = 0.933;
 
     public static void Check(Anatomy anatomy, List<Diagnostic> findings)
     {
@@ -28,15 +28,16 @@ internal static class FrontChecks
         }
 
         CheckCrossing(anatomy, findings);
+        CheckSeats(anatomy, findings);
         var before = lens;
         double? thread = lens.Item.Get(LensFields.FilterThread);
         var none = lens.Item.Get(LensFields.NoFilters) == true;
-        foreach (var link in anatomy.Front)
+        foreach (var link in anatomy.Front.Where(l => l.Item.Get(FrontFields.Seat) is not FilterSeat.MatteBox))
         {
             Join(before, none, thread, link, findings);
             CheckTurning(lens, link, findings);
             none = link.Item.Get(CommonFields.NoFrontThread) == true;
-            thread = link.Item.Get(CommonFields.FrontThread) ?? (link.Item.Kind is GearKind.StepRing or GearKind.Attachment ? null : link.Item.Get(CommonFields.RearThread));
+            thread = StepRings.FrontOf(link.Item);
             before = link;
         }
     }
@@ -44,13 +45,71 @@ internal static class FrontChecks
     /// <summary>A variable filter is two polarisers; another one before or behind it crosses with them.</summary>
     private static void CheckCrossing(Anatomy anatomy, List<Diagnostic> findings)
     {
-        var turning = anatomy.Front.Where(l => l.Item.Get(FrontFields.Effect) is FilterEffect.Variable or FilterEffect.Polariser).ToArray();
+        var turning = anatomy.Filters.Where(l => l.Item.Get(FrontFields.Effect) is FilterEffect.Variable or FilterEffect.Polariser).ToArray();
         if (turning is [var first, var second, ..] && turning.Any(l => l.Item.Get(FrontFields.Effect) == FilterEffect.Variable))
         {
             findings.Add(new(
                 DiagnosticCode.CrossedPolarisers, Severity.Spoils, second.Place, first.Place,
                 $"{first.Item.Name} and {second.Item.Name} both polarise: together they take light unevenly, and more or less as either is turned.",
                 "Use a fixed filter beside a variable one or a polariser."));
+        }
+    }
+
+    /// <summary>What goes into an adapter or behind the lens needs a place there, and there is one for one.</summary>
+    private static void CheckSeats(Anatomy anatomy, List<Diagnostic> findings)
+    {
+        var (dropped, behind) = (0, 0);
+        foreach (var link in anatomy.Inside)
+        {
+            if (link.Item.Get(FrontFields.Seat) == FilterSeat.Adapter)
+            {
+                if (dropped++ >= anatomy.Behind.Count(l => l.Item.Get(AdapterFields.TakesFilter) == true))
+                {
+                    findings.Add(new(
+                        DiagnosticCode.NoFilterSeat, Severity.Stops, link.Place, -1, $"{link.Item.Name} goes into an adapter, and none of this chain has a place left for it.",
+                        "Use an adapter that takes a filter, or a filter in front."));
+                }
+            }
+            else if (behind++ > 0 || anatomy.Lens?.Item.Get(LensFields.TakesRearFilter) == false)
+            {
+                findings.Add(new(
+                    DiagnosticCode.NoFilterSeat, Severity.Stops, link.Place, anatomy.Lens?.Place ?? -1, $"{anatomy.Lens?.Item.Name} has no place left for {link.Item.Name} behind it.",
+                    "Use a filter in front, or in an adapter."));
+            }
+            else if (anatomy.Lens?.Item.Get(LensFields.TakesRearFilter) is null)
+            {
+                findings.Add(new(
+                    DiagnosticCode.NoFilterSeat, Severity.Note, link.Place, anatomy.Lens?.Place ?? -1, $"Whether {anatomy.Lens?.Item.Name} takes a filter behind it is not known; it is taken to.",
+                    "Try it, and note it on the Shelf."));
+            }
+        }
+    }
+
+    /// <summary>A polariser takes a sky unevenly that is wider than this across, degrees: it darkens most at a right angle to the sun.</summary>
+    private const double SkyEvenDeg = 60;
+
+    /// <summary>What polarises, against how wide the lens sees.</summary>
+    public static void CheckWide(ChainOptics optics, List<Diagnostic> findings)
+    {
+        var equivalentMm = Math.Sqrt(36.0 * 36 + 24 * 24) / 2 / optics.CornerTangent;
+        var acrossDeg = 360 / Math.PI * PortableMath.Atan(optics.Used.PictureWidthMm / (2 * optics.Magnification * optics.FocalLengthMm));
+        foreach (var link in optics.Anatomy.Filters)
+        {
+            var effect = link.Item.Get(FrontFields.Effect);
+            if (effect == FilterEffect.Polariser && acrossDeg > SkyEvenDeg)
+            {
+                findings.Add(new(
+                    DiagnosticCode.PolariserUneven, Severity.Note, link.Place, optics.Anatomy.Lens!.Value.Place,
+                    $"{link.Item.Name} darkens a clear sky unevenly over {LengthWords.Number(Math.Round(acrossDeg))}°: most at a right angle to the sun.",
+                    "Keep the sky small in the picture, or use a longer lens."));
+            }
+            else if (effect == FilterEffect.Variable && link.Item.Get(FrontFields.CrossBelow) is { } below && equivalentMm < below)
+            {
+                findings.Add(new(
+                    DiagnosticCode.CrossInCorners, Severity.Costs, link.Place, optics.Anatomy.Lens!.Value.Place,
+                    $"At {LengthWords.Number(Math.Round(equivalentMm))} mm equivalent {link.Item.Name} draws a dark cross towards its strongest setting; it does so below {LengthWords.Number(below)} mm.",
+                    "Turn it less far, use a fixed filter, or a longer lens."));
+            }
         }
     }
 
@@ -92,53 +151,6 @@ internal static class FrontChecks
         }
     }
 
-    /// <summary>
-    /// From the entrance pupil to the front thread, mm: a lens's thread is taken to be as small as its maker dared, so that at the
-    /// short end, wide open, one filter leaves the corners of the lens's own image circle clear.
-    /// </summary>
-    /// <returns>Millimetres; null when thread, circle or aperture are not known.</returns>
-    public static double? PupilToThreadMm(ChainOptics optics)
-    {
-        if (optics.Lens.Get(LensFields.FilterThread) is not { } thread || optics.ImageCircleMm is not { } circle || optics.Lens.Get(LensFields.Widest) is not { } widest)
-        {
-            return null;
-        }
-
-        var tangent = circle / 2 / optics.Short;
-        var room = (thread - ThreadWallMm) / 2 - optics.Short / widest / 2;
-        var most = optics.Lens.Get(CommonFields.Length) ?? 1.5 * optics.Short + 40;
-        return Math.Clamp(room / tangent - OneFilterMm, 0, most);
-    }
-
-    /// <summary>The openings in front, each with its distance from the entrance pupil; up to an attachment, whose rear opening is the last.</summary>
-    public static IEnumerable<(Link Link, double ClearMm, double FromPupilMm)> Openings(ChainOptics optics)
-    {
-        if (PupilToThreadMm(optics) is not { } away)
-        {
-            yield break;
-        }
-
-        foreach (var link in optics.Anatomy.Front)
-        {
-            if (link.Item.Kind == GearKind.Attachment)
-            {
-                if (link.Item.Get(FrontFields.RearOpening) is { } opening)
-                {
-                    yield return (link, opening, away);
-                }
-
-                yield break;
-            }
-
-            away += link.Item.Get(CommonFields.Thickness) ?? UsualThicknessMm(link.Item);
-            var thread = Math.Min(link.Item.Get(CommonFields.RearThread) ?? double.PositiveInfinity, link.Item.Get(CommonFields.FrontThread) ?? double.PositiveInfinity);
-            if ((link.Item.Get(CommonFields.Clear) ?? thread - ThreadWallMm) is var clear && double.IsFinite(clear))
-            {
-                yield return (link, clear, away);
-            }
-        }
-    }
-
     public static double UsualThicknessMm(GearItem item) => item.Kind switch
     {
         GearKind.StepRing => 3,
@@ -150,30 +162,20 @@ internal static class FrontChecks
     /// <summary>Whether the stack in front cuts the corners at the focal length and aperture that are set.</summary>
     public static void CheckCorners(ChainOptics optics, List<Diagnostic> findings)
     {
-        var pupil = optics.FocalLengthMm / optics.FNumber / 2;
-        (Link Link, double Share, double Offset, double Radius)? worst = null;
-        foreach (var (link, clear, away) in Openings(optics))
-        {
-            var offset = away * optics.CornerTangent;
-            var share = Coverage.BundleShare(clear / 2, pupil, offset);
-            if (share < (worst?.Share ?? Shaded))
-            {
-                worst = (link, share, offset, clear / 2);
-            }
-        }
-
-        if (worst is not { } cut)
+        var geometry = FrontGeometry.Of(optics);
+        var worst = geometry.Worst(optics.Anatomy.Front.Select(l => l.Item));
+        if (worst is not { Share: < Shaded } cut)
         {
             return;
         }
 
-        var isCut = cut.Share < Cut;
-        var to = PictureChecks.Percent(Math.Min(1, cut.Radius / cut.Offset));
+        var (isCut, link) = (cut.Share < Cut, optics.Anatomy.Front[cut.Index]);
+        var to = PictureChecks.Percent(Math.Min(1, cut.RadiusMm / cut.OffsetMm));
         findings.Add(new(
-            DiagnosticCode.CornersCut, isCut ? Severity.Spoils : Severity.Costs, cut.Link.Place, optics.Anatomy.Lens!.Value.Place,
+            DiagnosticCode.CornersCut, isCut ? Severity.Spoils : Severity.Costs, link.Place, optics.Anatomy.Lens!.Value.Place,
             isCut
-                ? $"At {LengthWords.Millimetres(Math.Round(optics.FocalLengthMm, 1))} {cut.Link.Item.Name} cuts the corners: the picture is clear to about {to} of the way to them."
-                : $"At {LengthWords.Millimetres(Math.Round(optics.FocalLengthMm, 1))} {cut.Link.Item.Name} shades the corners by about {LengthWords.Number(Math.Round(-PortableMath.Log2(cut.Share), 1))} stops.",
+                ? $"At {LengthWords.Millimetres(Math.Round(optics.FocalLengthMm, 1))} {link.Item.Name} cuts the corners: the picture is clear to about {to} of the way to them."
+                : $"At {LengthWords.Millimetres(Math.Round(optics.FocalLengthMm, 1))} {link.Item.Name} shades the corners by about {LengthWords.Number(Math.Round(-PortableMath.Log2(cut.Share), 1))} stops.",
             "An estimate from the lens’s own thread: try it. Fewer or thinner parts, a larger ring, a longer focal length or a smaller mode would cure it."));
     }
 }

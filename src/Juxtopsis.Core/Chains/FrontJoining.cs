@@ -6,16 +6,9 @@ namespace Juxtopsis.Core.Chains;
 /// <param name="shelf">The gear at hand.</param>
 internal sealed class FrontJoining(IEnumerable<GearItem> shelf)
 {
-    /// <summary>The most rings between two threads: more of them cut corners and come loose.</summary>
-    private const int MostRings = 2;
-
     private static readonly GearKind[] InFront = [GearKind.Filter, GearKind.CloseUpLens, GearKind.StepRing, GearKind.Attachment];
 
-    private readonly GearItem[] rings =
-    [
-        .. shelf.Where(i => i.Kind == GearKind.StepRing && i.Get(CommonFields.RearThread) is not null && i.Get(CommonFields.FrontThread) is not null)
-            .OrderBy(i => i.FullName, StringComparer.Ordinal).ThenBy(i => i.Id),
-    ];
+    private readonly StepRings rings = new(shelf);
 
     /// <summary>Puts the rings that are needed in front of a lens, each in its place, and leaves out those that are not.</summary>
     /// <param name="parts">A chain.</param>
@@ -31,7 +24,7 @@ internal sealed class FrontJoining(IEnumerable<GearItem> shelf)
             lens++;
         }
 
-        if (lens == parts.Count || parts[lens].Get(LensFields.NoFilters) == true)
+        if (lens == parts.Count || parts[lens].Get(LensFields.NoFilters) == true && IsScrewedOn(chosen))
         {
             return null;
         }
@@ -40,7 +33,7 @@ internal sealed class FrontJoining(IEnumerable<GearItem> shelf)
         var thread = parts[lens].Get(LensFields.FilterThread);
         foreach (var part in parts.Skip(lens + 1))
         {
-            if (!InFront.Contains(part.Kind))
+            if (!InFront.Contains(part.Kind) || !IsScrewedOn(part))
             {
                 joined.Add(part);
                 continue;
@@ -53,7 +46,7 @@ internal sealed class FrontJoining(IEnumerable<GearItem> shelf)
 
             if (thread is { } offered && part.Get(CommonFields.RearThread) is { } needed && offered != needed)
             {
-                if (Between(offered, needed) is not { } path)
+                if (rings.Between(offered, needed) is not [var path, ..])
                 {
                     missing = (offered, needed);
                     return null;
@@ -63,28 +56,12 @@ internal sealed class FrontJoining(IEnumerable<GearItem> shelf)
             }
 
             joined.Add(part);
-            thread = part.Get(CommonFields.FrontThread) ?? (part.Kind is GearKind.StepRing or GearKind.Attachment ? null : part.Get(CommonFields.RearThread));
+            thread = StepRings.FrontOf(part);
         }
 
         return joined;
     }
 
-    /// <summary>The fewest rings from one thread to another, of these those whose narrowest opening is widest.</summary>
-    private IReadOnlyList<GearItem>? Between(double offered, double needed)
-    {
-        var one = rings.FirstOrDefault(r => r.Get(CommonFields.RearThread) == offered && r.Get(CommonFields.FrontThread) == needed);
-        if (one is not null)
-        {
-            return [one];
-        }
-
-        var pairs =
-            from first in rings
-            where first.Get(CommonFields.RearThread) == offered
-            from second in rings
-            where !ReferenceEquals(first, second) && second.Get(CommonFields.RearThread) == first.Get(CommonFields.FrontThread) && second.Get(CommonFields.FrontThread) == needed
-            orderby Math.Min(first.Get(CommonFields.FrontThread)!.Value, needed) descending, first.Get(CommonFields.FrontThread)
-            select new[] { first, second };
-        return pairs.FirstOrDefault() is { Length: <= MostRings } two ? two : null;
-    }
+    /// <summary>What is held by a matte box or inside the chain needs no thread.</summary>
+    private static bool IsScrewedOn(GearItem part) => (part.Get(FrontFields.Seat) ?? FilterSeat.Thread) == FilterSeat.Thread;
 }

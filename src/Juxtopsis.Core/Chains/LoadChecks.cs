@@ -87,7 +87,7 @@ internal static class LoadChecks
             return;
         }
 
-        var hanging = anatomy.Behind.Append(lens).Concat(anatomy.Front).Sum(l => l.Item.Get(CommonFields.Weight) ?? 0);
+        var hanging = anatomy.Behind.Append(lens).Concat(anatomy.Filters).Sum(l => l.Item.Get(CommonFields.Weight) ?? 0);
         var safe = mounts.Find(anatomy.BodyMount(mounts))?.Get(MountFields.SafeLoad) ?? UsualSafeLoadG;
         if (hanging > safe)
         {

@@ -14,10 +14,10 @@ internal static class RigOfChain
         var anatomy = optics.Anatomy;
         var (camera, mode, lens) = (optics.Camera, optics.Mode, optics.Lens);
         var dioptres = anatomy.Front.Sum(l => l.Item.Get(FrontFields.Dioptres) ?? 0);
-        var variable = anatomy.Front.Where(l => l.Item.Get(FrontFields.Effect) == FilterEffect.Variable && l.Item.Get(FrontFields.StopsMost) is not null).ToArray();
+        var variable = anatomy.Filters.Where(l => l.Item.Get(FrontFields.Effect) == FilterEffect.Variable && l.Item.Get(FrontFields.StopsMost) is not null).ToArray();
         var carriesStabilisation = lens.Kind == GearKind.FixedLensCamera || SignalChecks.Carries(anatomy, AdapterFields.CarriesStabilisation);
         double? variableMost = variable.Length == 0 ? null : variable.Sum(l => l.Item.Get(FrontFields.StopsMost)!.Value);
-        var fixedStops = anatomy.Front.Except(variable).Sum(l => (l.Item.Get(FrontFields.Stops) ?? 0) + (l.Item.Get(FrontFields.LightLost) ?? 0));
+        var fixedStops = anatomy.Filters.Except(variable).Sum(l => (l.Item.Get(FrontFields.Stops) ?? 0) + (l.Item.Get(FrontFields.LightLost) ?? 0));
         var converters = Chain(optics.Converters, findings);
         var sensitivities = SensitivityRange.Of(camera, mode);
         return (optics.Setting.Set ?? new Rig(optics.ModeWidthMm, optics.ModeHeightMm, optics.FocalLengthMm, optics.FNumber)) with
@@ -76,12 +76,12 @@ internal static class RigOfChain
         var focuses = attachment?.Get(FrontFields.FocusesItself) == true;
 
         // Of all openings the one that leaves the least room; the circle is the lens's own, so an adapter's limit is brought before it.
-        var tightest = FrontChecks.Openings(optics).OrderBy(o => o.ClearMm - 2 * o.FromPupilMm * optics.CornerTangent).Select(o => ((double Clear, double Away)?)(o.ClearMm, o.FromPupilMm)).FirstOrDefault();
+        var tightest = FrontGeometry.Of(optics).Openings(optics.Anatomy.Front.Select(l => l.Item)).OrderBy(o => o.ClearMm - 2 * o.FromPupilMm * optics.CornerTangent).Select(o => ((double Clear, double Away)?)(o.ClearMm, o.FromPupilMm)).FirstOrDefault();
         return optics.BareLens with
         {
             NarrowestFNumber = lens.Get(LensFields.Narrowest),
             Blades = lens.Get(LensFields.Blades),
-            TakesNoFilter = lens.Get(LensFields.NoFilters) == true,
+            TakesNoFilter = lens.Get(LensFields.NoFilters) == true && lens.Get(LensFields.TakesRearFilter) != true && optics.Anatomy.Behind.All(l => l.Item.Get(AdapterFields.TakesFilter) != true),
             // What a lens loses is told by both; by its T-number alone nothing is.
             WidestTNumber = lens.Get(LensFields.Widest) is null ? null : lens.Get(LensFields.WidestT),
             MeasuredFocalLengthMm = ChainOptics.MeasuredMm(lens, optics.FocalLengthMm),

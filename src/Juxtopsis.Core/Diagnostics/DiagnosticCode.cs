@@ -93,6 +93,15 @@ public enum DiagnosticCode
     /// <summary>Nearest focus and largest ratio together ask for a focal length that no lens changes to: one of them is mistyped.</summary>
     MinimumFocusUnlikely,
 
+    /// <summary>A filter that goes into the chain has no place there, or it is not known.</summary>
+    NoFilterSeat,
+
+    /// <summary>A polariser darkens a wide sky unevenly.</summary>
+    PolariserUneven,
+
+    /// <summary>A variable filter draws a cross at so wide an angle.</summary>
+    CrossInCorners,
+
     /// <summary>There is no camera at the start.</summary>
     NoCamera,
 

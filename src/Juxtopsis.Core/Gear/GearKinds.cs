@@ -57,7 +57,7 @@ public static class GearKinds
             CommonFields.Keeping),
         new(GearKind.Adapter, "adapter", "adapters", "Adapter", "Adapters",
             new FieldGroup("", [.. CommonFields.First, AdapterFields.BodyMount, AdapterFields.LensMount, AdapterFields.Magnification, AdapterFields.Extension, CommonFields.Weight]),
-            new FieldGroup("What it carries", AdapterFields.CarriesFocus, AdapterFields.CarriesIris, AdapterFields.CarriesStabilisation, AdapterFields.CarriesZoom, AdapterFields.OwnIris),
+            new FieldGroup("What it carries", AdapterFields.CarriesFocus, AdapterFields.CarriesIris, AdapterFields.CarriesStabilisation, AdapterFields.CarriesZoom, AdapterFields.OwnIris, AdapterFields.TakesFilter),
             new FieldGroup("Limits", AdapterFields.FastestOut, AdapterFields.ImageCircleOut),
             new FieldGroup("Size", CommonFields.Length, CommonFields.Diameter, AdapterFields.HasFoot),
             CommonFields.Keeping),
@@ -70,7 +70,7 @@ public static class GearKinds
         new(GearKind.CloseUpLens, "closeUpLens", "close-up-lenses", "Close-up lens", "Close-up lenses",
             new FieldGroup("", [.. CommonFields.First, FrontFields.Dioptres, .. Screwed]), Glass, CommonFields.Keeping),
         new(GearKind.Filter, "filter", "filters", "Filter", "Filters",
-            new FieldGroup("", [.. CommonFields.First, FrontFields.Effect, FrontFields.Stops, FrontFields.StopsMost, .. Screwed]), Glass, CommonFields.Keeping),
+            new FieldGroup("", [.. CommonFields.First, FrontFields.Effect, FrontFields.Stops, FrontFields.StopsMost, FrontFields.CrossBelow, FrontFields.Seat, .. Screwed]), Glass, CommonFields.Keeping),
         new(GearKind.StepRing, "stepRing", "step-rings", "Step ring", "Step rings", new FieldGroup("", [.. CommonFields.First, .. Screwed]), Glass, CommonFields.Keeping),
         new(GearKind.Support, "support", "supports", "Support", "Supports",
             new FieldGroup("", [.. CommonFields.First, SupportFields.Type, SupportFields.Payload, SupportFields.Longest, SupportFields.CarriesLens, CommonFields.Weight]), CommonFields.Keeping),
@@ -81,7 +81,8 @@ public static class GearKinds
     /// <summary>Recording modes, which bodies hold.</summary>
     public static KindDefinition Modes { get; } = new(GearKind.Mode, "mode", "modes", "Recording mode", "Recording modes",
         new FieldGroup("", CommonFields.Name, ModeFields.PixelsAcross, ModeFields.PixelsUp, ModeFields.AreaWidth, ModeFields.AreaHeight, ModeFields.Fps),
-        new FieldGroup("Squeeze, zoom and limit", ModeFields.Squeezes, ModeFields.PunchIn, ModeFields.SteadyCrop, ModeFields.Limit));
+        new FieldGroup("Squeeze, zoom and limit", ModeFields.Squeezes, ModeFields.PunchIn, ModeFields.SteadyCrop, ModeFields.Limit),
+        new FieldGroup("Light", ModeFields.BaseSensitivities, ModeFields.HighestSensitivity));
 
     private static readonly KindDefinition[] ByKind = [.. Enum.GetValues<GearKind>().Select(kind => OnShelf.FirstOrDefault(d => d.Kind == kind) ?? Modes)];
 

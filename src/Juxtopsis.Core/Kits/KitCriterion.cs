@@ -18,6 +18,12 @@ public enum KitCriterion
     /// <summary>Weight of all that is taken; what is not known is worse than anything that is.</summary>
     Weight,
 
-    /// <summary>Shots that are recorded with fewer pixels than are delivered.</summary>
+    /// <summary>Shots that are recorded with fewer pixels than are delivered; of filters, shots that take more sensitivity than they need.</summary>
     Pixels,
+
+    /// <summary>Filters.</summary>
+    Filters,
+
+    /// <summary>Step rings.</summary>
+    Rings,
 }

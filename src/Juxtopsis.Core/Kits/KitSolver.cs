@@ -24,9 +24,13 @@ internal sealed class KitSolver
     public const int MostNodes = 60_000;
 
     private static readonly KitCriterion[] Usual =
-        [KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Adapters, KitCriterion.Weight, KitCriterion.Changes, KitCriterion.Pixels];
+        [
+            KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Adapters, KitCriterion.Filters, KitCriterion.Rings, KitCriterion.Weight, KitCriterion.Changes,
+            KitCriterion.Pixels,
+        ];
 
-    private static readonly KitCriterion[] Kinds = [KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Adapters];
+    /// <summary>Bags are told apart by these; adapters and rings only join them.</summary>
+    private static readonly KitCriterion[] Main = [KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Filters];
 
     /// <summary>Weights are taken in these, g, so that sums of them, unknown ones too, are exact.</summary>
     private const double LeastWeightG = 1 / 1024.0;
@@ -35,6 +39,7 @@ internal sealed class KitSolver
     private readonly Way[][] shots;
     private readonly Way[][] waysWith;
     private readonly KitCriterion[] order;
+    private readonly KitCriterion[] kinds;
     private readonly int[] places = new int[Usual.Length];
     private readonly int keep;
     private readonly int mostNodes;
@@ -66,6 +71,7 @@ internal sealed class KitSolver
     public KitSolver(KitProblem problem, IReadOnlyList<KitCriterion> order, int keep = 1, int mostNodes = MostNodes)
     {
         (items, this.keep, this.mostNodes) = (problem.Items, keep, mostNodes);
+        kinds = [.. items.Select(i => i.Criterion).Distinct()];
         this.order = [.. order.Concat(Usual).Distinct()];
         for (var i = 0; i < this.order.Length; i++)
         {
@@ -307,7 +313,7 @@ internal sealed class KitSolver
             }
         }
 
-        foreach (var kind in Kinds)
+        foreach (var kind in kinds)
         {
             more[Place(kind)] = Math.Max(more[Place(kind)], LeastMore(kind));
         }
@@ -397,7 +403,7 @@ internal sealed class KitSolver
 
         int[] taken = [.. Enumerable.Range(0, held.Length).Where(i => held[i])];
         var choice = new KitChoice(taken, [.. chosen.Select((u, s) => shots[s][u].Items)], cost);
-        HashSet<int> main = [.. taken.Where(i => items[i].Criterion is KitCriterion.Lenses or KitCriterion.Bodies)];
+        HashSet<int> main = [.. taken.Where(i => Main.Contains(items[i].Criterion))];
         var same = best.FindIndex(b => b.Main.SetEquals(main));
         if (same >= 0)
         {

@@ -19,6 +19,7 @@ public sealed class AssemblyTests
     private static readonly GearItem Turning = Made.Lens.With(LensFields.Rotates, true);
     private static readonly GearItem RatedBody = Made.Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25).With(ModeFields.Fps, new[] { 24.0, 25 }) });
     private static readonly GearItem Variable = Made.Filter.With(FrontFields.Effect, FilterEffect.Variable).With(FrontFields.StopsMost, 6.0);
+    private static readonly GearItem Dropped = Made.Filter.With(FrontFields.Seat, FilterSeat.Adapter);
     private static readonly GearItem Polariser = Made.Filter.With(FrontFields.Effect, FilterEffect.Polariser);
 
     /// <summary>What is found, how much it weighs, words of it, and three chains: found, not found, on the edge and not found.</summary>
@@ -63,6 +64,9 @@ public sealed class AssemblyTests
         (DiagnosticCode.CannotFocus, Severity.Stops, "no light is brought", [Made.Body, Made.Tube.With(AdapterFields.Extension, 90.0), Reducer, Made.FarLens], [Made.Body, Made.Tube, Reducer, Made.FarLens], [Made.Body, Reducer, Made.Tube.With(AdapterFields.Extension, 90.0).With(AdapterFields.BodyMount, "Far").With(AdapterFields.LensMount, "Far"), Made.FarLens]),
         (DiagnosticCode.ConverterPlaceUnknown, Severity.Note, "may be 5.8 mm off", [Made.Body, Reducer, Made.FarLens], [Made.Body, Reducer.With(CommonFields.Length, 15.0), Made.FarLens], [Made.Body, Made.Adapter, Made.FarLens]),
         (DiagnosticCode.CrossedPolarisers, Severity.Spoils, "both polarise", [Made.Body, Made.Lens, Variable, Polariser], [Made.Body, Made.Lens, Variable, Made.Filter], [Made.Body, Made.Lens, Polariser]),
+        (DiagnosticCode.NoFilterSeat, Severity.Stops, "none of this chain has a place", [Made.Body, Made.Lens, Dropped], [Made.Body, Made.Adapter.With(AdapterFields.TakesFilter, true), Made.FarLens, Dropped], [Made.Body, Made.Lens, Dropped.With(FrontFields.Seat, FilterSeat.MatteBox)]),
+        (DiagnosticCode.PolariserUneven, Severity.Note, "unevenly over 90°", [Made.Body, Wide, Polariser], [Made.Body, Fifty, Polariser], [Made.Body, Wide, Made.Filter]),
+        (DiagnosticCode.CrossInCorners, Severity.Costs, "draws a dark cross", [Made.Body, Wide, Variable.With(FrontFields.CrossBelow, 28.0)], [Made.Body, Fifty, Variable.With(FrontFields.CrossBelow, 28.0)], [Made.Body, Wide, Variable]),
         (DiagnosticCode.RateNotOffered, Severity.Stops, "offers 24, 25 frames a second, not 50", [RatedBody, Made.Lens], [RatedBody.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25).With(ModeFields.Fps, new[] { 25.0, 50 }) }), Made.Lens], [RatedBody.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25).With(ModeFields.Fps, new[] { 49.95 }) }), Made.Lens]),
         (DiagnosticCode.RatesUnknown, Severity.Note, "taken to offer", [Made.Body, Made.Lens], [RatedBody, Made.Lens], [RatedBody, Made.Lens]),
         (DiagnosticCode.OverheadRigging, Severity.Note, "second safety", [Made.Body, Made.Lens, Made.Gimbal.With(SupportFields.Type, SupportType.Arm)], [Made.Body, Made.Lens, Made.Gimbal], [Made.Body, Made.Lens, Made.Rails]),
@@ -86,6 +90,16 @@ public sealed class AssemblyTests
         Assert.Equal(severity != Severity.Stops, assembly.Works);
         Assert.DoesNotContain(Made.Assemble(Set, fine).Findings, f => f.Code == kind);
         Assert.DoesNotContain(Made.Assemble(Set, edge).Findings, f => f.Code == kind);
+    }
+
+    [Fact]
+    public void A_filter_behind_the_lens_needs_a_place_there()
+    {
+        var behind = Made.Filter.With(FrontFields.Seat, FilterSeat.Rear);
+        Severity? Found(bool? takes, params GearItem[] filters) =>
+            Made.Assemble(Set, [Made.Body, Made.Lens.With(LensFields.TakesRearFilter, takes), .. filters]).Findings.FirstOrDefault(f => f.Code == DiagnosticCode.NoFilterSeat)?.Severity;
+        Assert.Equal([Severity.Stops, Severity.Note, null, Severity.Stops], [Found(false, behind), Found(null, behind), Found(true, behind), Found(true, behind, behind)]);
+        Assert.Equal(3, Made.Assemble(Set, Made.Body, Made.Lens, behind).Rig!.Value.FilterStops);
     }
 
     [Fact]

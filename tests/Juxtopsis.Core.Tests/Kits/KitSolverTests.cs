@@ -57,7 +57,7 @@ public sealed class KitSolverTests
     public void Without_a_shot_nothing_is_taken() => Assert.Empty(new KitSolver(KitProblem.Of([], []), []).Solve()[0].Items);
 
     private static readonly KitCriterion[] Usual =
-        [KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Adapters, KitCriterion.Weight, KitCriterion.Changes, KitCriterion.Pixels];
+        [KitCriterion.Lenses, KitCriterion.Bodies, KitCriterion.Adapters, KitCriterion.Filters, KitCriterion.Rings, KitCriterion.Weight, KitCriterion.Changes, KitCriterion.Pixels];
 
     private static KitOption OptionOf(Random random, int items) =>
         new([.. Enumerable.Range(0, random.Next(1, 4)).Select(_ => random.Next(items)).Distinct().Order()], random.Next(3) > 0);

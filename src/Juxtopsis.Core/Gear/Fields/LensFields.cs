@@ -62,6 +62,7 @@ internal static class LensFields
     public static readonly NumberField Pupils = new("pupilMagnification", "Pupil magnification", EntryKind.PupilMagnification, "Exit pupil over entrance pupil.");
     public static readonly NumberField FilterThread = new("filterThreadMm", "Filter thread", EntryKind.PartLength, "Empty when it is not known.") { Without = "no filter and no close-up lens is proposed for it" };
     public static readonly FlagField NoFilters = new("frontBulges", "Front bulges", "Yes when it takes no filter in front, because the glass bulges or there is no thread.");
+    public static readonly FlagField TakesRearFilter = new("rearFilter", "Filter behind", "Yes when it takes a filter at its back.");
     public static readonly NumberField Stabilisation = new("lensStabilisationStops", "Lens stabilisation", EntryKind.StabilisationStops, "In stops; 0 for none.");
     public static readonly ChoiceField<FocusDrive> Focus = new("focusDrive", "Focus", "How it is focused.", "by hand", "motor and ring", "by wire");
     public static readonly ChoiceField<IrisControl> Iris = new("irisControl", "Iris", "How the iris is set.", "ring", "by the body", "ring or body");
@@ -76,7 +77,7 @@ internal static class LensFields
     public static readonly GearField[] Main = [Short, Long, Widest, WidestLong, ImageCircle, MadeFor, Nearest, FilterThread];
 
     /// <summary>What else is known of its light.</summary>
-    public static readonly GearField[] Light = [WidestT, Narrowest, WidestAlong, Blades, NoFilters, Iris];
+    public static readonly GearField[] Light = [WidestT, Narrowest, WidestAlong, Blades, NoFilters, TakesRearFilter, Iris];
 
     /// <summary>How it focuses.</summary>
     public static readonly FieldGroup Focusing = new("Focus and zoom", Focus, Ratio, Rotates, RemoteZoom, Measured);

@@ -16,6 +16,7 @@ internal static class AdapterFields
     public static readonly FlagField CarriesStabilisation = new("carriesStabilisation", "Carries stabilisation", "Whether the lens's stabilisation works through it.");
     public static readonly FlagField CarriesZoom = new("carriesZoom", "Carries remote zoom", "Whether the lens's zoom can be driven through it.");
     public static readonly FlagField OwnIris = new("ownIris", "Ring for the iris", "Whether it has a ring of its own that sets the iris of a lens without one.");
+    public static readonly FlagField TakesFilter = new("takesFilter", "Place for a filter", "Yes when a filter can be dropped into it.");
     public static readonly FlagField HasFoot = new("adapterFoot", "Foot of its own", "Yes when it has a foot to be carried by.");
 }
 
@@ -34,6 +35,8 @@ internal static class FrontFields
 
     public static readonly ChoiceField<FilterEffect> Effect = new("effect", "Does what", "What the filter is for.", "neutral density", "variable density", "polariser", "diffusion", "clear or other") { Required = true };
     public static readonly NumberField Stops = new("stops", "Takes light", EntryKind.Filter, "In stops; the weakest setting of a variable one.");
+    public static readonly ChoiceField<FilterSeat> Seat = new("seat", "Goes", "Where it is held.", "screwed on in front", "in a matte box", "in an adapter", "behind the lens");
+    public static readonly NumberField CrossBelow = new("crossBelowMm", "Cross below", EntryKind.FocalLength, "Of a variable one: the equivalent focal length below which its strongest setting draws a dark cross.");
     public static readonly NumberField StopsMost = new("stopsMost", "Takes at most", EntryKind.Filter, "In stops; the strongest setting of a variable one.");
 }
 
@@ -54,6 +57,22 @@ public enum FilterEffect
 
     /// <summary>Protects, or does something else.</summary>
     Other,
+}
+
+/// <summary>Where a filter is held.</summary>
+public enum FilterSeat
+{
+    /// <summary>Screwed on in front.</summary>
+    Thread,
+
+    /// <summary>In a matte box, before whatever front there is.</summary>
+    MatteBox,
+
+    /// <summary>In the drop-in place of an adapter.</summary>
+    Adapter,
+
+    /// <summary>Behind the lens.</summary>
+    Rear,
 }
 
 /// <summary>What a support is.</summary>
