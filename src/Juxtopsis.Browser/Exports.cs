@@ -112,6 +112,9 @@ internal static partial class Exports
     [JSExport]
     internal static string DayAnswer(bool feet) => Text(fitting.AnswerDay(Unit(feet)));
 
+    [JSExport]
+    internal static string FilterDay(string json, bool feet) => Text(fitting.Filters(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
     private static string? Refusal(WireAnswer? answer) => answer is { } refused ? Text(refused) : null;
 
     private static string Text(WireAnswer answer) => Encoding.UTF8.GetString(answer.Body.Span);

@@ -17,6 +17,7 @@ using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Filters;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
@@ -44,7 +45,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<ExposureControl>), typeof(CamelCaseEnum<DiagnosticCode>),
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
-        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<ChangeCause>),
+        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<ChangeCause>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(PhotoInput))]
@@ -69,6 +70,9 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(ShelfConflict))]
 [JsonSerializable(typeof(OptionsRequest))]
 [JsonSerializable(typeof(OptionsResponse))]
+[JsonSerializable(typeof(FiltersRequest))]
+[JsonSerializable(typeof(FiltersResponse))]
+[JsonSerializable(typeof(FilterDayResponse))]
 [JsonSerializable(typeof(IReadOnlyList<WayOutput>))]
 [JsonSerializable(typeof(IReadOnlyList<DeletedGearOutput>))]
 [JsonSerializable(typeof(ImportOutput))]

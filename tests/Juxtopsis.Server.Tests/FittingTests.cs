@@ -5,6 +5,7 @@ using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Diagnostics;
+using Juxtopsis.Core.Filters;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Data.Demo;
@@ -148,7 +149,51 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         Assert.All(day.OfRig, r => Assert.NotEmpty(r.Say));
     }
 
+    [Fact]
+    public async Task The_filters_of_the_day_serve_every_shot_in_the_sun_and_say_what_is_left_aside()
+    {
+        var document = DemoProduction.Document;
+        var request = new DayRequest { Locations = document.Locations, Shots = document.Shots, Delivery = document.Delivery };
+        var answer = await fixture.Server.SendAsync(HttpMethod.Post, "/api/filters", JsonSerializer.Serialize(request, WireJson.Default.DayRequest));
+        Assert.Equal(200, (int)answer.Status);
+        var day = answer.Json.Deserialize(WireJson.Default.FilterDayResponse)!;
+        string[] Names(IEnumerable<Guid> ids) => [.. ids.Select(id => document.Shots.First(s => s.Id == id).Name)];
+        Assert.Equal(document.Shots.Where(s => s.Chosen is null).Select(s => s.Name), Names(day.WithoutRig));
+        Assert.Empty(day.Unlit);
+        Assert.Empty(day.Impossible);
+        var kit = day.Kits[0];
+        Assert.Equal(FilterKitKind.Fewest, kit.Kind);
+        Assert.Equal(["Walking and talking", "To the camera, at arm's length", "The launch", "The barge crosses", "A heron"], Names(kit.Shots.Select(s => s.Shot)));
+        var things = kit.Filters.Concat(kit.Rings).Select(i => i.Item).ToHashSet();
+        Assert.All(kit.Shots, s => Assert.Superset(s.Added.ToHashSet(), things));
+
+        // With what is said of it, the light of each shot comes right within what is accepted.
+        Assert.All(kit.Shots, s => Assert.InRange(s.RaisedStops, 0, 3.01));
+        Assert.True(day.Kits.Count > 1);
+    }
+
+    [Fact]
+    public void A_shot_is_asked_in_the_light_that_it_says()
+    {
+        // At noon twice as bright as it usually is there, and so a stop more of filter.
+        var noon = Named("Walking and talking");
+        Assert.Equal(1, Ask(noon).Chosen!.FilterStops!.Value - Ask(noon with { LevelId = null }).Chosen!.FilterStops!.Value, 6);
+    }
+
+    [Fact]
+    public async Task A_level_that_its_place_does_not_have_is_refused()
+    {
+        var document = DemoProduction.Document with { Shots = [Named("A rivet") with { LevelId = Guid.NewGuid() }] };
+        var answer = await fixture.Server.SendAsync(
+            HttpMethod.Put, $"/api/productions/{Guid.NewGuid()}", JsonSerializer.Serialize(new ProductionInput { Name = "Levels", Document = document }, WireJson.Default.ProductionInput), ifNoneMatch: "*");
+        answer.IsProblem(422);
+        Assert.Contains("document.shots[0].levelId", answer.Fields);
+    }
+
     [Theory]
+    [InlineData("location.levels[0].brightnessEv", """{"levels":[{"id":"10f7a7e0-0000-4000-8000-0000000000d1","name":"Sun","brightnessEv":99}]}""", "{}")]
+    [InlineData("location.levels[0].name", """{"levels":[{"id":"10f7a7e0-0000-4000-8000-0000000000d1","name":" ","brightnessEv":9}]}""", "{}")]
+    [InlineData("location.levels[0]", """{"levels":[null]}""", "{}")]
     [InlineData("location.lengthMm", """{"lengthMm":1,"behindMm":900}""", "{}")]
     [InlineData("location.behindMm", """{"lengthMm":5000}""", "{}")]
     [InlineData("location.mostBehindMm", """{"behindMm":900,"leastBehindMm":500,"mostBehindMm":400}""", "{}")]

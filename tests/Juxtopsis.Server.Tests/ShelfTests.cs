@@ -1,5 +1,12 @@
 using System.Text;
+using System.Text.Json;
 using System.Text.Json.Nodes;
+using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Chains;
+using Juxtopsis.Contracts.Shelf;
+using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Data.Demo;
 
 namespace Juxtopsis.Server.Tests;
 
@@ -227,6 +234,21 @@ public sealed class ShelfTests(ServerFixture fixture) : IClassFixture<ServerFixt
         Assert.Contains(options, o => o!["fits"]!.GetValue<bool>() && o["parts"]!.AsArray().Count == 3);
         (await fixture.Server.SendAsync(HttpMethod.Post, "/api/shelf/options", """{"place":99}""")).IsProblem(422);
         (await fixture.Server.SendAsync(HttpMethod.Post, "/api/shelf/options", """{"setup":{"chain":{"parts":[{"item":{"kind":"lens"},"revision":1}]}}}""")).IsProblem(422);
+    }
+
+    [Fact]
+    public async Task Filters_for_a_chain_are_told_with_their_rings_and_what_they_take()
+    {
+        GearItem OnShelf(string name) => DemoShelf.Items.Single(i => i.Name == name);
+        var rig = ChainMapping.ToRig("", [OnShelf("Dabchick"), OnShelf("16–35 mm ƒ4")], [OnShelf("K-bay")], new ChainSetting { Mode = "Full width", FNumber = 4 });
+        string Asked(double least, double most) =>
+            new JsonObject { ["setup"] = new JsonObject { ["chain"] = JsonSerializer.SerializeToNode(rig.Chain, WireJson.Default.ChainInput) }, ["leastStops"] = least, ["mostStops"] = most }.ToJsonString();
+        var found = (await fixture.Server.SendAsync(HttpMethod.Post, "/api/shelf/filters", Asked(5.5, 6.5))).Json.Deserialize(WireJson.Default.FiltersResponse)!;
+        string[] NamesOf(FilterWayOutput way) => [.. way.Added.Select(id => found.Items.Single(i => i.Item.GetProperty("id").GetGuid() == id).Item.GetProperty("name").GetString()!)];
+        Assert.Contains(found.Ways, w => NamesOf(w).SequenceEqual(["Ring 72 to 77 mm", "ND 6 stops, 77 mm"]));
+        Assert.All(found.Ways, w => Assert.True(w.LeastStops <= 6.5 && w.MostStops >= 5.5 && w.Parts.Intersect(w.Added).SequenceEqual(w.Added)));
+        (await fixture.Server.SendAsync(HttpMethod.Post, "/api/shelf/filters", Asked(4, 3))).IsProblem(422);
+        (await fixture.Server.SendAsync(HttpMethod.Post, "/api/shelf/filters", Asked(4, 300))).IsProblem(422);
     }
 
     [Fact]

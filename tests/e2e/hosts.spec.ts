@@ -108,6 +108,12 @@ test('browser and server give the same answers to the last digit', async ({ page
       const after = { ...setup, rigs: setup.rigs.map((rig) => ({ ...rig, focalLengthMm: 2 * Number(rig['focalLengthMm']) })) };
       return { path: 'hold', body: JSON.stringify({ before: setup, after, framing: true, blur: true, light: true, leader: 0 }) };
     }),
+    ...full
+      .filter(({ input }) => 'brightnessEv' in input.scene)
+      .map(({ input }) => {
+        const body = { before: input, after: input, exposeRight: true, lightGives: ['shutter', 'aperture'], pinned: [['filter']] };
+        return { path: 'hold', body: JSON.stringify(body) };
+      }),
     ...full.map((c) => ({ path: 'conventions', body: JSON.stringify(c.input) })),
     ...chainsOf(await (await page.request.get(`${server.address}/api/shelf/export.json`)).json()),
   ];
@@ -180,6 +186,7 @@ interface FitDoor {
   DayAsk: (json: string, feet: boolean) => string | null;
   DayStep: (rigs: number) => number;
   DayAnswer: (feet: boolean) => string;
+  FilterDay: (json: string, feet: boolean) => string;
 }
 
 test('what fits is the same in browser and server, however small the steps', async ({ page, server }) => {
@@ -214,7 +221,7 @@ test('what fits is the same in browser and server, however small the steps', asy
       const answers = [...fits, ...refused].map(ask);
       door.DayAsk(day, false);
       while (door.DayStep(500) < 1);
-      return { answers, day: door.DayAnswer(false) };
+      return { answers, day: door.DayAnswer(false), filters: door.FilterDay(day, false) };
     },
     { shelf, fits, refused, day },
   );
@@ -226,4 +233,5 @@ test('what fits is the same in browser and server, however small the steps', asy
     expect(ours.answers[i], `shot ${i + 1}`).toBe(await post('fit?units=feet', body));
   }
   expect(ours.day).toBe(await post('day', day));
+  expect(ours.filters).toBe(await post('filters', day));
 });

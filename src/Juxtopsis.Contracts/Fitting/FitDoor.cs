@@ -3,6 +3,7 @@ using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Filters;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
@@ -124,6 +125,30 @@ public sealed class FitDoor
 
         return new(200, JsonSerializer.SerializeToUtf8Bytes(days.Finish().ToWire(day.Shots, OfRig(day, unit)), WireJson.Default.DayResponse));
     }
+
+    /// <summary>Which filters and rings serve the shots of a day with the rigs that are chosen for them: the fewest.</summary>
+    /// <param name="json">A <see cref="DayRequest"/>; what is in its bag does not matter, since filters are chosen from the whole shelf.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with a <see cref="FilterDayResponse"/>, or a refusal.</returns>
+    public WireAnswer Filters(ReadOnlySpan<byte> json, LengthUnit unit)
+    {
+        if (Read(json, WireJson.Default.DayRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
+        {
+            return refused;
+        }
+
+        var shots = request!.Shots;
+        Fit?[] fits = [.. shots.Select(shot => FitOf(request, shot))];
+        FilterNeed?[] needs = [.. fits.Select(fit => fit is null ? null : FilterNeed.Of(fit, request.Delivery.HighestIso))];
+        var without = request.LeftOut.ToHashSet();
+        var result = FilterDay.Solve(shelf.Gear.Where(i => !without.Contains(i.Id)), shelf.Mounts, needs);
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(shots, fits, needs), WireJson.Default.FilterDayResponse));
+    }
+
+    /// <summary>How the rig that is chosen for a shot gives it; null where none is chosen, or it does not.</summary>
+    private Fit? FitOf(DayRequest request, ShotInput shot) => shot.Chosen is not { } chosen ? null
+        : new FitSearch(shelf.Alone(chosen.ToCore()), LocationOf(request, shot).ToCore(shot), BriefOf(shot, request.Delivery), Core.Rigs.Conventions.Default, shot.Criterion, rules: request.Delivery.ToRules())
+            .Finish(1).Fits is [var fit, ..] ? fit : null;
 
     /// <summary>What one rig gives of the day's shots.</summary>
     private List<ShotAnswerOutput> OfRig(DayRequest request, LengthUnit unit)

@@ -3,6 +3,7 @@ using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Diagnostics;
+using Juxtopsis.Core.Filters;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
@@ -112,6 +113,23 @@ internal static class FitMapping
         }
 
         return new([.. result.Kits.Select(Of)], Ids(result.Impossible), result.IsProven, ofRig);
+    }
+
+    public static FilterDayResponse ToWire(this FilterDayResult result, IReadOnlyList<ShotInput> shots, Fit?[] fits, FilterNeed?[] needs)
+    {
+        IReadOnlyList<Guid> Ids(IEnumerable<int> indexes) => [.. indexes.Select(i => shots[i].Id)];
+        IReadOnlyList<Guid> Where(Func<int, bool> holds) => Ids(Enumerable.Range(0, shots.Count).Where(holds));
+        FilterKitOutput Of(FilterKit kit)
+        {
+            IReadOnlyList<KitItemOutput> Items(IReadOnlyList<GearItem> items) =>
+                [.. items.Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(kit.Shots.Where(s => s.Way.Added.Any(a => a.Id == i.Id)).Select(s => s.Shot)), []))];
+            return new(
+                kit.Kind, Items(kit.Filters), Items(kit.Rings),
+                [.. kit.Shots.Select(s => new FilterShotOutput(shots[s.Shot].Id, [.. s.Way.Added.Select(i => i.Id)], [.. s.Way.Added.Select(i => i.Name)], s.TakenStops, Math.Max(0, s.RaisedStops), !s.Way.IsClear))],
+                kit.Changes, kit.WeightG, kit.Purchase, kit.HirePerDay);
+        }
+
+        return new([.. result.Kits.Select(Of)], Ids(result.NeedNone), Where(i => fits[i] is null), Where(i => fits[i] is not null && needs[i] is null), Ids(result.Impossible), result.IsProven);
     }
 
     /// <summary>Whether one rig gives a shot, in a sentence.</summary>

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Juxtopsis.Core.Gear;
 
 namespace Juxtopsis.Core.Chains;
@@ -9,7 +10,8 @@ internal sealed class StepRings
     public const int Most = 2;
 
     private readonly GearItem[] rings;
-    private readonly Dictionary<(double From, double To), IReadOnlyList<IReadOnlyList<GearItem>>> known = [];
+    // Several questions may be asked of one shelf at once.
+    private readonly ConcurrentDictionary<(double From, double To), IReadOnlyList<IReadOnlyList<GearItem>>> known = [];
 
     public StepRings(IEnumerable<GearItem> shelf) => rings =
     [
@@ -22,15 +24,8 @@ internal sealed class StepRings
         part.Get(CommonFields.FrontThread) ?? (part.Kind is GearKind.StepRing or GearKind.Attachment ? null : part.Get(CommonFields.RearThread));
 
     /// <summary>The ways from one thread to another: none where they are the same; else by up to <see cref="Most"/> rings, the fewest first, and of these the widest.</summary>
-    public IReadOnlyList<IReadOnlyList<GearItem>> Between(double offered, double needed)
-    {
-        if (!known.TryGetValue((offered, needed), out var ways))
-        {
-            known.Add((offered, needed), ways = offered == needed ? [[]] : [.. One(offered, needed), .. Two(offered, needed)]);
-        }
-
-        return ways;
-    }
+    public IReadOnlyList<IReadOnlyList<GearItem>> Between(double offered, double needed) =>
+        known.GetOrAdd((offered, needed), t => t.From == t.To ? [[]] : [.. One(t.From, t.To), .. Two(t.From, t.To)]);
 
     private IEnumerable<GearItem[]> One(double offered, double needed) =>
         rings.Where(r => r.Get(CommonFields.RearThread) == offered && r.Get(CommonFields.FrontThread) == needed).Select(r => new[] { r });

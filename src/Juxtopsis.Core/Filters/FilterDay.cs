@@ -34,6 +34,15 @@ public sealed record FilterKit(FilterKitKind Kind, IReadOnlyList<GearItem> Filte
 {
     /// <summary>Filters and rings.</summary>
     public IEnumerable<GearItem> Items => Filters.Concat(Rings);
+
+    /// <summary>What they weigh, g.</summary>
+    public PartialSum WeightG => PartialSum.Of(Items, CommonFields.Weight);
+
+    /// <summary>What those cost to buy that are not hired.</summary>
+    public PartialSum Purchase => PartialSum.Of(Items.Where(i => i.Value(CommonFields.Ownership) is not Ownership.Hire), CommonFields.Price);
+
+    /// <summary>What the hired ones cost a day.</summary>
+    public PartialSum HirePerDay => PartialSum.Of(Items.Where(i => i.Value(CommonFields.Ownership) is Ownership.Hire), CommonFields.Hire);
 }
 
 /// <summary>The sets to choose from.</summary>

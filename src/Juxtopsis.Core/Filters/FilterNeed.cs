@@ -32,10 +32,13 @@ public sealed record FilterNeed(IReadOnlyList<GearItem> Parts, ChainSetting Sett
             return null;
         }
 
+        // The rig may have filters on already; those that take light alone are chosen anew.
+        var parts = fit.Rig.Parts.ToArray();
+        var on = parts.Where(p => FilterFinder.TakesLightAlone(p) && p.Get(FrontFields.StopsMost) is null).Sum(p => p.Get(FrontFields.Stops) ?? 0);
         var lowest = fit.Set.LowestIso ?? ExposureSettings.ReferenceIso;
         var highest = Math.Max(lowest, Math.Min(highestIso, fit.Set.HighestIso ?? double.PositiveInfinity));
         var setting = new ChainSetting { Mode = fit.Mode.Item.Name, Set = fit.Set };
-        return new([.. fit.Rig.Parts], setting, PortableMath.Log2(lowest / needed), PortableMath.Log2(highest / needed));
+        return new(parts, setting, PortableMath.Log2(lowest / needed) + on, PortableMath.Log2(highest / needed) + on);
     }
 
     /// <summary>The stops that a way takes for it: as much as it must, so that the sensitivity stays low.</summary>

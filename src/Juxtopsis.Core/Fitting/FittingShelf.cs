@@ -54,6 +54,12 @@ public sealed class FittingShelf
     /// <summary>Cameras on the shelf.</summary>
     public int Bodies => bodies.Count;
 
+    /// <summary>All of the gear, what no rig is made of too.</summary>
+    public IReadOnlyList<GearItem> Gear => items;
+
+    /// <summary>The mounts among it.</summary>
+    public MountBook Mounts => mounts;
+
     /// <summary>What carries a camera.</summary>
     internal IEnumerable<GearItem> Supports => items.Where(i => i.Kind == GearKind.Support);
 

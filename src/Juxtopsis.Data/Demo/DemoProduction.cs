@@ -42,26 +42,31 @@ public static class DemoProduction
         new()
         {
             Id = LocationId(1), Name = "Long shed", LengthMm = 7200, WidthMm = 4600, HeightMm = 3800, BehindMm = 1500, LeastBehindMm = 300, BrightnessEv = 7,
+            Levels = [Level(1, "Doors open, morning", 9), Level(2, "Lamps on", 8), Level(3, "One work lamp at night", 3)],
             Hazards = [Hazards.Machines], Backdrop = Backdrop.Shed, Note = "The bay between hull and wall. Saw bench near the door.",
         },
         new()
         {
             Id = LocationId(2), Name = "Sail loft", LengthMm = 4100, WidthMm = 3400, HeightMm = 2100, BehindMm = 1000, LeastBehindMm = 300, BrightnessEv = 8,
+            Levels = [Level(4, "After three, lamps on", 6)],
             Backdrop = Backdrop.Loft, Note = "Low beams; window light until three.",
         },
         new()
         {
             Id = LocationId(3), Name = "Bending bench", LengthMm = 5200, WidthMm = 4600, HeightMm = 3400, BehindMm = 1200, LeastBehindMm = 400, KeepOffMm = 800, BrightnessEv = 7,
+            Levels = [Level(5, "Lamps on", 8.5)],
             Hazards = [Hazards.Heat, Hazards.Splash], Backdrop = Backdrop.BenchTop, Note = "Steam box beside it; ask before it is opened.",
         },
         new()
         {
             Id = LocationId(4), Name = "Slipway", BehindMm = 14_000, BrightnessEv = 14, Hazards = [Hazards.Water, Hazards.Sun], Backdrop = Backdrop.Slipway,
+            Levels = [Level(6, "Full sun at noon", 15), Level(7, "Overcast", 12), Level(8, "Last light", 9)],
             Note = "Slippery below the tide mark.",
         },
         new()
         {
             Id = LocationId(5), Name = "Pier, launch day", BehindMm = 22_000, KeepOffMm = 12_000, BrightnessEv = 14, Hazards = [Hazards.Water, Hazards.Heights], Backdrop = Backdrop.Slipway,
+            Levels = [Level(9, "Full sun", 15)],
             Note = "The barge needs the slip to itself.",
         },
         new()
@@ -75,6 +80,8 @@ public static class DemoProduction
             Note = "At the foot of the ladder, at arm's length.",
         },
     ];
+
+    private static LevelInput Level(int number, string name, double brightnessEv) => new() { Id = Id("d0", number), Name = name, BrightnessEv = brightnessEv };
 
     private static IEnumerable<ShotInput> ShedShots()
     {
@@ -120,6 +127,8 @@ public static class DemoProduction
         {
             CaptureFps = 100,
             MovesMm = 300,
+            LevelId = Id("d0", 5),
+            Note = "Four times slower takes two stops: see in the light what gives.",
             Criterion = RankingCriterion.LeastChange,
         };
     }
@@ -131,6 +140,9 @@ public static class DemoProduction
             CameraSupport = CameraSupport.Gimbal,
             Walks = true,
             MovesMm = 400,
+            LevelId = Id("d0", 6),
+            Chosen = Rig("Plover", "e736e61b-3799-59a1-918b-23d2138cc185", "Full width", "11 mm ƒ1.8", "f1705b4b-bbab-53b7-8566-9473662cb8cc"),
+            Note = "Wide open in the sun at a film-like shutter: see in the light what goes in front.",
             Criterion = RankingCriterion.LeastWeight,
         };
         yield return Make(12, 4, Loose, "To the camera, at arm's length", new() { Kind = SubjectKind.Standing, HeightMm = 1700 }, ShotSize.MediumCloseUp) with
@@ -139,13 +151,32 @@ public static class DemoProduction
             Walks = true,
             MovesMm = 80,
             Behind = BackgroundRequirement.Readable,
+            Chosen = Rig("Plover", "e736e61b-3799-59a1-918b-23d2138cc185", "Full width", "11 mm ƒ1.8", "f1705b4b-bbab-53b7-8566-9473662cb8cc"),
             Criterion = RankingCriterion.LeastWeight,
         };
-        yield return Make(13, 5, River, "The launch", Thing(SubjectKind.Far, 22_000, 5000), ShotSize.CloseUp) with { DeliveryAspect = 2.39, Criterion = RankingCriterion.Nearest };
-        yield return Make(14, 6, River, "The barge crosses", Thing(SubjectKind.Far, 24_000, 6000), ShotSize.MediumCloseUp) with { Criterion = RankingCriterion.LeastWeight };
-        yield return Make(15, 6, River, "A heron", Thing(SubjectKind.Far, 500, 900), ShotSize.Medium) with { MovesMm = 500, Criterion = RankingCriterion.LeastWeight, Note = "Stands at low water; leaves when anybody comes nearer." };
+        yield return Make(13, 5, River, "The launch", Thing(SubjectKind.Far, 22_000, 5000), ShotSize.CloseUp) with
+        {
+            DeliveryAspect = 2.39,
+            Criterion = RankingCriterion.Nearest,
+            Chosen = Rig("Dabchick", "09cb953e-cb0b-5f2d-bc93-6776f1324f69", "Full width", "16–35 mm ƒ4", "27edf0b1-f70b-5002-a833-f81ca9250ed7"),
+        };
+        yield return Make(14, 6, River, "The barge crosses", Thing(SubjectKind.Far, 24_000, 6000), ShotSize.MediumCloseUp) with
+        {
+            Criterion = RankingCriterion.LeastWeight,
+            Chosen = Rig("Punt", "34bd9369-aeb9-583b-a2a4-06f89f926bd8", "Full width", "14–140 mm ƒ3.5–5.6", "6fbd7c61-9421-5567-b923-2ed21d0862f3"),
+        };
+        yield return Make(15, 6, River, "A heron", Thing(SubjectKind.Far, 500, 900), ShotSize.Medium) with
+        {
+            MovesMm = 500,
+            Criterion = RankingCriterion.LeastWeight,
+            Note = "Stands at low water; leaves when anybody comes nearer.",
+            Chosen = Rig("Plover", "e736e61b-3799-59a1-918b-23d2138cc185", "Steadied", "100–400 mm ƒ4.5–5.6", "9548ea11-bf84-5988-9f70-f24400b7dce6"),
+        };
         yield return Make(16, 7, River, "The tide gauge", Thing(SubjectKind.Thing, 250, 600, 500), ShotSize.MediumCloseUp) with { CameraSupport = CameraSupport.HandHeld, Criterion = RankingCriterion.Owned };
     }
+
+    private static ChosenInput Rig(string body, string bodyId, string mode, string lens, string lensId) =>
+        new() { Body = new(bodyId), Mode = mode, Lens = new(lensId), Name = $"{body} + {lens}" };
 
     private static SubjectInput Thing(SubjectKind kind, double width, double height, double standsAt = 0) =>
         new() { Kind = kind, WidthMm = width, HeightMm = height, BaseMm = standsAt };

@@ -23,6 +23,7 @@ internal static class FitEndpoints
     {
         var group = app.MapGroup("/api").WithTags("Fitting").RequireDatabase();
         group.Map<FitRequest, FitResponse>("fit", "Fit", "Which rigs of the shelf give a shot at a place, from where, and what is in the way of the others.", (door, json, unit, asker) => door.Ask(json, unit) ?? Answer(door.Step, () => door.Answer(unit), asker));
+        group.Map<DayRequest, FilterDayResponse>("filters", "Filters", "The fewest filters and rings of the shelf that serve the shots of a day with the rigs that are chosen for them.", (door, json, unit, _) => door.Filters(json, unit));
         group.Map<DayRequest, DayResponse>("day", "Day", "The fewest lenses of the shelf that do all shots of a day.", (door, json, unit, asker) => door.AskDay(json, unit) ?? Answer(door.StepDay, () => door.AnswerDay(unit), asker));
     }
 

@@ -6,6 +6,7 @@ using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Filters;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Shelf;
@@ -50,6 +51,11 @@ internal static class ShelfEndpoints
             .WithSummary("What fits at a place of a chain, best first, and why the rest does not.")
             .Accepts<OptionsRequest>("application/json")
             .Produces<OptionsResponse>().ProducesProblems(400, 413, 415, 422, 503);
+        group.MapPost("filters", Filters).WithName("FiltersFor")
+            .RequireRateLimiting(Limits.Heavy)
+            .WithSummary("Which filters take some light of a chain, in which order and with which rings, best first.")
+            .Accepts<FiltersRequest>("application/json")
+            .Produces<FiltersResponse>().ProducesProblems(400, 413, 415, 422, 503);
         group.MapGet("ways", Ways).WithName("WaysToJoin")
             .RequireRateLimiting(Limits.Heavy)
             .WithSummary("The ways to join a camera and a lens with the adapters on the shelf, best first.")
@@ -159,6 +165,23 @@ internal static class ShelfEndpoints
         var wanted = shelf.Index.Wanted(asked.Text);
         var options = shelf.Index.Picker.Options(parts, slot, setting, wanted);
         return TypedResults.Json(ShelfMapping.ToOutput(options, parts, shelf.Index), WireJson.Default.OptionsResponse);
+    }
+
+    private static async Task<IResult> Filters(HttpRequest request, JuxtopsisDb db, ShelfCache cache, CancellationToken cancellationToken)
+    {
+        var json = await RequestBody.ReadAsync(request, cancellationToken);
+        var asked = WireReader.Read(json.Span, WireJson.Default.FiltersRequest, out var problem);
+        problem ??= asked!.Check();
+        if (problem is not null)
+        {
+            return problem.ToResult();
+        }
+
+        var shelf = await cache.ReadAsync(db);
+        var (parts, mounts) = asked!.Setup.Chain.ToCore();
+        var setting = asked.Setup.ToSetting();
+        var ways = new FilterFinder(shelf.Index.AtHand, mounts).Ways(parts, setting, asked.LeastStops, asked.MostStops);
+        return TypedResults.Json(ShelfMapping.ToOutput(ways, parts, mounts, setting, shelf.Index), WireJson.Default.FiltersResponse);
     }
 
     private static async Task<IResult> Ways(

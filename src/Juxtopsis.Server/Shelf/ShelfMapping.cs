@@ -3,6 +3,7 @@ using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Filters;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Shelf;
 
@@ -12,6 +13,7 @@ namespace Juxtopsis.Server.Shelf;
 internal static class ShelfMapping
 {
     private const int MostFitting = 150;
+    private const int MostWays = 60;
     private const int MostOthers = 150;
 
     public static ShelfItemOutput ToOutput(this ShelfEntry entry, LensReach? reach = null) =>
@@ -42,6 +44,20 @@ internal static class ShelfMapping
             [.. shown.Select(o => new PartOptionOutput(o.Item.Id, o.Fits, o.Why, o.Fix, [.. o.Parts.Select(p => p.Id)]))],
             [.. named.Select(p => new ChainPartInput(GearJson.ToElement(p), index.Find(p.Id)?.Revision ?? 1))],
             [.. mounts.Select(GearJson.ToElement)]);
+    }
+
+    public static FiltersResponse ToOutput(IReadOnlyList<FilterWay> ways, IReadOnlyList<GearItem> chain, MountBook mounts, ChainSetting setting, ShelfIndex index)
+    {
+        // What the evaluator says of each, less what it says without a filter; what it stops is not told.
+        var before = ChainAssembler.Assemble(FilterFinder.Bare(chain), mounts, setting).Findings.Select(f => f.Message).ToHashSet();
+        var shown = ways.Take(MostWays).Select(way => (Way: way, Assembly: ChainAssembler.Assemble(way.Parts, mounts, setting))).Where(w => w.Assembly.Works).ToArray();
+        var inChain = chain.Select(p => p.Id).ToHashSet();
+        return new(
+            ways.Count,
+            [.. shown.Select(w => new FilterWayOutput(
+                [.. w.Way.Added.Select(i => i.Id)], [.. w.Way.Parts.Select(p => p.Id)], w.Way.LeastStops, w.Way.MostStops, w.Way.Cuts, w.Way.IsClear,
+                [.. w.Assembly.Findings.Where(f => !before.Contains(f.Message)).Select(f => f.ToWire())]))],
+            [.. shown.SelectMany(w => w.Way.Added).DistinctBy(i => i.Id).Where(i => !inChain.Contains(i.Id)).Select(i => new ChainPartInput(GearJson.ToElement(i), index.Find(i.Id)?.Revision ?? 1))]);
     }
 
     public static WayOutput ToOutput(this Way way)

@@ -382,6 +382,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/filters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The fewest filters and rings of the shelf that serve the shots of a day with the rigs that are chosen for them. */
+        post: operations["Filters"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/day": {
         parameters: {
             query?: never;
@@ -551,6 +568,23 @@ export interface paths {
         put?: never;
         /** What fits at a place of a chain, best first, and why the rest does not. */
         post: operations["PartOptions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/filters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which filters take some light of a chain, in which order and with which rings, best first. */
+        post: operations["FiltersFor"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1113,7 +1147,7 @@ export interface components {
          * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
          * @enum {unknown}
          */
-        DiagnosticCode: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+        DiagnosticCode: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noFilterSeat" | "polariserUneven" | "crossInCorners" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
         /** @description Something to know of a rig, a shot, a part or a field, with what to do about it. */
         DiagnosticOutput: {
             /** @description What it is, for programs: one code for one fact, wherever it is found. */
@@ -1262,6 +1296,122 @@ export interface components {
          * @enum {unknown}
          */
         FigureUnit: "ratio" | "times" | "lensMm" | "sceneMm" | "share" | "stops" | "degrees" | "pixels" | "fNumber" | "tNumber" | "seconds" | "iso" | "ev" | "count" | "dioptres" | "perSecond" | "grams" | "money" | "reading";
+        /** @description The filters of the shelf for the shots of a day, with the rigs that are chosen for them. */
+        FilterDayResponse: {
+            /** @description Sets to choose from, the fewest first; empty where no shot needs a filter. */
+            kits: components["schemas"]["FilterKitOutput"][];
+            /** @description Identities of the shots that are right without a filter. */
+            needNone: string[];
+            /** @description Identities of the shots for which no rig is chosen, or none that gives the shot. */
+            withoutRig: string[];
+            /** @description Identities of the shots at places of which the brightness is not known. */
+            unlit: string[];
+            /** @description Identities of the shots that no filter of the shelf serves. */
+            impossible: string[];
+            /** @description False when the search ended before it was proven that the first is the best. */
+            isProven: boolean;
+        };
+        /**
+         * @description What a set of filters is.
+         * @enum {unknown}
+         */
+        FilterKitKind: "fewest" | "nextBest" | "fixedOnly";
+        /** @description Filters and rings that serve all shots that need some. */
+        FilterKitOutput: {
+            /** @description What it is. */
+            kind: components["schemas"]["FilterKitKind"];
+            /** @description The filters, the one with the most shots first. */
+            filters: components["schemas"]["KitItemOutput"][];
+            /** @description The rings likewise. */
+            rings: components["schemas"]["KitItemOutput"][];
+            /** @description What each shot takes, in shooting order. */
+            shots: components["schemas"]["FilterShotOutput"][];
+            /**
+             * Format: int32
+             * @description How often something is changed from one of them to the next.
+             */
+            changes: number;
+            /** @description Weight of all, g. */
+            weightG: components["schemas"]["PartialSum"];
+            /** @description What those cost to buy that are not hired. */
+            purchase: components["schemas"]["PartialSum"];
+            /** @description What the hired ones cost a day. */
+            hirePerDay: components["schemas"]["PartialSum"];
+        };
+        /** @description What a shot takes of a set. */
+        FilterShotOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the shot.
+             */
+            shot: string;
+            /** @description Identities of filters and rings, in order from the lens on. */
+            added: string[];
+            /** @description Their names. */
+            names: string[];
+            /**
+             * Format: double
+             * @description What they take there, stops.
+             */
+            takenStops: number;
+            /**
+             * Format: double
+             * @description How far the sensitivity is raised above its lowest for it, stops.
+             */
+            raisedStops: number;
+            /** @description True when they shade the corners, at the short end of a zoom at least. */
+            shades: boolean;
+        };
+        /** @description A way to take light. */
+        FilterWayOutput: {
+            /** @description What is added, filters and rings, in order. */
+            added: string[];
+            /** @description The whole chain with it. */
+            parts: string[];
+            /**
+             * Format: double
+             * @description What it takes at least, stops.
+             */
+            leastStops: number;
+            /**
+             * Format: double
+             * @description What it takes at most, stops; more than at least with a variable one.
+             */
+            mostStops: number;
+            /** @description True when the corners are cut as it is set. */
+            cuts: boolean;
+            /** @description True when they are clear, at the short end of a zoom too. */
+            isClear: boolean;
+            /** @description What was found about the chain with it that was not found without it. */
+            findings: components["schemas"]["DiagnosticOutput"][];
+        };
+        /** @description A question: which filters of the shelf take some light of a chain, in which order, and with which rings. */
+        FiltersRequest: {
+            /** @description The chain as it is, and how it is set. Filters of it that take light alone are left out first. */
+            setup: components["schemas"]["AssembleRequest"];
+            /**
+             * Format: double
+             * @description What they are to take at least, stops.
+             */
+            leastStops: number;
+            /**
+             * Format: double
+             * @description What they may take at most, stops.
+             */
+            mostStops: number;
+        };
+        /** @description Filters for a chain. */
+        FiltersResponse: {
+            /**
+             * Format: int32
+             * @description How many ways there are.
+             */
+            total: number;
+            /** @description The first of them, the best first: the fewest filters, then the fewest rings, then the least shading; up to 60. */
+            ways: components["schemas"]["FilterWayOutput"][];
+            /** @description Each thing that they add. */
+            items: components["schemas"]["ChainPartInput"][];
+        };
         /** @description A rig that gives the shot. */
         FitOutput: {
             /** @description Its parts. */
@@ -1684,7 +1834,7 @@ export interface components {
          * @description What there should be least of in a bag.
          * @enum {unknown}
          */
-        KitCriterion: "lenses" | "bodies" | "adapters" | "changes" | "weight" | "pixels";
+        KitCriterion: "lenses" | "bodies" | "adapters" | "changes" | "weight" | "pixels" | "filters" | "rings";
         /** @description A thing in a bag. */
         KitItemOutput: {
             /** Format: uuid */
@@ -3202,7 +3352,7 @@ export interface components {
                  * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
                  * @enum {unknown}
                  */
-                code: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+                code: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noFilterSeat" | "polariserUneven" | "crossInCorners" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
                 /**
                  * @description How much a diagnostic weighs.
                  * @enum {unknown}
@@ -4732,6 +4882,87 @@ export interface operations {
             };
         };
     };
+    Filters: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilterDayResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     Day: {
         parameters: {
             query?: {
@@ -5569,6 +5800,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OptionsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    FiltersFor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FiltersRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FiltersResponse"];
                 };
             };
             /** @description Bad Request */

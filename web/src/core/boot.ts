@@ -37,6 +37,7 @@ export type Remedy = Schemas['RemedyOutput'];
 export type FitRig = Schemas['RigOutput'];
 export type DayRequest = Schemas['DayRequest'];
 export type DayResponse = Schemas['DayResponse'];
+export type FilterDayResponse = Schemas['FilterDayResponse'];
 export type Entry = Schemas['EntryOutput'];
 /** The kinds of typed text that the core reads. */
 export type EntryKind = Schemas['EntryKind'];
@@ -120,6 +121,7 @@ interface Exports {
   DayAsk: (json: string, feet: boolean) => string | null;
   DayStep: (rigs: number) => number;
   DayAnswer: (feet: boolean) => string;
+  FilterDay: (json: string, feet: boolean) => string;
   Formats: () => string[];
   Levels: () => string[];
   Figures: () => string[];
@@ -177,6 +179,8 @@ export interface Core {
   prepareShelf: (pairs: number) => number;
   fit: Stepwise<FitRequest, FitResponse>;
   day: Stepwise<DayRequest, DayResponse>;
+  /** The fewest filters and rings for the rigs that are chosen; what is wrong with the request where it is refused. */
+  filterDay: (request: DayRequest, feet: boolean) => FilterDayResponse | Diagnostic[];
   formats: SensorFormat[];
   /** How bright places are as people name them, the brightest first. */
   levels: LightLevel[];
@@ -287,6 +291,10 @@ export async function boot(): Promise<Core> {
       ask: (request, feet) => refusal(door.DayAsk(JSON.stringify(request), feet)),
       step: (rigs) => door.DayStep(rigs),
       answer: (feet) => JSON.parse(door.DayAnswer(feet)) as DayResponse,
+    },
+    filterDay(request, feet) {
+      const said = JSON.parse(door.FilterDay(JSON.stringify(request), feet)) as FilterDayResponse | Problem;
+      return 'kits' in said ? said : said.errors;
     },
     levels: rowsOf(door.Levels(), 4).map(([name, from, usual, to]) => ({
       name: name!,

@@ -3,6 +3,7 @@ import type {
   Conventions,
   DayRequest,
   DayResponse,
+  FilterDayResponse,
   Diagnostic,
   FitRequest,
   FitResponse,
@@ -28,6 +29,8 @@ export interface Searches {
   openShelf: (file: object, items: GearItem[]) => Promise<boolean>;
   fit: (key: string, isUrgent: boolean, request: FitRequest, feet: boolean) => Promise<Outcome<FitResponse> | null>;
   day: (request: DayRequest, feet: boolean) => Promise<Outcome<DayResponse> | null>;
+  /** The fewest filters and rings for the day. */
+  filters: (request: DayRequest, feet: boolean) => Promise<Outcome<FilterDayResponse> | null>;
   /** What each answer to the conventions would change; null when others were asked since. */
   questions: (setup: Setup, conventions: Conventions, feet: boolean) => Promise<Question[] | null>;
   stop: (key?: string) => void;
@@ -84,6 +87,20 @@ export function searchesWith(starting: ReturnType<typeof boot>): Searches {
     },
     fit: async (key, isUrgent, request, feet) => queue.ask(key, isUrgent, stepwise((await starting).fit, request, feet)),
     day: async (request, feet) => queue.ask('day', true, stepwise((await starting).day, request, feet)),
+    async filters(request, feet) {
+      const core = await starting;
+      return queue.ask<Outcome<FilterDayResponse>>('filters', true, {
+        begin() {
+          const began = performance.now();
+          const said = core.filterDay(request, feet);
+          return Array.isArray(said)
+            ? { kind: 'refused', problems: said }
+            : { kind: 'answered', answer: said, ms: performance.now() - began };
+        },
+        step: () => 1,
+        end: () => ({ kind: 'refused', problems: [] }),
+      });
+    },
     async questions(setup, conventions, feet) {
       const core = await starting;
       return queue.ask('questions', true, {

@@ -29,6 +29,7 @@ import { HoldBar } from './HoldBar';
 import { holdOf } from './holding';
 import { ChainPanel } from './panels/ChainPanel';
 import { ConventionsPanel } from './panels/ConventionsPanel';
+import { FiltersPanel } from './panels/FiltersPanel';
 import { FindPanel } from './panels/FindPanel';
 import { HoldPanel } from './panels/HoldPanel';
 import { usePanel } from './panels/panelStore';
@@ -169,6 +170,7 @@ function Bench() {
               span={span}
               chainSpan={chainSpan}
               frameHeight={frameHeight}
+              isBare={view === 'light'}
               feet={feet}
             />
           </FormTextsContext>
@@ -244,6 +246,8 @@ function OpenPanel() {
           isNew={panel.isNew}
         />
       );
+    case 'filters':
+      return <FiltersPanel index={index} rig={rig} scene={setup.scene} report={reports[index]} />;
     case 'row':
       return <RowPanel key={rig.id} index={index} rigs={setup.rigs} focused={reports[index] !== undefined && isFocused(reports[index])} />;
     case 'reasons':

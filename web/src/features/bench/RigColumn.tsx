@@ -50,6 +50,8 @@ interface RigColumnProps {
   chainSpan: ChainSpan;
   /** The highest that a frame may be drawn, px; the same for all rigs. */
   frameHeight: number;
+  /** Only its frame and the answer; what is set is set elsewhere. */
+  isBare: boolean;
   feet: boolean;
 }
 
@@ -102,6 +104,7 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
     span,
     chainSpan,
     frameHeight,
+    isBare,
     feet,
   } = props;
   const letter = rigLetter(index);
@@ -162,7 +165,7 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
         </div>
       </Answer>
       {(!stop || known[0]?.ofParts) && <ToKnow index={index} known={known} />}
-      {chain && parts ? (
+      {isBare ? null : chain && parts ? (
         <ChainInputs
           index={index}
           rig={rig}
@@ -185,7 +188,7 @@ export const RigColumn = memo(function RigColumn(props: RigColumnProps) {
           feet={feet}
         />
       )}
-      {count > 2 && <AllSettings index={index} all={all} onAll={setAll} />}
+      {count > 2 && !isBare && <AllSettings index={index} all={all} onAll={setAll} />}
     </Column>
   );
 });

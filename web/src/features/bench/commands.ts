@@ -29,7 +29,7 @@ export function changeRig(id: string, part: Partial<RigInput>): void {
 const rigOf = (rigs: RigInput[], id: string) => rigs.find((rig) => rig.id === id);
 
 /** Makes a rig of parts; null keeps its numbers and lets go of the parts. */
-export function changeChain(id: string, chain: Chain | null, part: Partial<RigInput> = {}): void {
+export function changeChain(id: string, chain: Chain | null, part: Partial<RigInput> = {}, hold?: Hold): void {
   const rig = rigOf(useBench.getState().document.setup.rigs, id);
   if (!rig) {
     return;
@@ -38,7 +38,7 @@ export function changeChain(id: string, chain: Chain | null, part: Partial<RigIn
   // A name that only tells the format is nobody's choice.
   const unnamed =
     !rig.name || core().formats.some((f) => f.name.startsWith(rig.name!)) || (before !== null && rig.name === nameOf(before.parts));
-  change(`${id}:chain${performance.now()}`, (c) => {
+  const recipe = (c: Content) => {
     const { rigs, scene } = c.document.setup;
     const named = chain && unnamed && { name: nameOf(chain.parts) };
     const made = (r: RigInput): RigInput => ({ ...r, ...part, chain, ...named });
@@ -47,7 +47,8 @@ export function changeChain(id: string, chain: Chain | null, part: Partial<RigIn
     return withSetup(c, {
       rigs: rigs.map((r) => (r.id !== id ? r : hasOtherRates ? withOfferedRate(made(r), scene) : made(r))),
     });
-  });
+  };
+  change(`${id}:chain${performance.now()}`, recipe, hold);
 }
 
 /** Changes what is known of a rig's lens. */

@@ -12,11 +12,10 @@ import {
   TableRow,
   Typography,
 } from '@mui/material';
-import { styled } from '@mui/material/styles';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import type { DayResponse, Fit, ShotInput } from '../../core/core';
+import type { DayRequest, DayResponse, Fit, ShotInput } from '../../core/core';
 import { fixed, withUnit } from '../../ui/format';
 import { gearOf, useAnswers } from './answers';
 import { useProgress } from '../../core/searches';
@@ -24,6 +23,8 @@ import type { Outcome } from '../../core/searching';
 import { askDay, stop, useGear } from './fitting';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { changeProduction } from './commands';
+import { DayFilters } from './DayFilters';
+import { KitGrid, some } from './KitGrid';
 import { besidesOf, chosenOf } from './rigs';
 import { counts, entriesOf } from './words';
 
@@ -43,22 +44,29 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
   const progress = useProgress((s) => s['day'] ?? 0);
   const shots = shotsOf(document);
 
+  const request = useMemo(
+    (): DayRequest | null =>
+      ready && shotsOf(document).length > 0 && shotsOf(document).length <= mostShots
+        ? {
+            locations: placesOf(document),
+            shots: shotsOf(document),
+            delivery: document.delivery ?? {},
+            ...gearOf(document),
+            counts: document.counts ?? [],
+            rig: picked ? chosenOf(picked) : null,
+          }
+        : null,
+    [document, ready, picked],
+  );
+
   useEffect(() => {
-    if (ready && shots.length > 0 && shots.length <= mostShots) {
-      const request = {
-        locations: placesOf(document),
-        shots: shotsOf(document),
-        delivery: document.delivery ?? {},
-        ...gearOf(document),
-        counts: document.counts ?? [],
-        rig: picked ? chosenOf(picked) : null,
-      };
+    if (request) {
       useProgress.setState({ day: 0 });
       void askDay(request, setOutcome);
     }
     return () => stop('day');
     // What is open behind the dialog does not change.
-  }, [document, ready, picked, feet, shots.length]);
+  }, [request, feet]);
 
   return (
     <Dialog open onClose={onClose} aria-labelledby="day-title" maxWidth="md" fullWidth>
@@ -78,7 +86,9 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
             {outcome.problems[0]!.message} {outcome.problems[0]!.fix}
           </Typography>
         )}
-        {outcome?.kind === 'answered' && <Day answer={outcome.answer} shots={shots} picked={picked} order={document.counts ?? []} />}
+        {outcome?.kind === 'answered' && (
+          <Day answer={outcome.answer} shots={shots} picked={picked} order={document.counts ?? []} request={request} />
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
@@ -109,7 +119,15 @@ function Counts({ order }: { order: Count[] }) {
   );
 }
 
-function Day({ answer, shots, picked, order }: { answer: DayResponse; shots: ShotInput[]; picked: Fit | null; order: Count[] }) {
+interface DayProps {
+  answer: DayResponse;
+  shots: ShotInput[];
+  picked: Fit | null;
+  order: Count[];
+  request: DayRequest | null;
+}
+
+function Day({ answer, shots, picked, order, request }: DayProps) {
   const named = (ids: string[]) =>
     ids.map((id) => `${shots.findIndex((s) => s.id === id) + 1}. ${shots.find((s) => s.id === id)?.name ?? ''}`).join('; ');
   return (
@@ -128,6 +146,7 @@ function Day({ answer, shots, picked, order }: { answer: DayResponse; shots: Sho
       {answer.kits.map((kit, i) => (
         <KitTable key={i} kit={kit} shots={shots} title={titleOf(kit, i, answer)} impossible={answer.impossible} named={named} />
       ))}
+      {request && <DayFilters request={request} shots={shots} named={named} />}
       {picked && answer.ofRig.length > 0 && (
         <section aria-label="What one rig does">
           <Typography variant="h2" component="h3" sx={{ mb: 0.5 }}>
@@ -150,8 +169,6 @@ function Day({ answer, shots, picked, order }: { answer: DayResponse; shots: Sho
   );
 }
 
-const some = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
-
 function titleOf({ bodies, lenses, adapters, undone }: Kit, index: number, { impossible }: DayResponse): string {
   const what = [
     some(bodies.length, 'body', 'bodies'),
@@ -163,62 +180,6 @@ function titleOf({ bodies, lenses, adapters, undone }: Kit, index: number, { imp
     : undone.length > impossible.length
       ? `${what}: one shot fewer, and what that saves`
       : `${what}: the next best`;
-}
-
-const Grid = styled('table')(({ theme }) => ({
-  borderCollapse: 'collapse',
-  fontSize: 13.5,
-  '& th': { fontWeight: 400, textAlign: 'left', padding: '0 8px 0 0', whiteSpace: 'nowrap' },
-  '& thead th': { width: 28, padding: 0, textAlign: 'center', color: theme.vars!.palette.text.secondary, fontSize: 12 },
-  '& td': { width: 28, height: 30, textAlign: 'center', border: `1px solid ${theme.vars!.palette.divider}`, padding: 0 },
-  '& td.end': { border: 0, padding: '0 0 0 10px', width: 'auto', textAlign: 'right', whiteSpace: 'nowrap' },
-  '& tbody tr:hover': { background: theme.vars!.palette.background.default },
-}));
-
-/** Shots across, things down: what each is used for, and what nothing else in the bag could do in its stead. */
-function KitGrid({ items, shots, undone }: { items: Kit['lenses']; shots: ShotInput[]; undone: string[] }) {
-  return (
-    <Box sx={{ overflowX: 'auto' }}>
-      <Grid>
-        <thead>
-          <tr>
-            <th aria-label="Thing" />
-            {shots.map((shot, i) => (
-              <th
-                key={shot.id}
-                scope="col"
-                title={shot.name}
-                style={{ textDecoration: undone.includes(shot.id) ? 'line-through' : undefined }}
-              >
-                {i + 1}
-              </th>
-            ))}
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {items.map((thing) => (
-            <tr key={thing.item}>
-              <th scope="row">{thing.name}</th>
-              {shots.map((shot) => {
-                const [used, alone] = [thing.shots.includes(shot.id), thing.alone.includes(shot.id)];
-                const said = used ? (alone ? 'used, and nothing else does it' : 'used') : alone ? 'nothing else does it' : '';
-                return (
-                  <td key={shot.id} aria-label={said || 'not used'} title={said && `${thing.name}, ${shot.name}: ${said}`}>
-                    {used ? (alone ? '●' : '○') : ''}
-                  </td>
-                );
-              })}
-              <td className="end">{thing.weightG === null ? 'weight not known' : withUnit(fixed(thing.weightG, 0), 'g')}</td>
-            </tr>
-          ))}
-        </tbody>
-      </Grid>
-      <Typography sx={{ fontSize: 12.5, color: 'text.secondary', mt: 0.5 }}>
-        ○ used · ● used, and nothing else in the bag does it
-      </Typography>
-    </Box>
-  );
 }
 
 interface KitTableProps {

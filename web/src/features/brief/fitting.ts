@@ -1,7 +1,15 @@
 import { create } from 'zustand';
 import { api, failure, unreachable } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import { coreReady, type DayRequest, type DayResponse, type FitRequest, type FitResponse, type GearItem } from '../../core/core';
+import {
+  coreReady,
+  type DayRequest,
+  type DayResponse,
+  type FilterDayResponse,
+  type FitRequest,
+  type FitResponse,
+  type GearItem,
+} from '../../core/core';
 import { readDemo } from '../../gear/demo';
 import { searches } from '../../core/searches';
 import type { Outcome } from '../../core/searching';
@@ -100,6 +108,14 @@ export async function askServer(request: FitRequest, onOutcome: (outcome: Outcom
 /** Asks which bag does a day. */
 export async function askDay(request: DayRequest, onOutcome: (outcome: Outcome<DayResponse>) => void): Promise<void> {
   const outcome = await searches().day(request, useSettings.getState().feet);
+  if (outcome) {
+    onOutcome(outcome);
+  }
+}
+
+/** Asks which filters serve a day. */
+export async function askFilters(request: DayRequest, onOutcome: (outcome: Outcome<FilterDayResponse>) => void): Promise<void> {
+  const outcome = await searches().filters(request, useSettings.getState().feet);
   if (outcome) {
     onOutcome(outcome);
   }

@@ -71,6 +71,8 @@ export const counts: Words<NonNullable<ProductionDocument['counts']>[number]> = 
   changes: 'changes',
   weight: 'weight',
   pixels: 'shots short of pixels',
+  filters: 'filters',
+  rings: 'rings',
 };
 
 /** What a proposal must keep. */

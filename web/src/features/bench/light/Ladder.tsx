@@ -67,6 +67,12 @@ export const Ladder = memo(function Ladder({ setup, hold, reports, reasons }: La
             level={scene.brightnessEv ?? null}
             pinned={pinnedOf(hold, rig.id!)}
             ends={endsOf(rig, setup, hold)}
+            variable={
+              rig.variableFilterMinStops == null || rig.variableFilterMaxStops == null
+                ? null
+                : { from: rig.variableFilterMinStops, to: rig.variableFilterMaxStops }
+            }
+            isChain={rig.chain != null}
             isToldApart={start !== null}
             reach={reach}
             widthPx={(widthPx - 16) / across}
@@ -144,6 +150,9 @@ interface RigLadderProps {
   pinned: ExposureControl[];
   /** Of a zoom that closes, its light at both ends. */
   ends: ZoomEnds | null;
+  /** What a variable filter on it takes, stops. */
+  variable: { from: number; to: number } | null;
+  isChain: boolean;
   /** Whether there is something that the end is told against. */
   isToldApart: boolean;
   reach: { top: number; bottom: number };
@@ -153,7 +162,22 @@ interface RigLadderProps {
   onHold: (on: boolean) => void;
 }
 
-function RigLadder({ index, way, start, level, pinned, ends, isToldApart, reach, widthPx, needsIso, isWrong, onHold }: RigLadderProps) {
+function RigLadder({
+  index,
+  way,
+  start,
+  level,
+  pinned,
+  ends,
+  variable,
+  isChain,
+  isToldApart,
+  reach,
+  widthPx,
+  needsIso,
+  isWrong,
+  onHold,
+}: RigLadderProps) {
   const { drawing, text, primary, warning } = useTheme().vars!.palette;
   const colour = useRigColour(index);
   const hatch = useId();
@@ -282,6 +306,15 @@ function RigLadder({ index, way, start, level, pinned, ends, isToldApart, reach,
             fill={isWrong ? warning.main : primary.main}
           />
         )}
+        {variable && way.end !== null && isToldApart && (
+          // Where a variable filter can bring the end: between these two marks.
+          <path
+            d={`M${widthPx - endPx + 20} ${y(last - variable.from)}h6V${y(Math.max(reach.bottom, last - variable.to))}h-6`}
+            fill="none"
+            stroke={text.primary}
+            strokeWidth="1.5"
+          />
+        )}
         <text
           x={widthPx - 4}
           y={Math.min(heightPx + 4, Math.max(22, last > 0 ? y(last) + 4 : y(last) + 2))}
@@ -306,11 +339,31 @@ function RigLadder({ index, way, start, level, pinned, ends, isToldApart, reach,
         </text>
       </svg>
       {ends && <Ends ends={ends} isToldApart={isToldApart} />}
-      {level !== null && !(Math.abs(way.end ?? 1) < 0.005) && (
-        <Button size="small" aria-label={`Set rig ${letter} right`} onClick={() => exposeRight(idAt(index))}>
-          Set right
-        </Button>
+      {variable && way.end !== null && isToldApart && (
+        <Typography sx={{ fontSize: 12.5, pl: `${leftPx}px`, color: 'text.secondary' }}>
+          {`Variable filter, ${plain(variable.from, 1)} to ${withUnit(plain(variable.to, 1), 'st')}: ${
+            last >= variable.from && last <= variable.to
+              ? `right when turned to ${withUnit(plain(last, 1), 'st')}.`
+              : 'cannot take what is left over.'
+          }`}
+        </Typography>
       )}
+      <Box sx={{ pl: `${leftPx}px`, display: 'flex', gap: 1 }}>
+        {level !== null && !(Math.abs(way.end ?? 1) < 0.005) && (
+          <Button size="small" aria-label={`Set rig ${letter} right`} onClick={() => exposeRight(idAt(index))}>
+            Set right
+          </Button>
+        )}
+        {isChain && (
+          <Button
+            size="small"
+            aria-label={`Filters for rig ${letter}`}
+            onClick={() => usePanel.getState().open({ kind: 'filters', rig: idAt(index) })}
+          >
+            Filters
+          </Button>
+        )}
+      </Box>
     </Box>
   );
 }

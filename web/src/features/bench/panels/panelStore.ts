@@ -13,6 +13,7 @@ export type OpenPanel =
   | { kind: 'conventions' }
   | { kind: 'find' }
   | { kind: 'hold' }
+  | { kind: 'filters'; rig: string }
   | { kind: 'rows' };
 
 interface PanelState {
