@@ -80,8 +80,7 @@ public static class ConstraintSolver
         if (hold.Light)
         {
             // What the blur goes by does not give for the light.
-            var given = free & ~(rig.FiltersAreFixed ? Giving.Filter : Giving.None) & ~(hold.Blur ? Giving.Aperture : Giving.None);
-            now = BringLight(now, targets, hold.LightGives, given, rig.Pinned, notes);
+            now = BringLight(now, targets, hold.LightGives, hold.Blur ? free & ~Giving.Aperture : free, rig, notes);
         }
 
         return new Followed(now.Scene, now.Rig, Confirmed(now, targets, hold, notes));
@@ -167,7 +166,7 @@ public static class ConstraintSolver
         return solution.FNumber is { } fNumber ? now with { Rig = now.Rig with { FNumber = fNumber } } : now;
     }
 
-    private static Setting BringLight(in Setting now, HeldValues targets, IReadOnlyList<ExposureControl> order, Giving free, Giving pinned, List<HoldNote> notes)
+    private static Setting BringLight(in Setting now, HeldValues targets, IReadOnlyList<ExposureControl> order, Giving free, in StandingRig standing, List<HoldNote> notes)
     {
         var set = now.Rig;
         if (set.SensitivityIso.HasValue && !targets.HasSensitivity)
@@ -184,7 +183,8 @@ public static class ConstraintSolver
             return now;
         }
 
-        var solution = LightSolver.Brighten(now.Scene, rig, missing, order, free, pinned);
+        var fixedToo = standing.FiltersAreFixed ? Giving.Filter | (missing < 0 ? InStead(order) : Giving.None) : Giving.None;
+        var solution = LightSolver.Brighten(now.Scene, rig, missing, order, free & ~fixedToo, standing.Pinned & ~fixedToo);
         var brought = rig with
         {
             SensitivityIso = solution.SensitivityIso ?? rig.SensitivityIso,
@@ -195,6 +195,10 @@ public static class ConstraintSolver
         notes.Add(Note(solution, decided ? solution.Message : $"ISO {LengthWords.Number(Math.Round(brought.SensitivityIso!.Value))}."));
         return now with { Rig = brought };
     }
+
+    /// <summary>What does not give for too much light in the stead of a filter that gives before it and that a person can put on: shutter and aperture.</summary>
+    private static Giving InStead(IReadOnlyList<ExposureControl> order) => order.Concat(LightSolver.UsualOrder).Distinct().SkipWhile(c => c != ExposureControl.Filter)
+        .Where(c => c is ExposureControl.Shutter or ExposureControl.Aperture).Aggregate(Giving.None, (all, c) => all | LightSolver.GivingOf(c));
 
     private static HoldNote Note(Solution solution, string gave) => solution.IsMet ? new(HoldOutcome.Followed, gave, "") : new(HoldOutcome.Stopped, solution.Message, solution.Fix);
 

@@ -28,7 +28,7 @@ public sealed class LightSolver
     /// <param name="pinned">What may not because a person pinned it: where it would have helped, that is told.</param>
     /// <returns>
     /// How it is set then: each goes as far as it can (the aperture as far as the lens and what is behind it, the sensitivity between the lowest that the
-    /// body has and the highest that is accepted) before the next one moves. With what is left, and the least that would free it, where that is not enough.
+    /// body has and the highest that is accepted, the shutter as long as movement neither stutters nor smears) before the next one moves. With what is left, and the least that would free it, where that is not enough.
     /// </returns>
     public static Solution Brighten(in Scene scene, in Rig rig, double stops, IReadOnlyList<ExposureControl> order, Giving free, Giving pinned)
     {
@@ -90,7 +90,8 @@ public sealed class LightSolver
                 return (set with { SensitivityIso = iso }, stops - PortableMath.Log2(iso / now));
             case ExposureControl.Shutter:
                 var angle = set.ShutterIn(scene).AngleAt(set.FpsIn(scene));
-                var turned = Math.Clamp(angle * PortableMath.Exp2(stops), Math.Min(angle, Quantity.ShutterAngle.Min), Shutter.WholeDeg);
+                // Movement is to look as it should.
+                var turned = Math.Clamp(angle * PortableMath.Exp2(stops), Math.Min(angle, ReasonFinder.StuttersBelowDeg), Math.Max(angle, ReasonFinder.SmearsAboveDeg));
                 return (set with { ShutterAngleDeg = turned }, stops - PortableMath.Log2(turned / angle));
             case ExposureControl.Aperture:
                 // Opened farther than what is behind the lens lets out, nothing more comes through.

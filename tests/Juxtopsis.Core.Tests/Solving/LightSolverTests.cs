@@ -27,7 +27,7 @@ public sealed class LightSolverTests
     [InlineData(-3, 3, 800, 180, 4)] // darker: a filter goes on
     [InlineData(1, 0, 1600, 180, 4)] // brighter: there is none to take off, so the sensitivity rises
     [InlineData(2.5, 0, 3200, 180 * 1.4142135623730951, 4)] // to the highest that is accepted, then the shutter opens by half a stop
-    [InlineData(4, 0, 3200, 360, 2.82842712474619)] // the shutter to a whole frame, then the aperture by a stop
+    [InlineData(3.5849625007211563, 0, 3200, 270, 2.8284271247461903)] // the shutter to three quarters of a frame, log2 1.5 stops, then the aperture by a stop
     public void Settings_give_in_the_usual_order(double stops, double filter, double iso, double angle, double fNumber) =>
         AssertSet(LightSolver.Brighten(Yard, Plain, stops, [], Everything, Giving.None), Plain, filter, iso, angle, fNumber);
 
@@ -56,8 +56,8 @@ public sealed class LightSolverTests
     [Fact]
     public void Where_one_pin_is_not_enough_two_are_named()
     {
-        var solution = LightSolver.Brighten(Yard, Plain, 3, [], Everything & ~Giving.Aperture, Giving.Sensitivity | Giving.Shutter);
-        Assert.Equal("The sensitivity and the shutter are pinned, and the light is held. Let go of the sensitivity and the shutter: ISO 800 → 3200, shutter 180 → 360°.", solution.Fix);
+        var solution = LightSolver.Brighten(Yard, Plain, 2.5, [], Everything & ~Giving.Aperture, Giving.Sensitivity | Giving.Shutter);
+        Assert.Equal("The sensitivity and the shutter are pinned, and the light is held. Let go of the sensitivity and the shutter: ISO 800 → 3200, shutter 180 → 254.6°.", solution.Fix);
     }
 
     [Fact]
@@ -65,7 +65,7 @@ public sealed class LightSolverTests
     {
         var solution = LightSolver.Brighten(Yard, Plain, 9, [], Everything, Giving.None);
         Assert.Equal(SolveBound.Sensitivity, solution.Bound);
-        Assert.Equal("ISO 800 → 3200, shutter 180 → 360°, ƒ4 → ƒ2. It stays 4 stops too dark.", solution.Message);
+        Assert.Equal("ISO 800 → 3200, shutter 180 → 270°, ƒ4 → ƒ2. It stays 4.4 stops too dark.", solution.Message);
         Assert.StartsWith("Add light", solution.Fix, StringComparison.Ordinal);
     }
 
@@ -75,22 +75,31 @@ public sealed class LightSolverTests
         var rig = Plain with { FNumber = 2 };
         var followed = ConstraintSolver.Follow(
             Conventions.Default,
-            new(Yard, Plain, Giving.Shutter) { FiltersAreFixed = true },
-            new(Yard, rig, Giving.Shutter) { FiltersAreFixed = true },
+            new(Yard, Plain, Giving.None) { FiltersAreFixed = true },
+            new(Yard, rig, Giving.None) { FiltersAreFixed = true },
             new Hold(true, false, false, Light: true),
             LengthUnit.Metres);
         Assert.Equal(400, followed.Rig.SensitivityIso!.Value, 1e-9);
         Assert.Equal(0, followed.Rig.FilterStops);
         var note = Assert.Single(followed.Notes);
         Assert.Contains("1 stop too bright", note.Message, StringComparison.Ordinal);
-        Assert.Equal("The shutter is pinned, and the light is held. Let go of the shutter: ISO 800 → 400, shutter 180 → 90°.", note.Fix);
+        Assert.Equal("Put a filter of that many stops on.", note.Fix);
+
+        // In an order in which the shutter gives before a filter, it does.
+        var turned = ConstraintSolver.Follow(
+            Conventions.Default,
+            new(Yard, Plain, Giving.None) { FiltersAreFixed = true },
+            new(Yard, rig, Giving.None) { FiltersAreFixed = true },
+            new Hold(true, false, false, Light: true) { LightGives = [ExposureControl.Shutter] },
+            LengthUnit.Metres);
+        Assert.Equal((90, 400), (turned.Rig.ShutterAngleDeg!.Value, turned.Rig.SensitivityIso!.Value));
     }
 
     [Fact]
     public void Without_a_sensitivity_the_shutter_is_next()
     {
         var rig = Plain with { SensitivityIso = null };
-        AssertSet(LightSolver.Brighten(Yard, rig, 1, [], Everything, Giving.None), rig, 0, null, 360, 4);
+        AssertSet(LightSolver.Brighten(Yard, rig, 0.5, [], Everything, Giving.None), rig, 0, null, 180 * 1.4142135623730951, 4);
     }
 
     [Fact]

@@ -246,6 +246,7 @@ export const topics: Record<string, FigureGroup[]> = {
         { figure: 'exposureTimeSeconds' },
         { figure: 'slowMotion' },
         { figure: 'slowMotionStops', name: 'Costs in light' },
+        { figure: 'movementOnScreenSeconds' },
         { figure: 'flickers' },
         { figure: 'safeAngleDeg', name: 'Without flicker' },
       ],

@@ -11,7 +11,7 @@ import { idAt, yardstickOf } from '../benchStore';
 import { changeScene, exposeRight, setHold, togglePin } from '../commands';
 import { givingOrder, pinnedOf, type ExposureControl, type Hold } from '../holding';
 import { openWorking, usePanel } from '../panels/panelStore';
-import { movedTo, reachOf, startOf, totalsOf, wayOf, type Movable, type Step, type Way } from './steps';
+import { movedTo, notesOf, reachOf, startOf, totalsOf, wayOf, type Movable, type Step, type Way } from './steps';
 import { endsOf, type ZoomEnd, type ZoomEnds } from './zoomEnds';
 
 const heightPx = 230;
@@ -73,6 +73,7 @@ export const Ladder = memo(function Ladder({ setup, hold, reports, reasons }: La
                 : { from: rig.variableFilterMinStops, to: rig.variableFilterMaxStops }
             }
             isChain={rig.chain != null}
+            notes={notesOf(rig, reports[i]!, scene, start === null ? null : ways[i]!.end)}
             isToldApart={start !== null}
             reach={reach}
             widthPx={(widthPx - 16) / across}
@@ -102,7 +103,7 @@ function Basis({ start, letter, hold }: { start: ReturnType<typeof startOf>; let
         slotProps={{ typography: { sx: { fontSize: 13 } } }}
       />
       <Press onClick={() => open({ kind: 'hold' })} aria-label="In which order settings give way">
-        gives: {givingOrder(hold).join(', ')}
+        What gives: {givingOrder(hold).join(', ')}
       </Press>
       {start?.isKnown && (
         <Button size="small" onClick={() => exposeRight()}>
@@ -153,6 +154,8 @@ interface RigLadderProps {
   /** What a variable filter on it takes, stops. */
   variable: { from: number; to: number } | null;
   isChain: boolean;
+  /** What else there is to say of its light. */
+  notes: string[];
   /** Whether there is something that the end is told against. */
   isToldApart: boolean;
   reach: { top: number; bottom: number };
@@ -171,6 +174,7 @@ function RigLadder({
   ends,
   variable,
   isChain,
+  notes,
   isToldApart,
   reach,
   widthPx,
@@ -317,7 +321,7 @@ function RigLadder({
         )}
         <text
           x={widthPx - 4}
-          y={Math.min(heightPx + 4, Math.max(22, last > 0 ? y(last) + 4 : y(last) + 2))}
+          y={Math.min(heightPx + 4, Math.max(22, Math.abs(y(last) - y(0)) < 12 ? y(0) - 6 : last > 0 ? y(last) + 4 : y(last) + 2))}
           textAnchor="end"
           fontSize="13.5"
           fontWeight="650"
@@ -339,15 +343,11 @@ function RigLadder({
         </text>
       </svg>
       {ends && <Ends ends={ends} isToldApart={isToldApart} />}
-      {variable && way.end !== null && isToldApart && (
-        <Typography sx={{ fontSize: 12.5, pl: `${leftPx}px`, color: 'text.secondary' }}>
-          {`Variable filter, ${plain(variable.from, 1)} to ${withUnit(plain(variable.to, 1), 'st')}: ${
-            last >= variable.from && last <= variable.to
-              ? `right when turned to ${withUnit(plain(last, 1), 'st')}.`
-              : 'cannot take what is left over.'
-          }`}
+      {notes.map((note) => (
+        <Typography key={note} sx={{ fontSize: 12.5, pl: `${leftPx}px`, color: 'text.secondary' }}>
+          {note}
         </Typography>
-      )}
+      ))}
       <Box sx={{ pl: `${leftPx}px`, display: 'flex', gap: 1 }}>
         {level !== null && !(Math.abs(way.end ?? 1) < 0.005) && (
           <Button size="small" aria-label={`Set rig ${letter} right`} onClick={() => exposeRight(idAt(index))}>

@@ -148,6 +148,28 @@ export function startOf(scene: SceneInput, yardstick: RigReport): { ev: number; 
       : { ev: right, isKnown: false };
 }
 
+/** What there is to say of a rig's light beside its steps: what slow motion costs, and what a variable filter can do. */
+export function notesOf(rig: RigInput, { figures }: RigReport, scene: SceneInput, end: number | null): string[] {
+  const notes: string[] = [];
+  if (Math.abs(figures.slowMotion - 1) > 0.001) {
+    const [slows, cost] = [figures.slowMotion > 1, Math.abs(figures.slowMotionStops)];
+    const lasts = `${withUnit(plain(sceneNumber(scene, 'movementSeconds'), 2), 's')} of movement lasts ${withUnit(plain(figures.movementOnScreenSeconds, 2), 's')}`;
+    const costs = cost < 0.05 ? 'costs no light' : `${slows ? 'costs' : 'gains'} ${withUnit(plain(cost, 1), 'st')}`;
+    notes.push(`${slows ? 'Slow motion' : 'Quick motion'} ${plain(figures.slowMotion, 2)}×: ${lasts}, and ${costs}.`);
+  }
+  const { variableFilterMinStops: from, variableFilterMaxStops: to } = rig;
+  if (from != null && to != null && end !== null) {
+    const does =
+      end >= from && end <= to
+        ? `right when turned to ${withUnit(plain(end, 1), 'st')}`
+        : end > to
+          ? `${withUnit(plain(end - to, 1), 'st')} remain`
+          : `takes ${withUnit(plain(from - end, 1), 'st')} too much`;
+    notes.push(`Variable filter, ${plain(from, 1)} to ${withUnit(plain(to, 1), 'st')}: ${does}.`);
+  }
+  return notes;
+}
+
 /** How bright it is before the first step and after each, stops. */
 export const totalsOf = ({ steps }: Way, start: number): number[] =>
   steps.reduce<number[]>((sums, step) => [...sums, sums.at(-1)! + step.stops], [start]);

@@ -67,7 +67,7 @@ export function FiltersPanel({ index, rig, scene, report }: FiltersPanelProps) {
             ? 'What is left over is not known: give the rig a sensitivity, and say how bright it is.'
             : !wanted
               ? `${stopsText(left)} without a filter: it wants none.`
-              : `${stopsText(left)} without a filter. ${data ? (data.total === 0 ? 'Nothing on the shelf takes that and screws on.' : `${data.total} ways take about as much.`) : ''}`}
+              : `${stopsText(left)} without a filter. ${data ? (data.total === 0 ? 'Nothing on the shelf takes that and screws on.' : `${data.total === 1 ? 'One way takes' : `${data.total} ways take`} about as much.`) : ''}`}
         {data?.total === 0 && (
           <>
             {' '}
