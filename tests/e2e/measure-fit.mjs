@@ -42,11 +42,43 @@ const requests = document.shots.map((shot) => ({
 }));
 const day = { locations: document.locations, shots: document.shots, delivery: document.delivery };
 
+// For the day's filters: 40 filters and 20 rings of the usual threads, and every place in full sun.
+const threads = [49, 52, 55, 58, 62, 67, 72, 77, 82];
+const filterOf = (i) => {
+  const [threadMm, stops] = [threads[(4 * i) % threads.length], 1 + (i % 10)];
+  const kind = i % 5 === 0 ? { effect: 'variable', stopsMost: stops + 3, thicknessMm: 8 } : { effect: 'neutralDensity', thicknessMm: 4 };
+  return {
+    kind: 'filter',
+    id: randomUUID(),
+    name: `ND ${stops}, ${threadMm} mm, ${i}`,
+    stops,
+    threadMm,
+    frontThreadMm: threadMm,
+    weightG: 40 + i,
+    ...kind,
+  };
+};
+const ringOf = (i) => {
+  const [threadMm, frontThreadMm] = [threads[i % threads.length], threads[(i + 1 + (i % 4)) % threads.length]];
+  return {
+    kind: 'stepRing',
+    id: randomUUID(),
+    name: `Ring ${threadMm} to ${frontThreadMm}, ${i}`,
+    threadMm,
+    frontThreadMm,
+    thicknessMm: 3,
+    weightG: 20 + i,
+  };
+};
+const filters = { filters: Array.from({ length: 40 }, (_, i) => filterOf(i)), rings: Array.from({ length: 20 }, (_, i) => ringOf(i)) };
+const inTheSun = document.locations.map((place) => ({ ...place, brightnessEv: 15, levels: [] }));
+const filterFile = JSON.stringify({ ...JSON.parse(file), items: [...JSON.parse(file).items, ...filters.filters, ...filters.rings] });
+
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking'] });
 const page = await browser.newPage();
 await page.goto(`${address}/health`);
 const measured = await page.evaluate(
-  async ({ file, requests, day }) => {
+  async ({ file, requests, day, filterFile, inTheSun }) => {
     const { dotnet } = await import('/_framework/dotnet.js');
     const { getAssemblyExports, getConfig } = await dotnet.create();
     const door = (await getAssemblyExports(getConfig().mainAssemblyName)).Juxtopsis.Browser.Exports;
@@ -76,9 +108,24 @@ const measured = await page.evaluate(
       while (door.DayStep(1e9) < 1);
       JSON.parse(door.DayAnswer(false));
     });
-    return { opening, preparing, warm, whole };
+    // Each shot with its best rig; of shots that nothing gives, with that of the shot before.
+    let chosen = null;
+    const shots = requests.map(({ shot, delivery }) => {
+      const lit = { ...shot, levelId: null };
+      door.FitAsk(JSON.stringify({ location: inTheSun.find((p) => p.id === shot.locationId), shot: lit, delivery, most: 1 }), false);
+      door.FitStep(1e9);
+      const rig = JSON.parse(door.FitAnswer(false)).fits.find((fit) => fit.rig.lens !== fit.rig.body)?.rig;
+      chosen = rig ? { body: rig.body, mode: rig.mode, lens: rig.lens, links: rig.links, front: rig.front, punchIn: rig.punchIn } : chosen;
+      return { ...lit, chosen };
+    });
+    door.FitRead(filterFile);
+    door.FitOpen();
+    const filterDay = JSON.stringify({ locations: inTheSun, shots, delivery: day.delivery });
+    let served = null;
+    const filterTimes = Array.from({ length: 6 }, () => took(() => (served = JSON.parse(door.FilterDay(filterDay, false)))));
+    return { opening, preparing, warm, whole, filterTimes, served };
   },
-  { file, requests, day },
+  { file, requests, day, filterFile, inTheSun },
 );
 
 // In the page, with the demo's own shelf: the first answer, and a hand that moves the subject.
@@ -119,7 +166,7 @@ const { frames, answers } = await page.evaluate(() => window.measured);
 const gaps = answers.slice(1).map((at, i) => at - answers[i]);
 await browser.close();
 
-const { opening, preparing, warm, whole } = measured;
+const { opening, preparing, warm, whole, filterTimes, served } = measured;
 const ms = (values) => `median ${median(values).toFixed(0)} ms, longest ${Math.max(...values).toFixed(0)} ms`;
 console.log(`  ${lensesWanted} lenses, ${modes} modes, ${of('adapter').length} adapters: ${warm[0].looked} settings of rigs for each shot`);
 console.log(`  the shelf is read in ${opening.toFixed(0)} ms and put together in ${preparing.toFixed(0)} ms, once`);
@@ -127,6 +174,10 @@ console.log(`  a shot is asked and all rigs are looked through: ${ms(warm.map((w
 console.log(`  the answer is made, told and read: ${ms(warm.map((w) => w.answering))}`);
 console.log(`  together: ${ms(warm.map((w) => w.asking + w.searching + w.answering))}`);
 console.log(`  the fewest things for ${day.shots.length} shots: ${whole.toFixed(0)} ms`);
+const kit = served.kits[0];
+console.log(
+  `  the filters of the day, ${day.shots.length} shots, 40 filters, 20 rings: first ${filterTimes[0].toFixed(0)} ms, then ${ms(filterTimes.slice(1))} (aim: 200 ms); ${kit?.shots.length} shots take ${kit?.filters.length} filters and ${kit?.rings.length} rings, ${served.isProven ? 'proven' : 'not proven'}, ${served.impossible.length} impossible, ${served.withoutRig.length} without a rig`,
+);
 console.log(`  in the page: from opening to the first answer ${(first / 1000).toFixed(1)} s (core, shelf and all rigs put together)`);
 console.log(
   `  a drag of the subject: a frame every ${median(frames).toFixed(0)} ms, 95th ${median(frames, 0.95).toFixed(0)} ms; the list anew every ${median(gaps).toFixed(0)} ms, 95th ${median(gaps, 0.95).toFixed(0)} ms`,

@@ -37,24 +37,18 @@ internal readonly record struct FrontGeometry(double? PupilToThreadMm, double Pu
         }
 
         var index = -1;
-        foreach (var item in front)
+        foreach (var opening in front.Select(Opening.Of))
         {
             index++;
-            if (item.Kind == GearKind.Attachment)
+            away += opening.ThicknessMm;
+            if (double.IsFinite(opening.ClearMm))
             {
-                if (item.Get(FrontFields.RearOpening) is { } opening)
-                {
-                    yield return (index, opening, away);
-                }
-
-                yield break;
+                yield return (index, opening.ClearMm, away);
             }
 
-            away += item.Get(CommonFields.Thickness) ?? FrontChecks.UsualThicknessMm(item);
-            var thread = Math.Min(item.Get(CommonFields.RearThread) ?? double.PositiveInfinity, item.Get(CommonFields.FrontThread) ?? double.PositiveInfinity);
-            if ((item.Get(CommonFields.Clear) ?? thread - FrontChecks.ThreadWallMm) is var clear && double.IsFinite(clear))
+            if (opening.IsLast)
             {
-                yield return (index, clear, away);
+                yield break;
             }
         }
     }
@@ -79,5 +73,44 @@ internal readonly record struct FrontGeometry(double? PupilToThreadMm, double Pu
     }
 
     /// <summary>The share of the corner's rays that a stack lets through, 1 where nothing is known to cut.</summary>
-    public double ClearShare(IEnumerable<GearItem> front) => Worst(front)?.Share ?? 1;
+    public double ClearShare(IEnumerable<GearItem> front) => ClearShare([.. front.Select(Opening.Of)]);
+
+    /// <summary>The same by its openings.</summary>
+    public double ClearShare(List<Opening> stack)
+    {
+        var least = 1.0;
+        if (PupilToThreadMm is { } away)
+        {
+            foreach (var opening in stack)
+            {
+                away += opening.ThicknessMm;
+                least = double.IsFinite(opening.ClearMm) ? Math.Min(least, Coverage.BundleShare(opening.ClearMm / 2, PupilRadiusMm, away * CornerTangent)) : least;
+                if (opening.IsLast)
+                {
+                    break;
+                }
+            }
+        }
+
+        return least;
+    }
+}
+
+/// <summary>A part in front of a lens as what light passes.</summary>
+/// <param name="ThicknessMm">How far its front is before its back, mm; 0 for an attachment, of which the rear counts.</param>
+/// <param name="ClearMm">Clear diameter, mm; infinite where it is not known.</param>
+/// <param name="IsLast">True for an attachment: what is before that is behind other glass.</param>
+internal readonly record struct Opening(double ThicknessMm, double ClearMm, bool IsLast)
+{
+    /// <summary>That of a part.</summary>
+    public static Opening Of(GearItem item)
+    {
+        if (item.Kind == GearKind.Attachment)
+        {
+            return new(0, item.Get(FrontFields.RearOpening) ?? double.PositiveInfinity, true);
+        }
+
+        var thread = Math.Min(item.Get(CommonFields.RearThread) ?? double.PositiveInfinity, item.Get(CommonFields.FrontThread) ?? double.PositiveInfinity);
+        return new(item.Get(CommonFields.Thickness) ?? FrontChecks.UsualThicknessMm(item), item.Get(CommonFields.Clear) ?? thread - FrontChecks.ThreadWallMm, false);
+    }
 }

@@ -35,7 +35,7 @@ internal sealed record KitProblem(IReadOnlyList<KitItem> Items, IReadOnlyList<IR
     public KitProblem Without(int shot) => this with { Shots = [.. Shots.Where((_, i) => i != shot)] };
 
     /// <summary>Things of an option as one number, with another in the place of one of them; the order does not matter.</summary>
-    public static UInt128 Things(int[] option, int instead = -1, int of = -1)
+    public static UInt128 Things(ReadOnlySpan<int> option, int instead = -1, int of = -1)
     {
         Span<int> things = stackalloc int[option.Length];
         for (var i = 0; i < option.Length; i++)

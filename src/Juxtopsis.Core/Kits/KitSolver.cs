@@ -43,6 +43,8 @@ internal sealed class KitSolver
     private readonly int[] places = new int[Usual.Length];
     private readonly int keep;
     private readonly int mostNodes;
+    private readonly KitSolver? ofFirst;
+    private double mostOfFirst = double.PositiveInfinity;
     private readonly double[] weights;
     private readonly bool[] held;
     private readonly double[] heldCost;
@@ -68,14 +70,27 @@ internal sealed class KitSolver
     /// <param name="order">What counts first; what is left out comes after, in its usual order.</param>
     /// <param name="keep">How many bags to answer: others than the first differ in a lens or body.</param>
     /// <param name="mostNodes">Branches to look at.</param>
-    public KitSolver(KitProblem problem, IReadOnlyList<KitCriterion> order, int keep = 1, int mostNodes = MostNodes)
+    /// <param name="asFewOfFirst">
+    /// True to answer only bags with as little of what counts first as any has, found by itself before all else: worth it where few things do many shots in many
+    /// ways.
+    /// </param>
+    public KitSolver(KitProblem problem, IReadOnlyList<KitCriterion> order, int keep = 1, int mostNodes = MostNodes, bool asFewOfFirst = false)
     {
         (items, this.keep, this.mostNodes) = (problem.Items, keep, mostNodes);
-        kinds = [.. items.Select(i => i.Criterion).Distinct()];
+        kinds = [.. problem.Shots.SelectMany(s => s).SelectMany(o => o.Items).Select(i => items[i].Criterion).Distinct()];
         this.order = [.. order.Concat(Usual).Distinct()];
         for (var i = 0; i < this.order.Length; i++)
         {
             places[(int)this.order[i]] = i;
+        }
+
+        // What counts first, alone: no bag has less of it, and the search for all else then leaves aside what would take more.
+        var first = this.order[0];
+        if (asFewOfFirst && kinds.Contains(first) && kinds.Length > 1)
+        {
+            ofFirst = new(
+                KitProblem.Of(items, [.. problem.Shots.Select(s => (IReadOnlyList<KitOption>)[.. s.Select(o => o with { Items = [.. o.Items.Where(i => items[i].Criterion == first)] })])]),
+                [first], mostNodes: mostNodes);
         }
 
         var same = new Dictionary<UInt128, int>();
@@ -106,7 +121,13 @@ internal sealed class KitSolver
     {
         if (!begun)
         {
+            if (ofFirst?.Step(branches) == false)
+            {
+                return false;
+            }
+
             begun = true;
+            mostOfFirst = ofFirst is { IsProven: true, Best: [var least, ..] } ? least.Cost[0] : double.PositiveInfinity;
             Begin();
         }
 
@@ -324,6 +345,11 @@ internal sealed class KitSolver
     /// <summary>Whether what is held with something more, and the least that it can take in changes and pixels, is better than the worst bag that is kept.</summary>
     private bool IsBetter(double[] beside)
     {
+        if (heldCost[0] + beside[0] > mostOfFirst)
+        {
+            return false;
+        }
+
         if (best.Count < keep)
         {
             return true;
@@ -396,6 +422,11 @@ internal sealed class KitSolver
         var cost = (double[])heldCost.Clone();
         cost[Place(KitCriterion.Changes)] = changes;
         cost[Place(KitCriterion.Pixels)] = unfilled;
+        if (cost[0] > mostOfFirst)
+        {
+            return cost;
+        }
+
         if (best.Count >= keep && Compare(cost, best[^1].Choice.Cost) >= 0)
         {
             return cost;
