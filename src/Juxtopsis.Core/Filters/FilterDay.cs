@@ -83,7 +83,7 @@ public static class FilterDay
 
     private static IReadOnlyList<FilterWay> WaysOf(FilterFinder finder, FilterNeed need) =>
     [
-        .. finder.Ways(need.Parts, need.Setting, need.LeastStops - FilterNeed.ToleranceStops, need.MostStops + FilterNeed.ToleranceStops)
+        .. finder.Found(need.Parts, need.Setting, need.LeastStops - FilterNeed.ToleranceStops, need.MostStops + FilterNeed.ToleranceStops)
             .Where(w => !w.Cuts),
     ];
 

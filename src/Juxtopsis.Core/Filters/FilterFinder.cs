@@ -51,7 +51,15 @@ public sealed class FilterFinder
     /// Of the same filters and rings the order that lets most through; those that take what is asked with the fewest filters first, then with the fewest
     /// rings, then those that shade least. Those that cut the corners are among them, last.
     /// </returns>
-    public IReadOnlyList<FilterWay> Ways(IReadOnlyList<GearItem> parts, ChainSetting setting, double leastStops, double mostStops)
+    public IReadOnlyList<FilterWay> Ways(IReadOnlyList<GearItem> parts, ChainSetting setting, double leastStops, double mostStops) =>
+    [
+        .. Found(parts, setting, leastStops, mostStops).OrderBy(w => w.Cuts).ThenBy(w => w.Filters).ThenBy(w => w.Rings)
+            .ThenByDescending(w => Math.Round(Math.Min(w.ClearShare, w.ClearShareWidest), 6))
+            .ThenBy(w => w.Added.Sum(i => i.Get(CommonFields.Weight) ?? 0)).ThenBy(w => string.Concat(w.Added.Select(i => i.FullName)), StringComparer.Ordinal),
+    ];
+
+    /// <summary>The same, in no order.</summary>
+    internal IEnumerable<FilterWay> Found(IReadOnlyList<GearItem> parts, ChainSetting setting, double leastStops, double mostStops)
     {
         ArgumentNullException.ThrowIfNull(setting);
         var bare = Bare(parts);
@@ -83,11 +91,7 @@ public sealed class FilterFinder
             }
         }
 
-        return
-        [
-            .. front.Ways.OrderBy(w => w.Cuts).ThenBy(w => w.Filters).ThenBy(w => w.Rings).ThenByDescending(w => Math.Round(Math.Min(w.ClearShare, w.ClearShareWidest), 6))
-                .ThenBy(w => w.Added.Sum(i => i.Get(CommonFields.Weight) ?? 0)).ThenBy(w => string.Concat(w.Added.Select(i => i.FullName)), StringComparer.Ordinal),
-        ];
+        return front.Ways;
     }
 
     private static bool IsVariable(GearItem filter) => filter.Get(FrontFields.Effect) == FilterEffect.Variable;

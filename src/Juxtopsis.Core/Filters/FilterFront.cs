@@ -44,15 +44,16 @@ internal sealed class FilterFront
     }
 
     /// <summary>What was put, the same things counting once: in the order that lets most through.</summary>
-    public IEnumerable<FilterWay> Ways => found.Values.Select(f =>
-    {
-        GearItem[] inside = [.. f.Chosen.Where(c => SeatOf(c) is FilterSeat.Adapter or FilterSeat.Rear)];
-        return new FilterWay([.. inside, .. f.Stack.Where(p => !kept.Contains(p))], [.. before, .. inside, .. f.Stack, .. after], f.LeastStops, f.MostStops)
-        {
-            ClearShare = f.Share,
-            ClearShareWidest = widest.ClearShare(f.Stack),
-        };
-    });
+    public IEnumerable<FilterWay> Ways => found.Values.Select(f => new FilterWay(this, f.Inside, f.Stack, f.LeastStops, f.MostStops, f.Share));
+
+    /// <summary>Whether a part was there before, and stays.</summary>
+    public bool Keeps(GearItem part) => Array.IndexOf(kept, part) >= 0;
+
+    /// <summary>The whole chain with filters.</summary>
+    public IReadOnlyList<GearItem> With(GearItem[] inside, GearItem[] stack) => [.. before, .. inside, .. stack, .. after];
+
+    /// <summary>How much of the corners' light a stack lets through at the short end of a zoom.</summary>
+    public double ClearShareWidest(GearItem[] stack) => widest.ClearShare(stack);
 
     /// <summary>Whether there is a place for a filter.</summary>
     public bool Holds(GearItem filter) => SeatOf(filter) switch
@@ -84,7 +85,7 @@ internal sealed class FilterFront
 
         GearItem[] all = chosen.ToArray();
         GearItem[] free = [.. kept.Where(i => !near.Contains(i)), .. all.Where(f => SeatOf(f) == FilterSeat.Thread)];
-        var put = new Putting(all, [.. all.Where(f => SeatOf(f) == FilterSeat.MatteBox)], leastStops, mostStops, screwed > 0);
+        var put = new Putting([.. all.Where(c => SeatOf(c) is FilterSeat.Adapter or FilterSeat.Rear)], [.. all.Where(f => SeatOf(f) == FilterSeat.MatteBox)], leastStops, mostStops, screwed > 0);
         if (free.Length > MostOrdered)
         {
             Join(put, [.. near, .. free.OrderBy(Usual)], 0, lens.Get(LensFields.FilterThread));
@@ -191,15 +192,15 @@ internal sealed class FilterFront
         var count = 0;
         foreach (var part in stack)
         {
-            if (!kept.Contains(part) && count++ < MostThings)
+            if (!Keeps(part) && count++ < MostThings)
             {
                 things[count - 1] = Known(part).Number;
             }
         }
 
-        foreach (var filter in put.Chosen)
+        foreach (var filter in put.Inside)
         {
-            if (SeatOf(filter) is FilterSeat.Adapter or FilterSeat.Rear && count++ < MostThings)
+            if (count++ < MostThings)
             {
                 things[count - 1] = Known(filter).Number;
             }
@@ -210,14 +211,14 @@ internal sealed class FilterFront
             var (key, share) = (KitProblem.Things(things[..count]), asSet.ClearShare(openings));
             if (!found.TryGetValue(key, out var before) || share > before.Share)
             {
-                found[key] = new([.. stack], put.Chosen, put.LeastStops, put.MostStops, share);
+                found[key] = new([.. stack], put.Inside, put.LeastStops, put.MostStops, share);
             }
         }
 
         Pop(put.Boxed.Length);
     }
 
-    private readonly record struct Putting(GearItem[] Chosen, GearItem[] Boxed, double LeastStops, double MostStops, bool IsScrewed);
+    private readonly record struct Putting(GearItem[] Inside, GearItem[] Boxed, double LeastStops, double MostStops, bool IsScrewed);
 
-    private readonly record struct Found(GearItem[] Stack, GearItem[] Chosen, double LeastStops, double MostStops, double Share);
+    private readonly record struct Found(GearItem[] Stack, GearItem[] Inside, double LeastStops, double MostStops, double Share);
 }

@@ -4,17 +4,35 @@ using Juxtopsis.Core.Gear;
 namespace Juxtopsis.Core.Filters;
 
 /// <summary>Filters for a rig: in which order they go on, with which rings, and what they take.</summary>
-/// <param name="Added">What is added, filters and rings, in the order of the chain.</param>
-/// <param name="Parts">The whole chain with them.</param>
-/// <param name="LeastStops">What they take at least, stops.</param>
-/// <param name="MostStops">What they take at most, stops: more than at least with a variable one.</param>
-public sealed record FilterWay(IReadOnlyList<GearItem> Added, IReadOnlyList<GearItem> Parts, double LeastStops, double MostStops)
+public sealed class FilterWay
 {
+    private readonly FilterFront front;
+    private readonly GearItem[] inside;
+    private readonly GearItem[] stack;
+
+    internal FilterWay(FilterFront front, GearItem[] inside, GearItem[] stack, double leastStops, double mostStops, double clearShare)
+    {
+        (this.front, this.inside, this.stack, LeastStops, MostStops, ClearShare) = (front, inside, stack, leastStops, mostStops, clearShare);
+        Added = [.. inside, .. stack.Where(p => !front.Keeps(p))];
+    }
+
+    /// <summary>What is added, filters and rings, in the order of the chain.</summary>
+    public IReadOnlyList<GearItem> Added { get; }
+
+    /// <summary>The whole chain with them.</summary>
+    public IReadOnlyList<GearItem> Parts => front.With(inside, stack);
+
+    /// <summary>What they take at least, stops.</summary>
+    public double LeastStops { get; }
+
+    /// <summary>What they take at most, stops: more than at least with a variable one.</summary>
+    public double MostStops { get; }
+
     /// <summary>Of the light to the corners of the picture, how much passes; below a half they are cut. An estimate from the lens's own thread.</summary>
-    public double ClearShare { get; init; } = 1;
+    public double ClearShare { get; }
 
     /// <summary>The same at the short end of a zoom.</summary>
-    public double ClearShareWidest { get; init; } = 1;
+    public double ClearShareWidest => front.ClearShareWidest(stack);
 
     /// <summary>How many of what is added are rings.</summary>
     public int Rings => Added.Count(i => i.Kind == GearKind.StepRing);

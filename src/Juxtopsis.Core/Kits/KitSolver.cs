@@ -95,7 +95,7 @@ internal sealed class KitSolver
 
         var same = new Dictionary<UInt128, int>();
         int NumberOf(UInt128 things) => same.TryGetValue(things, out var number) ? number : same[things] = same.Count;
-        shots = [.. problem.Shots.Select((s, i) => s.Select(o => new Way(i, o.Items, o.Fills, NumberOf(KitProblem.Things(o.Items)))).ToArray())];
+        shots = [.. problem.Shots.Select((s, i) => s.Select(o => new Way(i, o.Items, o.Fills, NumberOf(KitProblem.Things(o.Items))) { MissingOfFirst = o.Items.Count(item => items[item].Criterion == first) }).ToArray())];
         assignment = new(shots);
         var byItem = shots.SelectMany(s => s).SelectMany(w => w.Items.Select(item => (Item: item, Way: w))).ToLookup(u => u.Item, u => u.Way);
         waysWith = [.. Enumerable.Range(0, items.Count).Select(i => byItem[i].ToArray())];
@@ -182,9 +182,11 @@ internal sealed class KitSolver
         {
             held[item] = true;
             Count(heldCost, item, 1);
+            var isFirst = items[item].Criterion == order[0] ? 1 : 0;
             foreach (var way in waysWith[item])
             {
                 able[way.Shot] += --way.Missing == 0 ? 1 : 0;
+                way.MissingOfFirst -= isFirst;
             }
         }
     }
@@ -195,9 +197,11 @@ internal sealed class KitSolver
         {
             held[item] = false;
             Count(heldCost, item, -1);
+            var isFirst = items[item].Criterion == order[0] ? 1 : 0;
             foreach (var way in waysWith[item])
             {
                 able[way.Shot] -= way.Missing++ == 0 ? 1 : 0;
+                way.MissingOfFirst += isFirst;
             }
         }
     }
@@ -300,6 +304,7 @@ internal sealed class KitSolver
         Array.Clear(more);
         open.Clear();
         left.Clear();
+        var mayTake = Math.Min(mostOfFirst, best.Count < keep ? double.PositiveInfinity : best[^1].Choice.Cost[0]) - heldCost[0] + 1e-9;
         foreach (var (shot, ways) in before)
         {
             if (able[shot] > 0)
@@ -312,7 +317,7 @@ internal sealed class KitSolver
             var from = left.Count;
             foreach (var way in ways)
             {
-                if (IsBetter(Add(way)))
+                if (way.MissingOfFirst <= mayTake && IsBetter(Add(way)))
                 {
                     left.Add(way);
                     for (var i = 0; i < least.Length; i++)

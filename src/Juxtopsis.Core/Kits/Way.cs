@@ -13,4 +13,7 @@ internal sealed class Way(int shot, int[] items, bool fills, int things)
     public int Things { get; } = things;
 
     public int Missing { get; set; } = items.Length;
+
+    /// <summary>How many of those that are not held are of what counts first.</summary>
+    public int MissingOfFirst { get; set; }
 }
