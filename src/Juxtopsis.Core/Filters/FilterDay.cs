@@ -1,7 +1,6 @@
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
-using KitWay = Juxtopsis.Core.Kits.Way;
 
 namespace Juxtopsis.Core.Filters;
 
@@ -55,7 +54,7 @@ public sealed record FilterDayResult(IReadOnlyList<FilterKit> Kits, IReadOnlyLis
 
 /// <summary>
 /// The fewest filters, then the fewest rings, that serve all shots of a day with the rigs that are chosen for them: exactly, by the same search as for
-/// lenses; of those the set with the fewest shots whose sensitivity is raised, then the lightest. What filters take too much, the sensitivity makes up, as
+/// lenses; of those the set with the fewest shots whose sensitivity is raised, then with the fewest changes, then the lightest. What filters take too much, the sensitivity makes up, as
 /// far as is accepted.
 /// </summary>
 public static class FilterDay
@@ -63,7 +62,7 @@ public static class FilterDay
     /// <summary>More than this raised is counted against a set, stops.</summary>
     public const double RaisedStops = 1;
 
-    private static readonly KitCriterion[] Order = [KitCriterion.Filters, KitCriterion.Rings, KitCriterion.Pixels, KitCriterion.Weight, KitCriterion.Changes];
+    private static readonly KitCriterion[] Order = [KitCriterion.Filters, KitCriterion.Rings, KitCriterion.Pixels, KitCriterion.Changes, KitCriterion.Weight];
 
     /// <summary>Finds them.</summary>
     /// <param name="shelf">The filters and rings at hand; other gear is left aside.</param>
@@ -117,60 +116,31 @@ public static class FilterDay
     {
         var numbers = new Dictionary<GearItem, int>(ReferenceEqualityComparer.Instance);
         int NumberOf(GearItem item) => numbers.TryGetValue(item, out var number) ? number : numbers[item] = numbers.Count;
-        KitOption[][] options =
+        IReadOnlyList<KitOption>[] options =
         [
             .. possible.Select(i => ways[i].Select(w => new KitOption([.. w.Added.Select(NumberOf).Order()], Raised(needs[i]!, w) <= RaisedStops)).ToArray()),
         ];
         KitItem[] items = [.. numbers.Keys.Select(i => new KitItem(i.Kind == GearKind.Filter ? KitCriterion.Filters : KitCriterion.Rings, i.Get(CommonFields.Weight)))];
-        var solver = new KitSolver(KitProblem.Of(items, [.. options.Select(o => (IReadOnlyList<KitOption>)Least(o))]), Order, keep, asFewOfFirst: true);
+        var solver = new KitSolver(new KitProblem(items, options), Order, keep, asFewOfFirst: true);
         return ([.. solver.Solve().Select(choice => KitOf(choice, needs, ways, possible, options))], solver.IsProven);
-    }
-
-    /// <summary>
-    /// The options without those that take what another does and more, and are no better for it: no set needs them. How often something is changed is
-    /// reckoned with all of them afterwards.
-    /// </summary>
-    private static List<KitOption> Least(KitOption[] options)
-    {
-        static ulong MaskOf(KitOption option) => option.Items.Aggregate(0UL, (mask, item) => mask | 1UL << (item & 63));
-        var kept = new List<(ulong Mask, KitOption Option)>();
-        foreach (var option in options.OrderBy(o => o.Items.Length).ThenByDescending(o => o.Fills))
-        {
-            var mask = MaskOf(option);
-            if (!kept.Exists(k => (k.Mask & ~mask) == 0 && (k.Option.Fills || !option.Fills) && Array.TrueForAll(k.Option.Items, i => Array.BinarySearch(option.Items, i) >= 0)))
-            {
-                kept.Add((mask, option));
-            }
-        }
-
-        return [.. kept.Select(k => k.Option)];
     }
 
     private static double Raised(FilterNeed need, FilterWay way) => need.Taken(way) - need.LeastStops;
 
-    /// <summary>A set, with what each shot takes of it: as few raised as it allows, and of those as few changes.</summary>
-    private static FilterKit KitOf(KitChoice choice, IReadOnlyList<FilterNeed?> needs, IReadOnlyList<FilterWay>[] ways, int[] possible, KitOption[][] options)
+    private static FilterKit KitOf(KitChoice choice, IReadOnlyList<FilterNeed?> needs, IReadOnlyList<FilterWay>[] ways, int[] possible, IReadOnlyList<KitOption>[] options)
     {
-        var things = new Dictionary<UInt128, int>();
-        (FilterWay Way, KitWay Use)[][] usable =
-        [
-            .. possible.Select((shot, i) => ways[shot].Zip(options[i]).Where(w => Array.TrueForAll(w.Second.Items, item => Array.BinarySearch(choice.Items, item) >= 0))
-                .Select(w => (w.First, new KitWay(i, w.Second.Items, w.Second.Fills, NumberOf(KitProblem.Things(w.Second.Items))) { Missing = 0 })).ToArray()),
-        ];
-        var (chosen, changes, _) = new WayAssignment([.. usable.Select(u => u.Select(w => w.Use).ToArray())]).Best(changesFirst: false);
         FilterShot[] shots =
         [
             .. possible.Select((shot, i) =>
             {
-                var (need, way) = (needs[shot]!, usable[i][chosen[i]].Way);
+                var (need, way) = (needs[shot]!, ways[shot].Zip(options[i]).First(w => w.Second.Items.AsSpan().SequenceEqual(choice.UsedItems[i])).First);
                 return new FilterShot(shot, way, need.Taken(way), Raised(need, way));
             }),
         ];
         GearItem[] taken = [.. shots.SelectMany(s => s.Way.Added).DistinctBy(i => i.Id)];
-        IReadOnlyList<GearItem> Of(Func<GearItem, bool> kind) =>
-            [.. taken.Where(kind).OrderByDescending(i => shots.Count(s => s.Way.Added.Any(a => a.Id == i.Id))).ThenBy(i => i.FullName, StringComparer.Ordinal)];
-        return new(FilterKitKind.Fewest, Of(i => i.Kind == GearKind.Filter), Of(i => i.Kind == GearKind.StepRing), shots, (int)changes);
-
-        int NumberOf(UInt128 key) => things.TryGetValue(key, out var number) ? number : things[key] = things.Count;
+        IReadOnlyList<GearItem> Of(GearKind kind) =>
+            [.. taken.Where(i => i.Kind == kind).OrderByDescending(i => shots.Count(s => s.Way.Added.Any(a => a.Id == i.Id))).ThenBy(i => i.FullName, StringComparer.Ordinal)];
+        var changes = choice.UsedItems.Zip(choice.UsedItems.Skip(1)).Count(p => !p.First.AsSpan().SequenceEqual(p.Second));
+        return new(FilterKitKind.Fewest, Of(GearKind.Filter), Of(GearKind.StepRing), shots, changes);
     }
 }

@@ -22,9 +22,9 @@ internal sealed class FilterFront
     private readonly int adapterSeats;
     private readonly FrontGeometry asSet;
     private readonly FrontGeometry widest;
-    private readonly Dictionary<GearItem, (int Number, Opening Opening)> known = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<GearItem, Part> known = new(ReferenceEqualityComparer.Instance);
     private readonly Dictionary<UInt128, Found> found = [];
-    private readonly List<GearItem> stack = [];
+    private readonly List<Part> stack = [];
     private readonly List<Opening> openings = [];
 
     public FilterFront(StepRings rings, IReadOnlyList<GearItem> bare, Anatomy anatomy, MountBook mounts, ChainSetting setting)
@@ -67,15 +67,14 @@ internal sealed class FilterFront
     /// <summary>Puts filters to it.</summary>
     public void Put(double leastStops, double mostStops, params ReadOnlySpan<GearItem> chosen)
     {
-        var (dropped, behind, screwed) = (0, 0, 0);
+        var (inside, boxed, screwed) = (new List<Part>(), new List<Part>(), new List<Part>(2));
+        var (dropped, behind) = (0, 0);
         foreach (var filter in chosen)
         {
-            switch (SeatOf(filter))
-            {
-                case FilterSeat.Adapter: dropped++; break;
-                case FilterSeat.Rear: behind++; break;
-                case FilterSeat.Thread: screwed++; break;
-            }
+            var part = Known(filter);
+            (part.Seat switch { FilterSeat.Thread => screwed, FilterSeat.MatteBox => boxed, _ => inside }).Add(part);
+            dropped += part.Seat == FilterSeat.Adapter ? 1 : 0;
+            behind += part.Seat == FilterSeat.Rear ? 1 : 0;
         }
 
         if (dropped > adapterSeats || behind > 1)
@@ -83,19 +82,29 @@ internal sealed class FilterFront
             return;
         }
 
-        GearItem[] all = chosen.ToArray();
-        GearItem[] free = [.. kept.Where(i => !near.Contains(i)), .. all.Where(f => SeatOf(f) == FilterSeat.Thread)];
-        var put = new Putting([.. all.Where(c => SeatOf(c) is FilterSeat.Adapter or FilterSeat.Rear)], [.. all.Where(f => SeatOf(f) == FilterSeat.MatteBox)], leastStops, mostStops, screwed > 0);
-        if (free.Length > MostOrdered)
+        var put = new Putting(inside, boxed, leastStops, mostStops, screwed.Count > 0);
+        foreach (var order in Orders(screwed))
         {
-            Join(put, [.. near, .. free.OrderBy(Usual)], 0, lens.Get(LensFields.FilterThread));
-            return;
+            Join(put, order, 0, lens.Get(LensFields.FilterThread));
+        }
+    }
+
+    /// <summary>Every order of what is screwed on, the usual ones first.</summary>
+    private IEnumerable<Part[]> Orders(List<Part> screwed)
+    {
+        switch (kept.Length, screwed)
+        {
+            case (0, []):
+                return [[]];
+            case (0, [var one]):
+                return [[one]];
+            case (0, [var one, var other]):
+                return one.Usual <= other.Usual ? [[one, other], [other, one]] : [[other, one], [one, other]];
         }
 
-        foreach (var order in Permutations(free).OrderBy(Disorder))
-        {
-            Join(put, near.Length == 0 ? order : [.. near, .. order], 0, lens.Get(LensFields.FilterThread));
-        }
+        Part[] next = [.. near.Select(Known)];
+        Part[] free = [.. kept.Where(i => !near.Contains(i)).Select(Known), .. screwed];
+        return free.Length > MostOrdered ? [[.. next, .. free.OrderBy(p => p.Usual)]] : Permutations(free).OrderBy(Disorder).Select(order => (Part[])[.. next, .. order]);
     }
 
     private static ChainSetting WithFocalLength(ChainSetting setting, double mm) => setting.Set is { } set ? setting with { Set = set with { FocalLengthMm = mm } } : setting with { FocalLengthMm = mm };
@@ -103,7 +112,7 @@ internal sealed class FilterFront
     private static FilterSeat SeatOf(GearItem filter) => filter.Get(FrontFields.Seat) ?? FilterSeat.Thread;
 
     /// <summary>What is turned goes outermost, where a hand reaches it; diffusion before it.</summary>
-    private static int Usual(GearItem item) => item.Get(FrontFields.Effect) switch
+    private static int UsualOf(GearItem item) => item.Get(FrontFields.Effect) switch
     {
         FilterEffect.NeutralDensity => 0,
         FilterEffect.Diffusion => 1,
@@ -111,13 +120,13 @@ internal sealed class FilterFront
         _ => 2,
     };
 
-    private static int Disorder(GearItem[] order) => order.Zip(order.Skip(1)).Count(p => Usual(p.First) > Usual(p.Second));
+    private static int Disorder(Part[] order) => order.Zip(order.Skip(1)).Count(p => p.First.Usual > p.Second.Usual);
 
-    private static IEnumerable<GearItem[]> Permutations(GearItem[] items) => items.Length <= 1 ? [items]
-        : items.SelectMany((item, i) => Permutations([.. items.Take(i), .. items.Skip(i + 1)]).Select(rest => (GearItem[])[item, .. rest]));
+    private static IEnumerable<Part[]> Permutations(Part[] items) => items.Length <= 1 ? [items]
+        : items.SelectMany((item, i) => Permutations([.. items.Take(i), .. items.Skip(i + 1)]).Select(rest => (Part[])[item, .. rest]));
 
     /// <summary>The ways to join the threads of a row of parts from one of them on; where a thread is not known nothing new is screwed on.</summary>
-    private void Join(in Putting put, GearItem[] order, int from, double? thread)
+    private void Join(in Putting put, Part[] order, int from, double? thread)
     {
         if (from == order.Length)
         {
@@ -126,7 +135,7 @@ internal sealed class FilterFront
         }
 
         var part = order[from];
-        if (SeatOf(part) == FilterSeat.MatteBox)
+        if (part.Seat == FilterSeat.MatteBox)
         {
             Push(part);
             Join(put, order, from + 1, thread);
@@ -134,8 +143,7 @@ internal sealed class FilterFront
             return;
         }
 
-        var needed = part.Get(CommonFields.RearThread);
-        if (thread is null || needed is null)
+        if (thread is null || part.RearThread is null)
         {
             if (!put.IsScrewed)
             {
@@ -147,29 +155,36 @@ internal sealed class FilterFront
             return;
         }
 
-        foreach (var way in rings.Between(thread.Value, needed.Value))
+        foreach (var way in rings.Between(thread.Value, part.RearThread.Value))
         {
-            // No ring can be in two places.
-            if (way.Any(stack.Contains))
-            {
-                continue;
-            }
-
+            var count = stack.Count;
             foreach (var ring in way)
             {
-                Push(ring);
+                var between = Known(ring);
+
+                // No ring can be in two places.
+                if (stack.Contains(between))
+                {
+                    break;
+                }
+
+                Push(between);
             }
 
-            Push(part);
-            Join(put, order, from + 1, part.Get(CommonFields.NoFrontThread) == true ? null : StepRings.FrontOf(part));
-            Pop(way.Count + 1);
+            if (stack.Count == count + way.Count)
+            {
+                Push(part);
+                Join(put, order, from + 1, part.FrontThread);
+            }
+
+            Pop(stack.Count - count);
         }
     }
 
-    private void Push(GearItem part)
+    private void Push(Part part)
     {
         stack.Add(part);
-        openings.Add(Known(part).Opening);
+        openings.Add(part.Opening);
     }
 
     private void Pop(int count)
@@ -178,7 +193,17 @@ internal sealed class FilterFront
         openings.RemoveRange(openings.Count - count, count);
     }
 
-    private (int Number, Opening Opening) Known(GearItem part) => known.TryGetValue(part, out var of) ? of : known[part] = (known.Count, Opening.Of(part));
+    private Part Known(GearItem item)
+    {
+        if (!known.TryGetValue(item, out var part))
+        {
+            known.Add(item, part = new(
+                item, known.Count, Keeps(item), SeatOf(item), UsualOf(item), Opening.Of(item), item.Get(CommonFields.RearThread),
+                item.Get(CommonFields.NoFrontThread) == true ? null : StepRings.FrontOf(item)));
+        }
+
+        return part;
+    }
 
     /// <summary>Notes a stack; of the same things the order that lets most through, and of those as much the first.</summary>
     private void Note(in Putting put)
@@ -192,9 +217,9 @@ internal sealed class FilterFront
         var count = 0;
         foreach (var part in stack)
         {
-            if (!Keeps(part) && count++ < MostThings)
+            if (!part.IsKept && count++ < MostThings)
             {
-                things[count - 1] = Known(part).Number;
+                things[count - 1] = part.Number;
             }
         }
 
@@ -202,23 +227,44 @@ internal sealed class FilterFront
         {
             if (count++ < MostThings)
             {
-                things[count - 1] = Known(filter).Number;
+                things[count - 1] = filter.Number;
             }
         }
 
         if (count <= MostThings)
         {
-            var (key, share) = (KitProblem.Things(things[..count]), asSet.ClearShare(openings));
-            if (!found.TryGetValue(key, out var before) || share > before.Share)
+            var key = KitProblem.Things(things[..count]);
+            if (!found.TryGetValue(key, out var before) || before.Share < 1 && asSet.ClearShare(openings) > before.Share)
             {
-                found[key] = new([.. stack], put.Inside, put.LeastStops, put.MostStops, share);
+                var share = asSet.ClearShare(openings);
+                found[key] = new([.. stack.Select(p => p.Item)], [.. put.Inside.Select(p => p.Item)], put.LeastStops, put.MostStops, share);
             }
         }
 
-        Pop(put.Boxed.Length);
+        Pop(put.Boxed.Count);
     }
 
-    private readonly record struct Putting(GearItem[] Inside, GearItem[] Boxed, double LeastStops, double MostStops, bool IsScrewed);
+    private readonly record struct Putting(List<Part> Inside, List<Part> Boxed, double LeastStops, double MostStops, bool IsScrewed);
 
     private readonly record struct Found(GearItem[] Stack, GearItem[] Inside, double LeastStops, double MostStops, double Share);
+
+    /// <summary>A part in front, read once.</summary>
+    private sealed class Part(GearItem item, int number, bool isKept, FilterSeat seat, int usual, Opening opening, double? rearThread, double? frontThread)
+    {
+        public GearItem Item { get; } = item;
+
+        public int Number { get; } = number;
+
+        public bool IsKept { get; } = isKept;
+
+        public FilterSeat Seat { get; } = seat;
+
+        public int Usual { get; } = usual;
+
+        public Opening Opening { get; } = opening;
+
+        public double? RearThread { get; } = rearThread;
+
+        public double? FrontThread { get; } = frontThread;
+    }
 }

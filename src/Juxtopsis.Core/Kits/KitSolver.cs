@@ -67,7 +67,7 @@ internal sealed class KitSolver
 
     /// <summary>Begins.</summary>
     /// <param name="problem">Shots, and the things that do them.</param>
-    /// <param name="order">What counts first; what is left out comes after, in its usual order.</param>
+    /// <param name="order">What counts first; what is left out, and there is something of, comes after, in its usual order.</param>
     /// <param name="keep">How many bags to answer: others than the first differ in a lens or body.</param>
     /// <param name="mostNodes">Branches to look at.</param>
     /// <param name="asFewOfFirst">
@@ -78,7 +78,7 @@ internal sealed class KitSolver
     {
         (items, this.keep, this.mostNodes) = (problem.Items, keep, mostNodes);
         kinds = [.. problem.Shots.SelectMany(s => s).SelectMany(o => o.Items).Select(i => items[i].Criterion).Distinct()];
-        this.order = [.. order.Concat(Usual).Distinct()];
+        this.order = [.. order.Concat(Usual.Where(c => kinds.Contains(c) || c is KitCriterion.Weight or KitCriterion.Changes or KitCriterion.Pixels)).Distinct()];
         for (var i = 0; i < this.order.Length; i++)
         {
             places[(int)this.order[i]] = i;
