@@ -21,7 +21,7 @@ vi.mock('../src/core/core', () => ({
 const { useBench, yardstickOf, idAt } = await import('../src/features/bench/benchStore');
 const commands = await import('../src/features/bench/commands');
 const rows = await import('../src/features/bench/rowCommands');
-const { holdNothing } = await import('../src/features/bench/holding');
+const { givingOrder, holdNothing, letGo } = await import('../src/features/bench/holding');
 const { comparisonVersion } = await import('../src/documents/kinds');
 
 const now = () => useBench.getState();
@@ -227,4 +227,49 @@ test('a distance that is typed for the scene leaves a rig’s own', () => {
   commands.standAt('c', 1500);
   commands.changeScene({ subjectDistanceMm: 3000 });
   expect(rig('c').subjectDistanceMm).toBe(1500);
+});
+
+test('what is pinned of a rig is kept with the hold, without rigs that are gone, and let go of by a second press', () => {
+  const pinned = () => now().document.hold?.pinned;
+  commands.togglePin('a', 'filter');
+  commands.togglePin('c', 'shutter');
+  commands.togglePin('a', 'aperture');
+  expect(pinned()).toEqual([
+    { rig: 'c', controls: ['shutter'] },
+    { rig: 'a', controls: ['filter', 'aperture'] },
+  ]);
+  rows.removeRig('c');
+  commands.togglePin('a', 'filter');
+  expect(pinned()).toEqual([{ rig: 'a', controls: ['aperture'] }]);
+  commands.togglePin('a', 'aperture');
+  expect(pinned()).toEqual([]);
+});
+
+test('right exposure asks for the order and the pins, of one rig or of all, in one step of undo', () => {
+  commands.setHold({ ...holdNothing, lightGives: ['shutter'], pinned: [{ rig: 'b', controls: ['filter'] }] });
+  hold.mockImplementation((request) =>
+    request.after.rigs.map((_, i) => (i === 1 ? { sensitivityIso: 400, notes: [{ message: 'ISO 400.' }] } : { notes: [] })),
+  );
+  commands.exposeRight('b');
+  expect(hold.mock.lastCall![0]).toMatchObject({
+    exposeRight: true,
+    followers: [1],
+    lightGives: ['shutter'],
+    pinned: [[], ['filter'], []],
+  });
+  expect([rig('b').sensitivityIso, now().holdNotes[1]]).toEqual([400, [{ message: 'ISO 400.' }]]);
+  commands.exposeRight();
+  expect(hold.mock.lastCall![0]).not.toHaveProperty('followers');
+  now().undo();
+  expect(rig('b').sensitivityIso).toBeUndefined();
+});
+
+test('what is let go of keeps the order and the pins for the next time', () => {
+  const pinned = [{ rig: 'a', controls: ['filter' as const] }];
+  expect(letGo({ ...holdNothing, light: true, framing: true, place: false, lightGives: ['aperture'], pinned })).toEqual({
+    ...holdNothing,
+    lightGives: ['aperture'],
+    pinned,
+  });
+  expect(givingOrder({ ...holdNothing, lightGives: ['aperture'] })).toEqual(['aperture', 'filter', 'sensitivity', 'shutter']);
 });

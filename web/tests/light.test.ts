@@ -6,7 +6,7 @@ const changeScene = vi.fn();
 vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
 vi.mock('../src/features/bench/commands', () => ({ changeRig, changeScene }));
 const { exposureTime } = await import('../src/ui/format');
-const { linesOf, movedTo, reachOf, startOf, wayOf } = await import('../src/features/bench/light/steps');
+const { linesOf, movedTo, notesOf, reachOf, startOf, totalsAlong, totalsOf, wayOf } = await import('../src/features/bench/light/steps');
 
 const plainFigures = {
   filterStepStops: 0,
@@ -131,5 +131,42 @@ test('shutters are listed for what is captured and the lamps that are set, then 
     [100, 90],
     [100, 50],
     [100, 60],
+  ]);
+});
+
+test('the shutter that moves is the rig’s own, or the scene’s time where that is held', () => {
+  const shutterOf = (r: object, s: object) => wayOf(rig(r), report(), scene(s), 8).steps.find((step) => step.name === 'Shutter')!.move!;
+  const own = shutterOf({ shutterAngleDeg: 90 }, { shutterSeconds: 0.01 });
+  own.set(45);
+  const held = shutterOf({}, { shutterSeconds: 0.01 });
+  held.set(0.02);
+  expect([own.kind, own.value, held.kind, held.value, held.brighter(0.02)]).toEqual(['shutterAngle', 90, 'shutterTime', 0.01, 1]);
+  expect([changeRig.mock.calls, changeScene.mock.calls]).toEqual([[['a', { shutterAngleDeg: 45 }]], [[{ shutterSeconds: 0.02 }]]]);
+});
+
+test('another setting is told along the steps that are drawn, the others counting with the next', () => {
+  const way = wayOf(rig(), report(), scene(), 8);
+  const wide = report({ apertureStepStops: -5, glassStepStops: -0.25, focusStepStops: -0.25 });
+  expect(totalsOf(way, 8).map((mark) => Math.round(1000 * mark) / 1000)).toEqual([8, 8, 4, -1.644, 1.356]);
+  expect(totalsAlong(way, wide, 8).map((mark) => Math.round(1000 * mark) / 1000)).toEqual([8, 3, -3.144, -0.144]);
+});
+
+test('slow motion and a variable filter are put in words', () => {
+  const notes = (more: object, figures: object, end: number | null) =>
+    notesOf(rig(more), report({ slowMotion: 1, slowMotionStops: 0, movementOnScreenSeconds: 1, ...figures }), scene(), end).map((note) =>
+      note.replaceAll('\u2009', ' '),
+    );
+  expect(notes({}, {}, 2)).toEqual([]);
+  expect(notes({}, { slowMotion: 4, slowMotionStops: -2, movementOnScreenSeconds: 4 }, 2)).toEqual([
+    'Slow motion 4×: 1 s of movement lasts 4 s, and costs 2 st.',
+  ]);
+  expect(notes({}, { slowMotion: 0.5, slowMotionStops: 0, movementOnScreenSeconds: 0.5 }, 2)).toEqual([
+    'Quick motion 0.5×: 1 s of movement lasts 0.5 s, and costs no light.',
+  ]);
+  const variable = { variableFilterMinStops: 2, variableFilterMaxStops: 5 };
+  expect([3.2, 6, 1, null].flatMap((end) => notes(variable, {}, end))).toEqual([
+    'Variable filter, 2 to 5 st: right when turned to 3.2 st.',
+    'Variable filter, 2 to 5 st: 1 st remain.',
+    'Variable filter, 2 to 5 st: takes 1 st too much.',
   ]);
 });

@@ -1,16 +1,21 @@
 import { beforeEach, expect, test, vi } from 'vitest';
 import {
+  addLevel,
   addPlace,
   addShot,
+  changeBrightness,
+  changeLevel,
   changePlace,
   changeShot,
   duplicateShot,
+  lightUp,
   moveShot,
+  removeLevel,
   removePlace,
   removeShot,
   rename,
 } from '../src/features/brief/commands';
-import { placesOf, shotsOf, shownShot, useProduction } from '../src/features/brief/productionStore';
+import { brightnessFor, placesOf, shotsOf, shownShot, useProduction } from '../src/features/brief/productionStore';
 import { productionVersion } from '../src/documents/kinds';
 
 vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
@@ -105,6 +110,36 @@ test('a place that a shot is at stays', () => {
   expect(placesOf(now().document).map((p) => p.name)).toEqual([old!.name, 'Loft']);
   removePlace(old!.id);
   expect(placesOf(now().document).map((p) => p.name)).toEqual(['Loft']);
+});
+
+test('a place has levels of light, of which each shot says one; a shot that is lit up alone has one of its own', () => {
+  addShot();
+  addShot();
+  const [one, two] = shotsOf(now().document).map((s) => s.id) as [string, string];
+  const shot = (id: string) => shotsOf(now().document).find((s) => s.id === id)!;
+  const place = () => placesOf(now().document)[0]!;
+  changeBrightness(place(), shot(one), 8);
+  expect([place().brightnessEv, brightnessFor(place(), shot(one))]).toEqual([8, 8]);
+  addLevel(place(), shot(one), { name: 'Morning', brightnessEv: 11 });
+  changeBrightness(place(), shot(one), 12);
+  expect([brightnessFor(place(), shot(one)), brightnessFor(place(), shot(two)), place().brightnessEv]).toEqual([12, 8, 8]);
+  const morning = place().levels![0]!.id;
+  changeLevel(place(), morning, { name: 'Early' });
+  // What is known of a level stays known: only another number changes it.
+  changeBrightness(place(), shot(one), null);
+  expect(place().levels).toEqual([{ id: morning, name: 'Early', brightnessEv: 12 }]);
+
+  // Two shots are at it: lit up, one has a level of its own, and lit up once more that one changes.
+  changeShot(two, { levelId: morning });
+  lightUp(place(), shot(two), 13);
+  lightUp(place(), shot(two), 14);
+  expect(place().levels!.map((level) => [level.name, level.brightnessEv])).toEqual([
+    ['Early', 12],
+    ['Lamps added', 14],
+  ]);
+  expect(brightnessFor(place(), shot(one))).toBe(12);
+  removeLevel(place(), shot(two).levelId!);
+  expect([shot(two).levelId, brightnessFor(place(), shot(two))]).toEqual([null, 8]);
 });
 
 test('of many steps the last two hundred can be taken back', () => {

@@ -210,7 +210,7 @@ public static class EntryReader
     {
         if (!reading.Text.StartsWith("nd", StringComparison.OrdinalIgnoreCase))
         {
-            return One(reading, Bare(reading), 1);
+            return Signed(reading);
         }
 
         return FilterText.StopsOf(reading.Text.AsSpan(2)) is { } stops ? reading.InRange(stops) : reading.NotRead();

@@ -47,6 +47,7 @@ public sealed class EntryReaderTests
     [InlineData(EntryKind.SubjectDistance, "1,234 m", "could be 1.234 m or 1234 m")]
     [InlineData(EntryKind.MinimumFocusDistance, "45", "could be 45 cm or 45 m")]
     [InlineData(EntryKind.Minutes, "1:30", "Type 1:30 h or 1:30 min")]
+    [InlineData(EntryKind.ShutterTime, "50", "could be 1/50 s or 50 s")]
     [InlineData(EntryKind.ShutterAngle, "1/50", "depends on the frame rate")]
     [InlineData(EntryKind.Seconds, "1:75", "not read")]
     [InlineData(EntryKind.Seconds, "10 miles", "not read")]
@@ -86,6 +87,13 @@ public sealed class EntryReaderTests
     [InlineData("172.8°", 24, 172.8)]
     public void A_shutter_is_an_angle_or_a_time_at_a_frame_rate(string text, double fps, double degrees) =>
         Assert.Equal(degrees, EntryReader.Read(EntryKind.ShutterAngle, text, LengthUnit.Metres, fps).Values[0], 9);
+
+    [Fact]
+    public void Settings_that_looked_right_may_have_a_shutter_angle_where_the_frame_rate_is_known()
+    {
+        Assert.Equal(5.614709844115207, EntryReader.Read(EntryKind.Brightness, "ISO 800 ƒ2.8 180°", LengthUnit.Metres, 25).Values[0], 9);
+        Assert.Contains("lacks a shutter time", EntryReader.Read(EntryKind.Brightness, "ISO 800 ƒ2.8 180°", LengthUnit.Metres).Problem!, StringComparison.Ordinal);
+    }
 
     [Fact]
     public void A_time_longer_than_a_frame_is_no_shutter() =>
@@ -193,6 +201,16 @@ public sealed class EntryReaderTests
     [InlineData(EntryKind.Brightness, "EV 12", 12)]
     [InlineData(EntryKind.Brightness, "-2", -2)]
     [InlineData(EntryKind.Brightness, "640 lux", 8)]
+    [InlineData(EntryKind.Brightness, "100 cd/m²", 9.643856189774724)] // log2(8·100)
+    [InlineData(EntryKind.Brightness, "0.125 nits", 0)]
+    [InlineData(EntryKind.Brightness, "ISO 100 ƒ4 1/50", 9.643856189774724)] // log2(4²·50)
+    [InlineData(EntryKind.Brightness, "f/2.8 ND8 1/50s iso800", 8.614709844115207)] // log2(2.8²·50) + 3 − 3
+    [InlineData(EntryKind.Brightness, "ISO 400, T2, 0.02 s, 3 st", 8.643856189774724)] // log2(2²·50) + 3 − 2
+    [InlineData(EntryKind.Brightness, "EI 100 ƒ4 1/50 ND0.9", 12.633591475173348)] // 0.9/log10 2 stops of density
+    [InlineData(EntryKind.ShutterTime, "1/50", 0.02)]
+    [InlineData(EntryKind.ShutterTime, "20 ms", 0.02)]
+    [InlineData(EntryKind.ShutterTime, "1/48 s", 1 / 48.0)]
+    [InlineData(EntryKind.ShutterTime, "0.5", 0.5)]
     [InlineData(EntryKind.CocDivisor, "1/1730", 1730)]
     [InlineData(EntryKind.BlurShare, "2 %", 0.02)]
     [InlineData(EntryKind.MinimumFocusDistance, "45cm", 450)]
@@ -224,6 +242,13 @@ public sealed class EntryReaderTests
     [InlineData(EntryKind.Optics, "x", "not read")]
     [InlineData(EntryKind.Filter, "ND", "not read")]
     [InlineData(EntryKind.Brightness, "0 lux", "not read")]
+    [InlineData(EntryKind.Brightness, "ISO 800 1/50", "lacks an aperture")]
+    [InlineData(EntryKind.Brightness, "ISO 800 ƒ2.8", "lacks a shutter time")]
+    [InlineData(EntryKind.Brightness, "ISO 800 ƒ2.8 1/50 and a cloud", "lacks a meaning for")]
+    [InlineData(EntryKind.Brightness, "ISO 0 ƒ2.8 1/50", "lacks a sensitivity")]
+    [InlineData(EntryKind.ShutterTime, "1/0", "not read")]
+    [InlineData(EntryKind.ShutterTime, "30 s", "outside")]
+    [InlineData(EntryKind.Filter, "-3", "outside")]
     [InlineData(EntryKind.ShutterAngle, "361", "outside")]
     [InlineData(EntryKind.ShutterAngle, "half", "Type for example 180.")]
     public void What_cannot_be_is_refused(EntryKind kind, string text, string reason) =>

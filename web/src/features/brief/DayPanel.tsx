@@ -131,7 +131,7 @@ function Day({ answer, shots, picked, order, request }: DayProps) {
   const named = (ids: string[]) =>
     ids.map((id) => `${shots.findIndex((s) => s.id === id) + 1}. ${shots.find((s) => s.id === id)?.name ?? ''}`).join('; ');
   return (
-    <Box sx={{ display: 'grid', gap: 2 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2 }}>
       <Counts order={order} />
       <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>
         Bodies, lenses and what joins them are counted and weighed; a camera that keeps its lens is a body. A change is a shot with another

@@ -11,7 +11,7 @@ import { idAt, yardstickOf } from '../benchStore';
 import { changeScene, exposeRight, setHold, togglePin } from '../commands';
 import { givingOrder, pinnedOf, type ExposureControl, type Hold } from '../holding';
 import { openWorking, usePanel } from '../panels/panelStore';
-import { movedTo, notesOf, reachOf, startOf, totalsOf, wayOf, type Movable, type Step, type Way } from './steps';
+import { movedTo, notesOf, reachOf, startOf, totalsAlong, totalsOf, wayOf, type Movable, type Step, type Way } from './steps';
 import { endsOf, type ZoomEnd, type ZoomEnds } from './zoomEnds';
 
 const heightPx = 230;
@@ -66,7 +66,7 @@ export const Ladder = memo(function Ladder({ setup, hold, reports, reasons }: La
             start={start?.ev ?? 0}
             level={scene.brightnessEv ?? null}
             pinned={pinnedOf(hold, rig.id!)}
-            ends={endsOf(rig, setup, hold)}
+            ends={endsOf(rig, setup, hold, start?.ev ?? 0)}
             variable={
               rig.variableFilterMinStops == null || rig.variableFilterMaxStops == null
                 ? null
@@ -290,26 +290,27 @@ function RigLadder({
               />
             ),
         )}
-        {ends && (
-          <path
-            d={[ends.short, ends.long]
-              .map((end) => end.totals.map((total, i) => `${i === 0 ? 'M' : 'L'}${x(i)} ${y(total)}`).join(''))
-              .join('')}
-            fill="none"
-            stroke={colour}
-            strokeWidth="1.5"
-            strokeDasharray="3 3"
-          />
-        )}
-        {isToldApart && way.end !== null && (
-          <rect
-            x={widthPx - endPx + 4}
-            y={Math.min(y(0), y(last))}
-            width="12"
-            height={Math.max(1, Math.abs(y(0) - y(last)))}
-            fill={isWrong ? warning.main : primary.main}
-          />
-        )}
+        {[ends?.short, ends?.long].map((zoomEnd, e) => {
+          if (!zoomEnd) return null;
+          const { focalLengthMm, report } = zoomEnd;
+          const marks = totalsAlong(way, report, start);
+          const reach = barPx / 2 + 4;
+          return (
+            <g key={focalLengthMm} stroke={colour}>
+              <path d={marks.map((mark, i) => `M${x(i + 1) - reach} ${y(mark)}h${2 * reach}`).join('')} strokeWidth={e === 0 ? 1 : 2.5} />
+              <text
+                x={x(marks.length) + reach + 3}
+                y={y(marks.at(-1)!) + 4}
+                fontSize="11"
+                stroke="none"
+                fill={text.primary}
+                fontFamily={figureFont}
+              >
+                {plain(focalLengthMm, 0)}
+              </text>
+            </g>
+          );
+        })}
         {variable && way.end !== null && isToldApart && (
           // Where a variable filter can bring the end: between these two marks.
           <path

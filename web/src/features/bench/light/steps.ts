@@ -148,6 +148,24 @@ export function startOf(scene: SceneInput, yardstick: RigReport): { ev: number; 
       : { ev: right, isKnown: false };
 }
 
+/** The figures of the steps, in their order. */
+const order: FigureId[] = [
+  'filterStepStops',
+  'apertureStepStops',
+  'opticsStepStops',
+  'glassStepStops',
+  'focusStepStops',
+  'shutterStepStops',
+  'sensitivityStepStops',
+];
+
+/** How bright another setting of a rig is after each step of a way as it is drawn; steps that are not drawn count with the next. */
+export function totalsAlong({ steps }: Way, { figures }: RigReport, start: number): number[] {
+  const after = (figure: FigureId) =>
+    order.slice(0, order.indexOf(figure) + 1).reduce((sum, f) => sum + (Number.isNaN(figures[f]) ? 0 : figures[f]), start);
+  return steps.map((step) => after(step.figure));
+}
+
 /** What there is to say of a rig's light beside its steps: what slow motion costs, and what a variable filter can do. */
 export function notesOf(rig: RigInput, { figures }: RigReport, scene: SceneInput, end: number | null): string[] {
   const notes: string[] = [];

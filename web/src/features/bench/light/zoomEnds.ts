@@ -1,7 +1,7 @@
-import { core, type RigInput, type Setup } from '../../../core/core';
+import { core, type RigInput, type RigReport, type Setup } from '../../../core/core';
 import { fromParts } from '../../../gear/chains';
 import { follow, holdNothing, type Hold } from '../holding';
-import { startOf, totalsOf, wayOf } from './steps';
+import { wayOf } from './steps';
 
 /** How a zoom is exposed at one of its ends. */
 export interface ZoomEnd {
@@ -10,7 +10,7 @@ export interface ZoomEnd {
   fNumber: number;
   /** What is left over, stops; null where the sensitivity is open. */
   end: number | null;
-  totals: number[];
+  report: RigReport;
 }
 
 /** A zoom whose widest aperture closes as it zooms, at both ends. */
@@ -21,8 +21,8 @@ export interface ZoomEnds {
   gives: string;
 }
 
-/** Both ends of a zoom that is opened wider than its long end opens; null where the light is the same at both. */
-export function endsOf(rig: RigInput, setup: Setup, hold: Hold): ZoomEnds | null {
+/** Both ends of a zoom that is opened wider than its long end opens, from the brightness that ladders begin with; null where the light is the same at both. */
+export function endsOf(rig: RigInput, setup: Setup, hold: Hold, startEv: number): ZoomEnds | null {
   const { zoomShortMm, zoomLongMm, widestLongFNumber, widestAlong } = rig.lens ?? {};
   const narrowest = Math.max(widestLongFNumber ?? 0, ...(widestAlong ?? []).map((point) => point.fNumber));
   if (zoomShortMm == null || zoomLongMm == null || zoomShortMm >= zoomLongMm || rig.fNumber >= narrowest * 0.999) {
@@ -49,14 +49,8 @@ export function endsOf(rig: RigInput, setup: Setup, hold: Hold): ZoomEnds | null
   const [first, last] = reports;
   const endOf = (i: 0 | 1): ZoomEnd => {
     const report = reports[i]!;
-    const start = startOf(scene, first!)?.ev ?? 0;
-    const way = wayOf(two.rigs[i]!, report, scene, start);
-    return {
-      focalLengthMm: two.rigs[i]!.focalLengthMm,
-      fNumber: 2 ** (-report.figures.apertureStepStops / 2),
-      end: way.end,
-      totals: totalsOf(way, start),
-    };
+    const way = wayOf(two.rigs[i]!, report, scene, startEv);
+    return { focalLengthMm: two.rigs[i]!.focalLengthMm, fNumber: 2 ** (-report.figures.apertureStepStops / 2), end: way.end, report };
   };
   // From the short end to the long one with the light held: what a hand would have to do while it zooms.
   const { notes } = follow(
