@@ -26,6 +26,7 @@ async function light(page) {
   await press('Sensitivity of rig A', 'ArrowUp', 1);
   await press('Filter of rig A', 'Shift+ArrowDown', 4);
   await press('Sensitivity of rig B', 'ArrowUp', 3);
+  await page.getByRole('button', { name: 'Pin the shutter of rig B' }).click();
   await page.evaluate(() => window.scrollTo(0, 0));
 }
 
