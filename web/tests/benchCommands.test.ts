@@ -264,6 +264,12 @@ test('right exposure asks for the order and the pins, of one rig or of all, in o
   expect(rig('b').sensitivityIso).toBeUndefined();
 });
 
+test('rigs that are brought to the yardstick give in the person’s order, and keep what is pinned', () => {
+  commands.setHold({ ...holdNothing, lightGives: ['aperture'], pinned: [{ rig: 'c', controls: ['shutter'] }] });
+  commands.bringToYardstick({ light: true });
+  expect(hold.mock.lastCall![0]).toMatchObject({ leader: 1, light: true, lightGives: ['aperture'], pinned: [[], [], ['shutter']] });
+});
+
 test('what is let go of keeps the order and the pins for the next time', () => {
   const pinned = [{ rig: 'a', controls: ['filter' as const] }];
   expect(letGo({ ...holdNothing, light: true, framing: true, place: false, lightGives: ['aperture'], pinned })).toEqual({

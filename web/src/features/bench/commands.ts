@@ -2,7 +2,7 @@ import { core, type Chain, type Conventions, type LensInput, type RigInput, type
 import { oneLine } from '../../ui/format';
 import { change, changesNothing, type Content, useBench, withSetup, yardstickOf } from './benchStore';
 import { chainOf, nameOf, withOfferedRate } from '../../gear/chains';
-import { exposedRight, follow, holdNothing, holdOf, withPin, type ExposureControl, type Hold, type Lead } from './holding';
+import { exposedRight, follow, holdNothing, holdOf, letGo, withPin, type ExposureControl, type Hold, type Lead } from './holding';
 import { behind, distanceOf, withSubjectAt } from '../../core/standing';
 
 /** Changes something of the scene. */
@@ -125,10 +125,11 @@ export const standAt = (id: string, subjectDistanceMm: number | null): void => c
 
 /** Brings rigs to what the yardstick gives, in what is named. */
 export function bringToYardstick(what: Partial<Hold>, to?: string): void {
-  const { setup } = useBench.getState().document;
+  const { document } = useBench.getState();
+  const { setup } = document;
   const follower = setup.rigs.findIndex((rig) => rig.id === to);
   const lead: Lead = { leader: yardstickOf(setup), ...(to !== undefined && { to: [follower] }) };
-  const { setup: brought, notes } = follow(setup, setup, { ...holdNothing, place: false, ...what }, lead);
+  const { setup: brought, notes } = follow(setup, setup, { ...letGo(holdOf(document)), place: false, ...what }, lead);
   if (brought !== setup) {
     change(`bring${performance.now()}`, (c) => withSetup(c, brought), holdNothing);
   }
