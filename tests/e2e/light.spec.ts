@@ -147,9 +147,14 @@ test('a zoom that closes is told at both ends, with what gives in between; a hel
     ['Frames a second', '100'],
     ['Sensitivity', '800'],
     ['Variable filter', '2-5'],
+    // A time in place of an angle, at the rate that it captures; empty, the scene's counts again.
+    ['Its own shutter', '1/400'],
   ] as const) {
     await panel.getByLabel(name, { exact: true }).fill(text);
   }
+  await panel.getByLabel('Its own shutter', { exact: true }).blur();
+  await expect(panel.getByLabel('Its own shutter', { exact: true })).toHaveValue('90°');
+  await panel.getByLabel('Its own shutter', { exact: true }).fill('');
   await panel.getByRole('button', { name: 'Close', exact: true }).click();
   await bench.type('3.5', 'Aperture', 'A');
   await page.getByRole('button', { name: 'Place, light' }).click();

@@ -20,7 +20,7 @@ import { SavingWord } from '../../documents/SavingWord';
 import { UndoButtons } from '../../documents/UndoButtons';
 import { sayAgain, useBench, yardstickOf } from './benchStore';
 import { rename, setNote } from './commands';
-import { assembled } from '../../gear/chains';
+import { assembled, fpsOf } from '../../gear/chains';
 import { LookCloser } from './LookCloser';
 import { Figures } from './Figures';
 import { GroundLine } from './ground/GroundLine';
@@ -232,7 +232,7 @@ function OpenPanel() {
       return asked < 0 ? null : <WorkingPanel setup={answered} rig={asked} figure={panel.figure} feet={feet} />;
     }
     case 'rig':
-      return <RigPanel index={index} rig={rig} problems={problems} feet={feet} />;
+      return <RigPanel index={index} rig={rig} problems={problems} fps={rig.captureFps ?? fpsOf(setup.scene)} feet={feet} />;
     case 'chain':
       return <ChainPanel index={index} rig={rig} scene={setup.scene} problems={problems} />;
     case 'parts':

@@ -28,6 +28,8 @@ interface RigPanelProps {
   index: number;
   rig: RigInput;
   problems: Diagnostic[];
+  /** Frames a second that it captures: an exposure time may be typed for its shutter. */
+  fps: number;
   feet: boolean;
 }
 
@@ -36,7 +38,7 @@ type RigNumber = Exclude<NumberOf<RigInput>, 'subjectDistanceMm'>;
 type LensNumber = NumberOf<LensInput>;
 
 /** What is known of a rig beyond the everyday: everything may stay empty. */
-export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: RigPanelProps) {
+export const RigPanel = memo(function RigPanel({ index, rig, problems, fps, feet }: RigPanelProps) {
   const lens = rig.lens ?? {};
   const problem = (field: string) => problems.find((p) => p.about === `rigs[${index}].${field}`)?.message;
   const mm = (value: number) => withUnit(plain(value, 4), 'mm');
@@ -62,6 +64,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
     <FieldEntry
       field={rigFields[name]}
       value={rig[name]}
+      fps={fps}
       {...(placeholder !== undefined && { placeholder })}
       problem={problem(name)}
       onValue={(value) => changeRig(rig.id!, { [name]: value })}
@@ -166,8 +169,8 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, feet }: R
           />
           {ofRig('sensitivityIso', 'open')}
           {ofRig('lowestIso')}
-          {ofRig('highestIso')}
-          {ofRig('shutterAngleDeg')}
+          {ofRig('highestIso', 'any')}
+          {ofRig('shutterAngleDeg', 'the scene’s')}
           {ofRig('captureFps', 'as timeline')}
         </Fields>
       </Section>
