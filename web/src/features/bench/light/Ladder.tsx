@@ -1,9 +1,8 @@
 import { Box, Button, FormControlLabel, Switch, Typography } from '@mui/material';
 import { styled, useTheme } from '@mui/material/styles';
-import { memo, useId, useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { flushSync } from 'react-dom';
+import { memo, useId, useLayoutEffect, useRef, useState } from 'react';
 import { figureFont } from '../../../app/theme';
-import { core, type Diagnostic, type RigReport, type Setup } from '../../../core/core';
+import type { Diagnostic, RigReport, Setup } from '../../../core/core';
 import { aperture, plain, signed, stops as stopsText, withUnit } from '../../../ui/format';
 import { Panel } from '../../../ui/Panel';
 import { rigDash, rigLetter, useRigColour } from '../../../ui/RigMark';
@@ -11,20 +10,15 @@ import { idAt, yardstickOf } from '../benchStore';
 import { changeScene, exposeRight, setHold, togglePin } from '../commands';
 import { givingOrder, pinnedOf, type ExposureControl, type Hold } from '../holding';
 import { openWorking, usePanel } from '../panels/panelStore';
-import { movedTo, notesOf, reachOf, startOf, totalsAlong, totalsOf, wayOf, type Movable, type Step, type Way } from './steps';
+import { heightPx, labelPx, Pin, pinPx, Rung } from './Rung';
+import { notesOf, reachOf, startOf, totalsAlong, totalsOf, wayOf, type Movable, type Step, type Way } from './steps';
 import { endsOf, type ZoomEnd, type ZoomEnds } from './zoomEnds';
 
-const heightPx = 230;
-const labelPx = 34;
-/** The row of pins below the labels, px. */
-const pinPx = 30;
 /** Room for the scale at the left and for what is left over at the right, px. */
 const leftPx = 30;
 const endPx = 92;
 /** Below this the ladders stand one below the other, px. */
 const leastPx = 190;
-/** A hand that moves less than this has pressed, px. */
-const pressPx = 3;
 
 interface LadderProps {
   setup: Setup;
@@ -129,16 +123,6 @@ const Press = styled('button')(({ theme }) => ({
   textAlign: 'left',
   cursor: 'pointer',
   color: theme.vars!.palette.primary.main,
-}));
-
-const Slider = styled('g')(({ theme }) => ({
-  outline: 'none',
-  cursor: 'ns-resize',
-  // A finger on a step moves it; beside the steps it scrolls the page.
-  touchAction: 'none',
-  '& .grip': { fill: 'transparent', stroke: theme.vars!.palette.primary.main, strokeWidth: 2, opacity: 0 },
-  '&:hover .grip, &:focus-visible .grip, &.held .grip': { opacity: 1 },
-  '&.fixed': { cursor: 'pointer', touchAction: 'auto' },
 }));
 
 interface RigLadderProps {
@@ -380,167 +364,5 @@ function Ends({ ends: { short, long, gives }, isToldApart }: { ends: ZoomEnds; i
   );
 }
 
-/** Holds a setting in its place while others give. */
-function Pin({
-  at,
-  widthPx,
-  isPinned,
-  name,
-  onPress,
-}: {
-  at: number;
-  widthPx: number;
-  isPinned: boolean;
-  name: string;
-  onPress: () => void;
-}) {
-  const { text, primary } = useTheme().vars!.palette;
-  const top = heightPx + 20 + labelPx;
-  return (
-    <Slider
-      className="fixed"
-      role="button"
-      tabIndex={0}
-      aria-label={name}
-      aria-pressed={isPinned}
-      onClick={onPress}
-      onKeyDown={(event: KeyboardEvent<SVGGElement>) => {
-        if (event.key === 'Enter' || event.key === ' ') {
-          event.preventDefault();
-          onPress();
-        }
-      }}
-    >
-      <rect x={at - widthPx / 2} y={top - 6} width={widthPx} height={pinPx + 4} fill="transparent" />
-      <rect className="grip" x={at - 13} y={top - 3} width={26} height={pinPx - 4} rx="4" />
-      <g
-        transform={`translate(${at} ${top + 10})`}
-        stroke={isPinned ? primary.main : text.secondary}
-        strokeWidth="1.6"
-        strokeLinejoin="round"
-      >
-        <path d="M-4 -9H4L3 -3L6 0V2H-6V0L-3 -3Z" fill={isPinned ? primary.main : 'none'} />
-        <path d="M0 2V9" />
-      </g>
-    </Slider>
-  );
-}
-
 const saysOf = ({ stops }: Step) =>
   Math.abs(stops) < 0.005 ? 'neither gives nor takes' : `${stops < 0 ? 'takes' : 'gives'} ${withUnit(plain(Math.abs(stops), 1), 'stops')}`;
-
-interface RungProps {
-  at: number;
-  barPx: number;
-  from: number;
-  to: number;
-  fill: string;
-  label: string;
-  isNarrow: boolean;
-  /** The label stands in the second row, where there is no room for all in one. */
-  isLow?: boolean;
-  name: string;
-  says: string;
-  nowStops: number;
-  move: Movable | null;
-  perStop: number;
-  onHold: (on: boolean) => void;
-  onPress: () => void;
-  onPin?: (() => void) | undefined;
-}
-
-/** One step: a bar as high as it gives or takes, moved by hand or key, opened by a press or Enter. */
-function Rung({
-  at,
-  barPx,
-  from,
-  to,
-  fill,
-  label,
-  isNarrow,
-  isLow = false,
-  name,
-  says,
-  nowStops,
-  move,
-  perStop,
-  onHold,
-  onPress,
-  onPin,
-}: RungProps) {
-  const { text } = useTheme().vars!.palette;
-  const grab = useRef<{ px: number; move: Movable; moved: boolean } | null>(null);
-  const [held, setHeld] = useState(false);
-  const hold = (on: boolean) => {
-    setHeld(on);
-    onHold(on);
-  };
-  const top = Math.min(from, to);
-  const high = Math.abs(from - to);
-  return (
-    <Slider
-      role={move ? 'slider' : 'button'}
-      tabIndex={0}
-      aria-label={name}
-      aria-valuetext={move ? says : undefined}
-      aria-valuenow={move ? Math.round(10 * nowStops) / 10 : undefined}
-      aria-orientation={move ? 'vertical' : undefined}
-      aria-description={
-        move ? (onPin ? 'Arrow keys move it, P pins it, Enter opens its working' : 'Arrow keys move it, Enter opens where it is set') : says
-      }
-      className={move ? (held ? 'held' : '') : 'fixed'}
-      onPointerDown={(event: PointerEvent<SVGGElement>) => {
-        if (move) {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          grab.current = { px: event.clientY, move, moved: false };
-          hold(true);
-        }
-      }}
-      onPointerMove={(event: PointerEvent<SVGGElement>) => {
-        const taken = grab.current;
-        const by = taken ? taken.px - event.clientY : 0;
-        if (taken && (taken.moved || Math.abs(by) >= pressPx)) {
-          taken.moved = true;
-          const next = movedTo(taken.move, by / perStop, (kind, value, up) => core().step(kind, value, up, false, false));
-          // The browser hands on one move a frame, just before it paints: drawing at once makes that very frame.
-          flushSync(() => taken.move.set(next));
-        }
-      }}
-      onPointerUp={() => {
-        if (!grab.current?.moved) onPress();
-        grab.current = null;
-        hold(false);
-      }}
-      onPointerCancel={() => {
-        grab.current = null;
-        hold(false);
-      }}
-      onKeyDown={(event: KeyboardEvent<SVGGElement>) => {
-        const up = event.key === 'ArrowUp' || event.key === 'ArrowRight';
-        if (move && (up || event.key === 'ArrowDown' || event.key === 'ArrowLeft')) {
-          event.preventDefault();
-          move.set(core().step(move.kind, move.value, up === move.grows, event.shiftKey, false));
-        } else if (event.key.toLowerCase() === 'p' && onPin) {
-          onPin();
-        } else if (event.key === 'Enter' || event.key === ' ') {
-          event.preventDefault();
-          onPress();
-        }
-      }}
-    >
-      <rect className="grip" x={at - barPx / 2 - 3} y={top - 4} width={barPx + 6} height={Math.max(14, high) + 8} rx="4" />
-      <rect x={at - barPx / 2} y={top} width={barPx} height={Math.max(1.5, high)} fill={fill} stroke={text.primary} strokeWidth="1" />
-      <rect x={at - barPx / 2 - 3} y={10} width={barPx + 6} height={heightPx + labelPx} fill="transparent" />
-      <text
-        x={at}
-        y={heightPx + 34 + (isLow ? 14 : 0)}
-        fontSize={isNarrow ? 11 : 12}
-        textAnchor="middle"
-        fill={text.primary}
-        fontFamily={figureFont}
-      >
-        {label}
-      </text>
-    </Slider>
-  );
-}
