@@ -1,6 +1,6 @@
 import { conventionNumber } from '../../core/fields';
 import { Box, Button, InputBase, Snackbar, Typography, useMediaQuery, type Theme } from '@mui/material';
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { comparisons } from '../../api/client';
@@ -109,9 +109,14 @@ function Bench() {
   const showsFigures = !figuresBelow && (wide || !panelled);
   const most = panelled && !wide ? 3 : 6;
   const spread = rigs.some((rig) => rig.subjectDistanceMm != null);
-  const figures = (
-    <Figures name={name} rigs={rigs} scene={scene} reports={reports} yardstick={yardstick} feet={feet} conventions={words.conventions} />
+  const now = useMemo(
+    () => ({ figures: { rigs, scene, reports, yardstick, conventions: words.conventions }, lastFocused, span, chainSpan }),
+    [rigs, scene, reports, yardstick, words.conventions, lastFocused, span, chainSpan],
   );
+  // In the light view a hand is on the ladders: frames and figures follow a moment later.
+  const soon = useDeferredValue(now);
+  const told = view === 'light' ? soon : now;
+  const figures = <Figures name={name} feet={feet} {...told.figures} />;
   const referenceName =
     referenceWidthMm === 36 && referenceHeightMm === 24 ? 'full frame' : `${referenceWidthMm} × ${referenceHeightMm} mm`;
   const stopped = words.reasons.findIndex((reasons) => reasons[0]?.code === 'tooClose' || reasons[0]?.code === 'tooFar');
@@ -153,22 +158,22 @@ function Bench() {
           },
         }}
       >
-        {rigs.slice(0, reports.length).map((rig, i) => (
+        {told.figures.rigs.slice(0, told.figures.reports.length).map((rig, i) => (
           <FormTextsContext key={rig.id} value={keptTexts(rig.id!)}>
             <RigColumn
               index={i}
               rig={rig}
-              scene={scene}
-              report={reports[i]!}
-              focused={lastFocused[rig.id!] ?? null}
+              scene={told.figures.scene}
+              report={told.figures.reports[i]!}
+              focused={told.lastFocused[rig.id!] ?? null}
               reasons={words.reasons[i] ?? noReasons}
               problems={problems}
-              isYardstick={i === yardstick}
+              isYardstick={i === told.figures.yardstick}
               spread={spread}
               count={rigs.length}
               referenceName={referenceName}
-              span={span}
-              chainSpan={chainSpan}
+              span={told.span}
+              chainSpan={told.chainSpan}
               frameHeight={frameHeight}
               isBare={view === 'light'}
               feet={feet}

@@ -4,6 +4,7 @@ import { Box, Button, Tooltip } from '@mui/material';
 import { Link, useNavigate } from 'react-router';
 import type { Fit } from '../../core/core';
 import { useAnswers, type Known } from './answers';
+import { gearHere } from './fitting';
 import { useProduction } from './productionStore';
 import { changeShot } from './commands';
 import { comparisonOf } from './rigs';
@@ -13,22 +14,23 @@ export const mostOnBench = 3;
 /** One press takes proposals to the Bench, as a comparison of their own. */
 export function BenchButton({ fits, label }: { fits: Fit[]; label: string }) {
   const navigate = useNavigate();
-  const take = () => {
+  const take = async () => {
     const known = useAnswers.getState().shown;
     const production = useProduction.getState().name;
+    // A press on what the server answered before the gear was here is not lost.
+    await gearHere();
     const document = known && comparisonOf(known.place, known.shot, known.delivery, known.answer, fits);
     if (document) {
       const name = `${production}: ${known.shot.name}`.slice(0, 120);
       const { id: productionId } = useProduction.getState();
       const shot = { productionId, shotId: known.shot.id };
-      void startWork(comparison, { name, document: { ...document, shot } }).then((id) => {
-        changeShot(known.shot.id, { comparisonId: id });
-        void navigate(`/bench/${id}`);
-      });
+      const id = await startWork(comparison, { name, document: { ...document, shot } });
+      changeShot(known.shot.id, { comparisonId: id });
+      void navigate(`/bench/${id}`);
     }
   };
   return (
-    <Button size="small" variant="contained" onClick={take}>
+    <Button size="small" variant="contained" onClick={() => void take()}>
       {label}
     </Button>
   );

@@ -25,6 +25,23 @@ interface ShelfState {
 /** The crew's gear as the searching core knows it. */
 export const useGear = create<ShelfState>()(() => ({ state: 'opening', say: '', items: new Map(), version: 0 }));
 
+/** Waits until the crew's gear is here, or cannot be fetched: the server may have answered before. */
+export function gearHere(): Promise<void> {
+  const isHere = ({ items, state }: ShelfState) => items.size > 0 || state === 'ready' || state === 'away';
+  return new Promise((done) => {
+    if (isHere(useGear.getState())) {
+      done();
+      return;
+    }
+    const stopWaiting = useGear.subscribe((now) => {
+      if (isHere(now)) {
+        stopWaiting();
+        done();
+      }
+    });
+  });
+}
+
 let known = '';
 let opening: Promise<void> | null = null;
 
