@@ -88,8 +88,12 @@ test('what is free gives way in the person’s order, what is pinned stays, and 
 
   await rung('Sensitivity').press('ArrowUp');
   await expect(a).toContainText('too bright');
+  // What is left over is a bar as high as it is, and a line when it is right.
+  const left = async () => (await a.locator('rect[data-end]').boundingBox())!.height;
+  expect(await left()).toBeGreaterThan(20);
   await ladders.getByRole('button', { name: 'Set rig A right' }).click();
   await expect(a).toContainText(/0\.0.st/);
+  expect(await left()).toBeLessThan(2);
   await expect(rung('Filter')).toHaveAttribute('aria-valuetext', /takes [1-9]/);
   await expect(rung('Sensitivity')).toHaveAttribute('aria-valuetext', /^ISO 125/);
 

@@ -295,6 +295,16 @@ function RigLadder({
             </g>
           );
         })}
+        {isToldApart && way.end !== null && (
+          <rect
+            data-end
+            x={widthPx - endPx + 4}
+            y={Math.min(y(0), y(last))}
+            width="12"
+            height={Math.max(1, Math.abs(y(0) - y(last)))}
+            fill={isWrong ? warning.main : primary.main}
+          />
+        )}
         {variable && way.end !== null && isToldApart && (
           // Where a variable filter can bring the end: between these two marks.
           <path
