@@ -183,10 +183,10 @@ test('on a phone the ladders stand one below the other', async ({ bench }) => {
   const { page } = bench;
   await page.setViewportSize({ width: 390, height: 844 });
   await page.getByRole('button', { name: 'Light', exact: true }).click();
-  const tops = await page
-    .getByRole('region', { name: /^Light of rig / })
-    .evaluateAll((all) => all.map((one) => one.getBoundingClientRect()));
-  expect(tops).toHaveLength(2);
+  const each = page.getByRole('region', { name: /^Light of rig / });
+  await expect(each).toHaveCount(2);
+  const [first, second] = await each.evaluateAll((all) => all.map((one) => one.getBoundingClientRect()));
+  expect(second!.top).toBeGreaterThanOrEqual(first!.bottom);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
 });
 
