@@ -104,23 +104,15 @@ public sealed class LightSolver
         }
     }
 
-    /// <summary>What stopped it, and the least that would let it: letting go of one pin; else of two; else what no setting gives.</summary>
+    /// <summary>What stopped it, and the least that would let it: the fewest pins, and of as few those that give first; else what no setting gives.</summary>
     private (SolveBound Bound, string Fix) Freed(double stops, Giving free, Giving pinned, bool isDark)
     {
         ExposureControl[] held = [.. order.Where(c => pinned.HasFlag(GivingOf(c)))];
-        foreach (var one in held)
+        foreach (var freed in Enumerable.Range(1, (1 << held.Length) - 1).Select(some => held.Where((_, i) => (some >> i & 1) == 1).ToArray()).OrderBy(some => some.Length))
         {
-            if (Give(stops, free | GivingOf(one)) is { Left: var left, Set: var set } && Math.Abs(left) < Nothing)
+            if (Give(stops, freed.Aggregate(free, (all, control) => all | GivingOf(control))) is { Left: var left, Set: var set } && Math.Abs(left) < Nothing)
             {
-                return (SolveBound.Pinned, $"{Names(held)} {(held.Length == 1 ? "is" : "are")} pinned, and the light is held. Let go of {Name(one)}: {Said(set)}");
-            }
-        }
-
-        foreach (var (one, other) in held.SelectMany((one, i) => held.Skip(i + 1).Select(other => (one, other))))
-        {
-            if (Give(stops, free | GivingOf(one) | GivingOf(other)) is { Left: var left, Set: var set } && Math.Abs(left) < Nothing)
-            {
-                return (SolveBound.Pinned, $"{Names(held)} are pinned, and the light is held. Let go of {Name(one)} and {Name(other)}: {Said(set)}");
+                return (SolveBound.Pinned, $"{Upper(Names(held))} {(held.Length == 1 ? "is" : "are")} pinned, and the light is held. Let go of {Names(freed)}: {Said(set)}");
             }
         }
 
@@ -137,12 +129,10 @@ public sealed class LightSolver
         _ => "the aperture",
     };
 
-    private static string Names(ExposureControl[] controls)
-    {
-        var names = string.Join(", ", controls.SkipLast(1).Select(Name));
-        var all = names.Length == 0 ? Name(controls[^1]) : $"{names} and {Name(controls[^1])}";
-        return char.ToUpperInvariant(all[0]) + all[1..];
-    }
+    private static string Names(ExposureControl[] controls) =>
+        controls.Length == 1 ? Name(controls[0]) : $"{string.Join(", ", controls.SkipLast(1).Select(Name))} and {Name(controls[^1])}";
+
+    private static string Upper(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 
     /// <summary>What moved, in the order in which it gave.</summary>
     private string Said(in Rig set)

@@ -61,6 +61,15 @@ public sealed class LightSolverTests
     }
 
     [Fact]
+    public void Where_two_are_not_enough_all_that_must_be_let_go_of_are_named()
+    {
+        // Two stops of sensitivity, 0.58 of shutter and two of aperture: four and a half want all three.
+        var solution = LightSolver.Brighten(Yard, Plain, 4.5, [], Everything, Giving.Sensitivity | Giving.Shutter | Giving.Aperture);
+        Assert.Equal(SolveBound.Pinned, solution.Bound);
+        Assert.StartsWith("The sensitivity, the shutter and the aperture are pinned, and the light is held. Let go of the sensitivity, the shutter and the aperture: ISO 800 → 3200, shutter 180 → 270°", solution.Fix, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Where_no_pin_is_to_blame_light_is_asked_for()
     {
         var solution = LightSolver.Brighten(Yard, Plain, 9, [], Everything, Giving.None);

@@ -36,6 +36,17 @@ export const patient = {
   refetchInterval: (query: { state: { status: string } }) => (query.state.status === 'error' ? 2500 : false),
 } as const;
 
+/** The data of an answer; what is wrong, in words that can be shown, where there is none. What was given up stays so. */
+export async function dataOf<T>(asked: Promise<{ data?: T; error?: unknown; response: Response }>, signal: AbortSignal): Promise<T> {
+  const answer = await asked.catch((e: unknown) => {
+    throw signal.aborted ? e : new Error(unreachable.say);
+  });
+  if (answer.data === undefined) {
+    throw new Error(failure(answer.response.status, answer.error).say);
+  }
+  return answer.data;
+}
+
 /** Everything that the shelf says is asked anew. */
 export const askAgain = (queries: QueryClient) => queries.invalidateQueries({ queryKey: [shelfKey] });
 

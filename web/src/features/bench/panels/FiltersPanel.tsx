@@ -1,10 +1,10 @@
 import { Box, Button, ButtonBase, Typography } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { api, failure, unreachable } from '../../../api/client';
+import { api } from '../../../api/client';
 import type { Chain, ChainPart, GearItem, RigInput, RigReport, SceneInput } from '../../../core/core';
 import { assemblyOf, chainOf } from '../../../gear/chains';
-import { patient } from '../../../gear/shelfApi';
+import { dataOf, patient } from '../../../gear/shelfApi';
 import { fixed, stops as stopsText, withUnit } from '../../../ui/format';
 import { RigMark } from '../../../ui/RigMark';
 import { useBench, yardstickOf } from '../benchStore';
@@ -41,16 +41,10 @@ export function FiltersPanel({ index, rig, scene, report }: FiltersPanelProps) {
   const { data, error, isPending } = useQuery({
     queryKey: ['shelf', 'filters', chain, rig.focalLengthMm, rig.fNumber, scene.deliveryAspect, left?.toFixed(2)],
     enabled: wanted && chain !== null,
-    queryFn: async ({ signal }) => {
+    queryFn: ({ signal }) => {
       const setup = assemblyOf(rig, rig.chain!, scene);
       const body = { setup, leastStops: left! - lessStops, mostStops: left! + moreStops };
-      const answer = await api.POST('/api/shelf/filters', { body, signal }).catch((e: unknown) => {
-        throw signal.aborted ? e : new Error(unreachable.say);
-      });
-      if (!answer.data) {
-        throw new Error(failure(answer.response.status, answer.error).say);
-      }
-      return answer.data;
+      return dataOf(api.POST('/api/shelf/filters', { body, signal }), signal);
     },
     placeholderData: keepPreviousData,
     ...patient,

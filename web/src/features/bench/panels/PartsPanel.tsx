@@ -2,11 +2,11 @@ import { Box, Button, ButtonBase, Checkbox, InputBase, Typography } from '@mui/m
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, failure, unreachable } from '../../../api/client';
+import { api } from '../../../api/client';
 import type { Chain, ChainPart, GearItem, RigInput, SceneInput } from '../../../core/core';
 import { RigMark } from '../../../ui/RigMark';
 import { factsOf, fullName } from '../../../gear/gear';
-import { patient } from '../../../gear/shelfApi';
+import { dataOf, patient } from '../../../gear/shelfApi';
 import { changeChain } from '../commands';
 import { makeRowOfChains, mostRigs } from '../rowCommands';
 import { assemblyOf, chainOf, mountsOf } from '../../../gear/chains';
@@ -31,15 +31,9 @@ export function PartsPanel({ index, rig, scene, place, isNew }: PartsPanelProps)
   const current = isNew ? undefined : parts[place]?.item;
   const { data, error, isPending, isPlaceholderData } = useQuery({
     queryKey: ['shelf', 'options', chain, rig.focalLengthMm, rig.fNumber, scene.deliveryAspect, place, isNew, text],
-    queryFn: async ({ signal }) => {
+    queryFn: ({ signal }) => {
       const setup = rig.chain && assemblyOf(rig, rig.chain, scene);
-      const answer = await api.POST('/api/shelf/options', { body: { setup, place, isNew, text }, signal }).catch((e: unknown) => {
-        throw signal.aborted ? e : new Error(unreachable.say);
-      });
-      if (!answer.data) {
-        throw new Error(failure(answer.response.status, answer.error).say);
-      }
-      return answer.data;
+      return dataOf(api.POST('/api/shelf/options', { body: { setup, place, isNew, text }, signal }), signal);
     },
     placeholderData: keepPreviousData,
     ...patient,
