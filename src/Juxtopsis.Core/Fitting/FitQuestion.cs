@@ -2,7 +2,6 @@ using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Optics;
-using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Fitting;
@@ -13,20 +12,14 @@ internal sealed class FitQuestion
     /// <summary>Air before the front of the lens, where nothing more is to be kept off, mm.</summary>
     private const double LeastAirMm = 10;
 
-    private readonly Dictionary<(int Mode, double Squeeze, SqueezePlace Place), FitFrame> frames;
-    private readonly FitFrame?[] plainFrames;
-    private readonly Shortfall?[] rates;
-
     public FitQuestion(Location location, ShotBrief brief, Conventions conventions, FitRules rules, int modes)
-        : this(location, brief, conventions, rules, [], new FitFrame?[modes])
+        : this(location, brief, new ModeFrames(brief.DeliveryAspect, brief.DeliveryWidthPx, brief.Fps, conventions, rules, modes))
     {
     }
 
-    private FitQuestion(
-        Location location, ShotBrief brief, Conventions conventions, FitRules rules, Dictionary<(int Mode, double Squeeze, SqueezePlace Place), FitFrame> frames, FitFrame?[] plainFrames)
+    private FitQuestion(Location location, ShotBrief brief, ModeFrames frames)
     {
-        (this.frames, this.plainFrames, rates) = (frames, plainFrames, new Shortfall?[plainFrames.Length]);
-        (Location, Brief, Conventions, Rules) = (location, brief, conventions, rules);
+        (Location, Brief, Frames) = (location, brief, frames);
         Frame = WantedFrame.Of(brief);
         RoomMm = location.RoomMm(brief);
         BehindMm = location.BehindAlongMm(brief);
@@ -37,9 +30,12 @@ internal sealed class FitQuestion
 
     public ShotBrief Brief { get; }
 
-    public Conventions Conventions { get; }
+    /// <summary>What each mode gives of what is delivered, and whether it offers the rate.</summary>
+    public ModeFrames Frames { get; }
 
-    public FitRules Rules { get; }
+    public Conventions Conventions => Frames.Conventions;
+
+    public FitRules Rules => Frames.Rules;
 
     public WantedFrame Frame { get; }
 
@@ -53,7 +49,11 @@ internal sealed class FitQuestion
     private double? LightAtOne { get; }
 
     /// <summary>The same question after a change that leaves what is delivered, and so what counts as sharp.</summary>
-    public FitQuestion After(Remedy remedy) => new(remedy.Apply(Location), remedy.Apply(Brief), Conventions, Rules, frames, plainFrames);
+    public FitQuestion After(Remedy remedy)
+    {
+        var brief = remedy.Apply(Brief);
+        return new(remedy.Apply(Location), brief, Frames.At(brief.Fps));
+    }
 
     /// <summary>Nearest that the sensor mark of a rig may be to the subject, mm.</summary>
     public double NearestMm(FitRig rig) => rig.FrontMm + Math.Max(Location.KeepOffMm, LeastAirMm);
@@ -90,56 +90,6 @@ internal sealed class FitQuestion
         };
     }
 
-    /// <summary>The frame that a mode gives of this shot with a rig: what is used of it, and what counts as sharp there.</summary>
-    public FitFrame FrameOf(FitRig rig, FitMode mode)
-    {
-        if (rig.Squeeze == 1 && mode.Index >= 0 && plainFrames[mode.Index] is { } plain)
-        {
-            return plain;
-        }
-
-        var key = (mode.Index, rig.Squeeze, rig.AtShort.SqueezePlace);
-        if (mode.Index >= 0 && frames.TryGetValue(key, out var known))
-        {
-            return known;
-        }
-
-        var there = rig.In(mode, rig.ShortMm, rig.AtShort.FNumber);
-        var scene = new Scene(1e7) { DeliveryAspect = Brief.DeliveryAspect, DeliveryWidthPx = Brief.DeliveryWidthPx };
-        var used = UsedArea.Of(there, Brief.DeliveryAspect);
-        var sensor = SensorUse.Of(scene, there, used);
-        var circle = SharpnessLimits.Circle(scene, Conventions, there, used, sensor) ?? used.PictureDiagonalMm / SharpnessLimits.FallbackDivisor;
-        var made = new FitFrame(used, SharpnessLimits.DepthCircleMm(circle, Conventions, there), sensor.Enlargement, used.SensorDiagonalMm, SqueezeReport.Of(there, used, Brief.DeliveryAspect).WasteShare)
-        {
-            LowestIso = there.LowestIso ?? ExposureSettings.ReferenceIso,
-            HighestIso = Math.Min(Rules.HighestIso, there.HighestIso ?? double.PositiveInfinity),
-        };
-        if (mode.Index >= 0 && rig.Squeeze == 1)
-        {
-            plainFrames[mode.Index] = made;
-        }
-        else if (mode.Index >= 0)
-        {
-            frames.Add(key, made);
-        }
-
-        return made;
-    }
-
-    /// <summary>How a rig stands against others whatever the criterion: fewer of these go first.</summary>
-    public Burden BurdenOf(FitRig rig, FitMode mode, FitFrame frame)
-    {
-        var findings = Rules.Findings;
-        var shownWrong = findings && !mode.Shows(rig.Squeeze);
-        var ratesUnknown = Rules.Rates && mode.Rates.Count == 0;
-        var enlarged = Rules.Pixels && frame.Enlargement > ReasonFinder.MeasuringError;
-        var pixelsUnknown = Rules.Pixels && frame.Enlargement is null && Brief.DeliveryWidthPx is not null;
-        return new(
-            (findings ? rig.Spoils : 0) + (enlarged ? 1 : 0),
-            (findings ? rig.Costs + rig.Unknowns : 0) + (findings && rig.CircleIsEstimated && DarkShare(rig, frame) > Coverage.Noticed ? 1 : 0) + (shownWrong ? 1 : 0) + (ratesUnknown ? 1 : 0) + (pixelsUnknown ? 1 : 0),
-            enlarged ? frame.Enlargement!.Value : 1);
-    }
-
     /// <summary>Asks a rig in a mode: the setting that gives the shot and is best by a criterion, or what is in the way.</summary>
     public FitAnswer Ask(FitRig rig, FitMode mode, RankingCriterion criterion) => Ask(rig, mode, PlaceOf(rig), criterion);
 
@@ -151,7 +101,7 @@ internal sealed class FitQuestion
             return FitAnswer.No(support);
         }
 
-        if (RateMiss(mode) is { Code: not DiagnosticCode.None } rate)
+        if (Frames.RateMiss(mode) is { Code: not DiagnosticCode.None } rate)
         {
             return FitAnswer.No(rate);
         }
@@ -161,8 +111,8 @@ internal sealed class FitQuestion
             return FitAnswer.No(new(DiagnosticCode.NoStandpoint, place.Near - place.Far, 8));
         }
 
-        var frame = FrameOf(rig, mode);
-        if (!rig.CircleIsEstimated && DarkShare(rig, frame) is > Coverage.Noticed and var dark)
+        var frame = Frames.Of(rig, mode);
+        if (!rig.CircleIsEstimated && ModeFrames.DarkShare(rig, frame) is > Coverage.Noticed and var dark)
         {
             return FitAnswer.No(new(DiagnosticCode.ImageCircleTooSmall, dark, 1 + 10 * dark));
         }
@@ -182,33 +132,6 @@ internal sealed class FitQuestion
         return heavy > 0 ? new(DiagnosticCode.RigTooHeavy, heavy, 4 + heavy / support.PayloadG!.Value)
             : far > 0 ? new(DiagnosticCode.RigTooLong, far, 4 + far / support.LongestMm!.Value)
             : Shortfall.None;
-    }
-
-    /// <summary>How much of a picture lies outside the image circle, as far as it is known.</summary>
-    private static double DarkShare(FitRig rig, FitFrame frame) =>
-        rig.ImageCircleMm is { } circle && circle < frame.DiagonalMm ? Coverage.DarkShare(frame.Used.WidthMm, frame.Used.HeightMm, circle) : 0;
-
-    /// <summary>What is in the way where a mode does not offer the rate; asked once of each mode.</summary>
-    private Shortfall RateMiss(FitMode mode)
-    {
-        if (mode.Index >= 0 && rates[mode.Index] is { } known)
-        {
-            return known;
-        }
-
-        var miss = Shortfall.None;
-        if (Rules.Rates ? !mode.Offers(Brief.Fps) : !mode.IsAsFastAs(Brief.Fps))
-        {
-            var nearest = mode.NearestRate(Brief.Fps);
-            miss = new(DiagnosticCode.RateNotOffered, nearest, 4 + Math.Abs(PortableMath.Log2(Brief.Fps / nearest)));
-        }
-
-        if (mode.Index >= 0)
-        {
-            rates[mode.Index] = miss;
-        }
-
-        return miss;
     }
 
     /// <summary>How a rig is set at a focal length: focused where it frames, and opened as far as the shot allows.</summary>
@@ -235,28 +158,18 @@ internal sealed class FitQuestion
             { DistanceMm = distance };
         }
 
-        ref readonly var end = ref rig.EndAt(focalLengthMm);
-        var k = rig.Magnification;
-
         // At ƒ1: pupil, blur and what must be sharp go with the aperture from there.
         var one = FocusReport.StageOf(frame.Used, 1, chain, focused);
         var blurAtOne = BlurBehind.Of(one, frame.Used, BehindMm).ShareOfHeight;
-        var widest = Math.Max(Math.Max(k * (LensOnSensor.WidestAt(end.Lens, focalLengthMm) ?? end.FNumber), end.OpticsFastestFNumber ?? 0), ReasonFinder.FastestPossible);
-        var isFixed = Rules.Iris && rig.IrisIsFixed;
-        var narrowest = isFixed ? widest : Math.Max(widest, k * (end.Lens.NarrowestFNumber ?? Quantity.FNumber.Max));
+        var (widest, narrowest, bright, filterless) = ApertureLimits.Of(rig, frame, Rules, LightAtOne, focalLengthMm, one.BellowsFactor);
         var sharp = one.PupilMm / SharpZone.WidestPupilMm(one, frame.CircleOfConfusionMm, Brief.HeldMm / 2);
         var readable = Brief.Behind == BackgroundRequirement.Readable ? blurAtOne / ShotBrief.ReadableShare : 0;
         var soft = Brief.Behind == BackgroundRequirement.Soft ? blurAtOne / ShotBrief.SoftShare : double.PositiveInfinity;
-        var loss = (end.Lens.WidestTNumber / end.Lens.WidestFNumber ?? 1) * one.BellowsFactor;
-        var isoAtOne = LightAtOne * (loss * loss);
-        var bright = Rules.Sensitivity && isoAtOne is { } iso ? Math.Sqrt(frame.HighestIso / iso) : double.PositiveInfinity;
-        // Without a filter, too much light is lost by the aperture alone.
-        var filterless = Rules.Sensitivity && end.Lens.TakesNoFilter && isoAtOne is { } most ? Math.Sqrt(frame.LowestIso / most) : 0;
         var wanted = Math.Max(Math.Max(sharp, readable), filterless);
         var (fNumber, by) = widest >= wanted ? (widest, ApertureBy.Widest)
             : (wanted, filterless >= wanted ? ApertureBy.Filterless : sharp >= readable ? ApertureBy.Sharp : ApertureBy.Readable);
         var miss = by == ApertureBy.Filterless && Beyond(fNumber, Math.Min(narrowest, soft)) ? Stops(DiagnosticCode.TooBright, fNumber, Math.Min(narrowest, soft))
-            : Beyond(fNumber, narrowest) ? Stops(isFixed ? DiagnosticCode.IrisStuck : DiagnosticCode.CannotStopDownEnough, fNumber, narrowest)
+            : Beyond(fNumber, narrowest) ? Stops(Rules.Iris && rig.IrisIsFixed ? DiagnosticCode.IrisStuck : DiagnosticCode.CannotStopDownEnough, fNumber, narrowest)
             : Beyond(fNumber, soft) ? widest > soft ? Stops(DiagnosticCode.CannotOpenEnough, fNumber, soft) : Stops(DiagnosticCode.SharpnessAgainstBlur, wanted, soft)
             : Beyond(fNumber, bright) ? Stops(DiagnosticCode.TooDark, fNumber, bright)
             : Shortfall.None;
@@ -312,38 +225,6 @@ internal sealed class FitQuestion
     }
 
     private const double Rounding = 1e-9;
-}
-
-/// <summary>What a mode gives of a shot with a squeeze.</summary>
-/// <param name="Used">Used area.</param>
-/// <param name="CircleOfConfusionMm">The circle of confusion that decides depth, mm.</param>
-/// <param name="Enlargement">How many times recorded pixels are enlarged for delivery; null when not known.</param>
-/// <param name="DiagonalMm">Diagonal of the used area on the sensor, mm.</param>
-/// <param name="WasteShare">Share of the mode that the trim throws away.</param>
-internal sealed record FitFrame(UsedArea Used, double CircleOfConfusionMm, double? Enlargement, double DiagonalMm, double WasteShare)
-{
-    /// <summary>The lowest sensitivity in that mode, ISO.</summary>
-    public double LowestIso { get; init; }
-
-    /// <summary>The highest that is accepted, of that camera in that mode and by the production, ISO.</summary>
-    public double HighestIso { get; init; }
-}
-
-/// <summary>What speaks against a rig, whatever the criterion.</summary>
-/// <param name="Spoils">Things that spoil its use, too few pixels among them.</param>
-/// <param name="Costs">Things that cost something, or are not known.</param>
-/// <param name="Enlargement">How many times what is recorded is enlarged; 1 where it need not be.</param>
-internal readonly record struct Burden(int Spoils, int Costs, double Enlargement)
-{
-    /// <summary>0 for nothing, 1 for what costs, 2 for what spoils.</summary>
-    public int Tier => Spoils > 0 ? 2 : Costs > 0 ? 1 : 0;
-
-    /// <summary>Below 0 when there is less against it than against another.</summary>
-    public int Against(Burden other) =>
-        Tier != other.Tier ? Tier.CompareTo(other.Tier)
-        : Spoils != other.Spoils ? Spoils.CompareTo(other.Spoils)
-        : Enlargement == other.Enlargement ? 0
-        : Math.Round(PortableMath.Log2(Enlargement), 9).CompareTo(Math.Round(PortableMath.Log2(other.Enlargement), 9));
 }
 
 /// <summary>What came of asking a rig in a mode.</summary>

@@ -124,8 +124,7 @@ public sealed record FitResult(
             return null;
         }
 
-        var widest = missed.Rig.In(missed.Mode, point.FocalLengthMm, 0.5);
-        var open = Math.Max(Math.Max(missed.Rig.Magnification * (LensOnSensor.WidestAt(widest.Lens, point.FocalLengthMm) ?? missed.Rig.AtShort.FNumber), widest.OpticsFastestFNumber ?? 0), ReasonFinder.FastestPossible);
+        var open = ApertureLimits.Of(missed.Rig, question.Frames.Of(missed.Rig, missed.Mode), question.Rules, null, point.FocalLengthMm, 1).Widest;
         var fit = ToFit(question, new(missed.Rig, missed.Mode, point.DistanceMm, point.DistanceMm, point.FNumber > 0 ? point : point with { FNumber = open }, default, 0)
         {
             FromFocalMm = point.FocalLengthMm,

@@ -169,7 +169,7 @@ public sealed class FitSearch
 
     /// <summary>A rig that gives the shot, with how it stands.</summary>
     internal Found Of(FitRig rig, FitMode mode, in FitAnswer answer) =>
-        new(rig, mode, answer.FromMm, answer.ToMm, answer.Best!, question.BurdenOf(rig, mode, question.FrameOf(rig, mode)), Score(rig, mode, answer.Best!))
+        new(rig, mode, answer.FromMm, answer.ToMm, answer.Best!, question.Frames.BurdenOf(rig, mode), Score(rig, mode, answer.Best!))
         {
             FromFocalMm = answer.FromFocalMm,
             ToFocalMm = answer.ToFocalMm,

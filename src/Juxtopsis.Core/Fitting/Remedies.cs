@@ -109,7 +109,7 @@ internal sealed class Remedies
             return null;
         }
 
-        var height = question.FrameOf(rig, mode).Used.HeightMm / m.Value;
+        var height = question.Frames.Of(rig, mode).Used.HeightMm / m.Value;
         height *= height > question.Frame.HeightMm ? Margin : 1 / Margin;
         return Tried(new(RemedyKind.OtherFraming, height, height - question.Frame.HeightMm), rig, mode);
     }
@@ -119,15 +119,15 @@ internal sealed class Remedies
     {
         var travel = rig.LongChain.Travel;
         var there = Math.Max(question.NearestMm(rig), travel.NearestMm());
-        return there > travel.FarthestMm() ? 1 : question.FrameOf(rig, mode).Used.HeightMm / travel.FocusAt(there).Magnification / question.Frame.HeightMm * Margin;
+        return there > travel.FarthestMm() ? 1 : question.Frames.Of(rig, mode).Used.HeightMm / travel.FocusAt(there).Magnification / question.Frame.HeightMm * Margin;
     }
 
-    private double Uncovered(FitRig rig, FitMode mode) => question.FrameOf(rig, mode).DiagonalMm / rig.ImageCircleMm!.Value * Margin;
+    private double Uncovered(FitRig rig, FitMode mode) => question.Frames.Of(rig, mode).DiagonalMm / rig.ImageCircleMm!.Value * Margin;
 
     /// <summary>Punch-in, as far as the mode's electronic zoom or the recorded pixels go for what is delivered.</summary>
     private Remedy? PunchedIn(FitRig rig, FitMode mode, double times)
     {
-        var room = question.FrameOf(rig, mode).Enlargement is { } enlargement ? ReasonFinder.MeasuringError / enlargement : double.PositiveInfinity;
+        var room = question.Frames.Of(rig, mode).Enlargement is { } enlargement ? ReasonFinder.MeasuringError / enlargement : double.PositiveInfinity;
         return times <= 1 || times > room ? null : Instead(new(RemedyKind.PunchIn, times, times - 1), rig, mode.Punched(times));
     }
 
