@@ -48,6 +48,9 @@ public sealed class FittingShelf
     /// <summary>How many of them have been looked at.</summary>
     public int Done { get; private set; }
 
+    /// <summary>Lenses, without those that stay on their camera.</summary>
+    internal IReadOnlyList<GearItem> LensItems => lenses;
+
     /// <summary>Lenses on the shelf, without those that stay on their camera.</summary>
     public int Lenses => lenses.Count;
 

@@ -2,7 +2,6 @@ using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Fitting;
-using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Tests.Chains;
@@ -26,7 +25,7 @@ public sealed class BruteForceTests
     {
         var random = new Random(seed);
         var asked = new Asked(SiteOf(random), BriefOf(random), new FitRules { HighestIso = random.Next(2) == 0 ? 6400 : 400 });
-        var shelf = FittingShelf.Of(GearOf(random));
+        var shelf = FittingShelf.Of(RandomShelf.Of(random));
         var criterion = (RankingCriterion)(seed % 5);
         var result = new FitSearch(shelf, asked.Location, asked.Brief, Conventions.Default, criterion, rules: asked.Rules).Finish(1000, 1000);
         Assert.Equal(result.FitCount, result.Fits.Count);
@@ -206,63 +205,28 @@ public sealed class BruteForceTests
         return again.Fits.Any(f => f.Rig.Group == miss.Rig.Group);
     }
 
-    private static double Between(Random random, double from, double to) => from + random.NextDouble() * (to - from);
-
     private static Location SiteOf(Random random) => new()
     {
-        LengthMm = random.Next(5) == 0 ? null : Between(random, 2500, 12_000),
-        WidthMm = Between(random, 2500, 8000),
-        BehindMm = Between(random, 300, 3000),
+        LengthMm = random.Next(5) == 0 ? null : RandomShelf.Between(random, 2500, 12_000),
+        WidthMm = RandomShelf.Between(random, 2500, 8000),
+        BehindMm = RandomShelf.Between(random, 300, 3000),
         LeastBehindMm = 200,
-        KeepOffMm = random.Next(3) == 0 ? Between(random, 200, 3000) : 0,
-        Light = new() { BrightnessEv = random.Next(3) == 0 ? null : Between(random, 3, 9) },
+        KeepOffMm = random.Next(3) == 0 ? RandomShelf.Between(random, 200, 3000) : 0,
+        Light = new() { BrightnessEv = random.Next(3) == 0 ? null : RandomShelf.Between(random, 3, 9) },
     };
 
     private static ShotBrief BriefOf(Random random) => new(new ShotSubject(SubjectKind.Standing, 1750), (ShotSize)random.Next(0, 7))
     {
         CameraSupport = (CameraSupport)random.Next(0, 4),
-        MovesMm = random.Next(3) == 0 ? Between(random, 20, 600) : 0,
+        MovesMm = random.Next(3) == 0 ? RandomShelf.Between(random, 20, 600) : 0,
         Behind = (BackgroundRequirement)random.Next(0, 3),
         DeliveryAspect = random.Next(2) == 0 ? 16.0 / 9 : random.Next(2) == 0 ? 2.39 : 9.0 / 16,
         DeliveryWidthPx = random.Next(2) == 0 ? null : 3840,
         CaptureFps = random.Next(3) == 0 ? 50 : null,
 
         // Things as small as a fist too, so that tubes and close-up lenses have something to do.
-        Typed = random.Next(4) == 0 ? new(Between(random, 20, 200), IsAcross: false) : null,
+        Typed = random.Next(4) == 0 ? new(RandomShelf.Between(random, 20, 200), IsAcross: false) : null,
     };
-
-    private static GearItem Rated(GearItem mode, params double[] rates) => mode.With(ModeFields.Fps, rates);
-
-    private static IEnumerable<GearItem> GearOf(Random random)
-    {
-        GearItem[] modes =
-        [
-            Rated(Made.Mode("Full", 36, 20.25), 24, 25), Rated(Made.Mode("Crop", 23.5, 13.22), 25, 50), Rated(Made.Mode("Open", 36, 24, 1.5, 2), 25), Rated(Made.Mode("Window", 9, 5).With(ModeFields.PixelsAcross, 960.0).With(ModeFields.PixelsUp, 540.0), 25, 50, 100),
-        ];
-        yield return Made.Near;
-        yield return Made.Far;
-        yield return Made.Body.With(BodyFields.Modes, modes);
-        yield return Made.Body.With(BodyFields.Modes, modes.Take(2).ToArray()).With(BodyFields.Mounts, new[] { "Far", "Near" }).With(CommonFields.Name, "Two mounts").With(BodyFields.SetsIris, random.Next(2) == 0).WithId(Guid.NewGuid());
-        yield return Made.Adapter.With(AdapterFields.Magnification, 0.71).With(CommonFields.Length, random.Next(2) == 0 ? 15.0 : null).WithId(Guid.NewGuid());
-        yield return Made.Adapter.With(AdapterFields.CarriesIris, random.Next(2) == 0 ? false : null).With(CommonFields.Name, "Bare").WithId(Guid.NewGuid());
-        yield return Made.Tube;
-        yield return Made.Of(GearKind.CloseUpLens, "Close-up", (FrontFields.Dioptres, 2.0), (CommonFields.RearThread, 67.0), (CommonFields.Thickness, 8.0), (CommonFields.Weight, 90.0));
-        for (var i = 0; i < 4; i++)
-        {
-            var shortest = Between(random, 14, 120);
-            var lens = Made.Lens.With(CommonFields.Name, $"L{i}").With(LensFields.Mount, random.Next(2) == 0 ? "Near" : "Far").With(LensFields.Short, shortest)
-                .With(LensFields.Widest, Between(random, 1.4, 4)).With(LensFields.ImageCircle, Between(random, 28, 50)).With(LensFields.Nearest, Between(random, 8, 14) * shortest)
-                .With(LensFields.Ratio, random.Next(2) == 0 ? null : 0.11).With(CommonFields.Weight, Between(random, 100, 1500)).With(LensFields.Iris, (IrisControl)random.Next(0, 3))
-                .With(LensFields.Squeeze, random.Next(4) == 0 ? 1.5 : null).WithId(Guid.NewGuid());
-            if (random.Next(2) == 0)
-            {
-                var longest = shortest * Between(random, 1.5, 4);
-                lens = lens.With(LensFields.Long, longest).With(LensFields.WidestLong, random.Next(2) == 0 ? null : lens.Get(LensFields.Widest) * Between(random, 1.1, 2));
-            }
-
-            yield return lens;
-        }
-    }
 
     private static readonly MountBook Mounts = new([Made.Near, Made.Far]);
 }

@@ -1,0 +1,329 @@
+using Juxtopsis.Core.Diagnostics;
+using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Light;
+using Juxtopsis.Core.Optics;
+using Juxtopsis.Core.Rigs;
+
+namespace Juxtopsis.Core.Matching.Cutting;
+
+/// <summary>
+/// Gives two to five cameras lenses of one shelf, none of them twice, so that their pictures agree with that of the lead as well as they can.
+/// </summary>
+/// <remarks>
+/// A zoom is set from where its camera stands, a prime moves its camera until it frames; then all that is left of a way is its aperture. For a way of the
+/// lead and one of each follower the sum of what they differ is convex in the lead's aperture and made of straight pieces, so its least lies at an end or where
+/// one piece ends. Branch and bound over the ways gives the least of all: a partial choice is left where even the best of what is missing could not
+/// bring it below the best so far.
+/// </remarks>
+public sealed class CutSearch
+{
+    /// <summary>Most cameras.</summary>
+    public const int MostCameras = 5;
+
+    private const int MostNodes = 2_000_000;
+
+    private readonly IReadOnlyList<CutCamera> cameras;
+    private readonly int lead;
+    private readonly CutWishes wishes;
+    private readonly List<CutWay>[] ways;
+    private readonly Shortfall[] misses;
+    private readonly int[] followers;
+    private readonly double[][] least;
+    private readonly int[][] order;
+    private readonly CutWay?[] chosen;
+    private double best = double.PositiveInfinity;
+    private CutWay[]? bestWays;
+    private int next;
+    private int nodes;
+
+    /// <summary>Begins a search.</summary>
+    /// <param name="shelf">The rigs.</param>
+    /// <param name="scene">The scene; distances are from the sensor mark, and what is behind is as far behind the subject for all.</param>
+    /// <param name="conventions">What figures go by.</param>
+    /// <param name="cameras">The cameras, 2 to 5, each with a body of its own.</param>
+    /// <param name="lead">The one that the others follow.</param>
+    /// <param name="wantedBlurShare">The blur behind that the lead should have, as a share of the picture's height.</param>
+    /// <param name="wishes">What should agree.</param>
+    /// <param name="rules">What an answer must keep; all of it when left out.</param>
+    public CutSearch(FittingShelf shelf, in Scene scene, in Conventions conventions, IReadOnlyList<CutCamera> cameras, int lead, double wantedBlurShare, in CutWishes wishes, FitRules? rules = null)
+    {
+        ArgumentNullException.ThrowIfNull(shelf);
+        ArgumentNullException.ThrowIfNull(cameras);
+        (this.cameras, this.lead, this.wishes, Scene) = (cameras, lead, wishes, scene);
+        Conventions = conventions with { DistanceFrom = DistanceMark.SensorMark, FocalLength = FocalLengthSchool.Marked };
+        WantedBlur = LookTerm.StopsOf(wantedBlurShare);
+        Frames = new(scene.DeliveryAspect ?? 16.0 / 9, scene.DeliveryWidthPx, scene.TimelineFps, Conventions, rules ?? FitRules.All, shelf.Modes);
+        (ways, misses) = (new List<CutWay>[cameras.Count], new Shortfall[cameras.Count]);
+        for (var i = 0; i < cameras.Count; i++)
+        {
+            ways[i] = WaysOf(shelf, cameras[i], out misses[i]);
+        }
+
+        followers = [.. Enumerable.Range(0, cameras.Count).Where(i => i != lead)];
+        least = [.. followers.Select(i => new double[ways[i].Count])];
+        order = [.. followers.Select(i => new int[ways[i].Count])];
+        chosen = new CutWay?[cameras.Count];
+        if (ways.Any(w => w.Count == 0))
+        {
+            next = ways[lead].Count;
+        }
+    }
+
+    /// <summary>The scene.</summary>
+    public Scene Scene { get; }
+
+    /// <summary>What figures go by.</summary>
+    public Conventions Conventions { get; }
+
+    /// <summary>How many ways of the lead there are to try.</summary>
+    public int Total => ways[lead].Count;
+
+    /// <summary>How many have been tried.</summary>
+    public int Done => next;
+
+    internal double WantedBlur { get; }
+
+    internal ModeFrames Frames { get; }
+
+    internal IReadOnlyList<IReadOnlyList<CutWay>> Ways => ways;
+
+    /// <summary>Tries some more ways of the lead.</summary>
+    /// <param name="some">How many at most.</param>
+    /// <returns>True when all have been tried.</returns>
+    public bool Step(int some)
+    {
+        for (; some > 0 && next < ways[lead].Count; some--, next++)
+        {
+            Try(ways[lead][next]);
+        }
+
+        return next >= ways[lead].Count;
+    }
+
+    /// <summary>Tries all that are left, and answers.</summary>
+    /// <returns>How the cameras cut together.</returns>
+    public CutResult Finish()
+    {
+        Step(int.MaxValue);
+        return CutResult.Of(this, cameras, lead, wishes, bestWays is null ? null : (bestWays, LeadAperture(bestWays), best), misses, nodes < MostNodes);
+    }
+
+    private void Try(CutWay way)
+    {
+        chosen[lead] = way;
+        var sum = LeadAlone(way);
+        for (var f = 0; f < followers.Length; f++)
+        {
+            var (of, bound) = (ways[followers[f]], double.PositiveInfinity);
+            for (var i = 0; i < of.Count; i++)
+            {
+                var distance = CutDistance.Between(way, of[i], wishes);
+                least[f][i] = distance.At(Math.Clamp(distance.Best(wishes), of[i].From - way.To, of[i].To - way.From), wishes);
+                bound = way.Shares(of[i]) ? bound : Math.Min(bound, least[f][i]);
+            }
+
+            sum += bound;
+            if (sum >= best)
+            {
+                return;
+            }
+        }
+
+        for (var f = 0; f < followers.Length; f++)
+        {
+            order[f] = [.. Enumerable.Range(0, least[f].Length)];
+            Array.Sort((double[])least[f].Clone(), order[f]);
+        }
+
+        Choose(0);
+    }
+
+    /// <summary>Chooses a way for one follower after the other.</summary>
+    private void Choose(int f)
+    {
+        if (f == followers.Length)
+        {
+            var (_, sum) = LeadApertureOf(f);
+            if (sum < best)
+            {
+                (best, bestWays) = (sum, [.. chosen.Select(c => c!)]);
+            }
+
+            return;
+        }
+
+        var rest = 0.0;
+        for (var g = f + 1; g < followers.Length; g++)
+        {
+            rest += least[g][order[g][0]];
+        }
+
+        foreach (var i in order[f])
+        {
+            if (nodes++ > MostNodes)
+            {
+                return;
+            }
+
+            var way = ways[followers[f]][i];
+            if (LeadApertureOf(f).Sum + least[f][i] + rest >= best)
+            {
+                return;
+            }
+
+            if (chosen[lead]!.Shares(way) || followers.Take(f).Any(g => chosen[g]!.Shares(way)))
+            {
+                continue;
+            }
+
+            chosen[followers[f]] = way;
+            if (LeadApertureOf(f + 1).Sum + rest < best)
+            {
+                Choose(f + 1);
+            }
+        }
+    }
+
+    /// <summary>What the lead alone costs at its best aperture.</summary>
+    private double LeadAlone(CutWay way) => way.Against + wishes.Level * Math.Max(0, Math.Max(way.Blur - way.To - WantedBlur, WantedBlur - (way.Blur - way.From)));
+
+    private double LeadAperture(CutWay[] of)
+    {
+        of.CopyTo(chosen, 0);
+        return LeadApertureOf(followers.Length).Stops;
+    }
+
+    /// <summary>The aperture of the lead with which the followers chosen so far cost least: at an end, or where a piece of one of them ends.</summary>
+    private (double Stops, double Sum) LeadApertureOf(int count)
+    {
+        var way = chosen[lead]!;
+        var (stops, least) = (way.From, At(way.From, count));
+        void Consider(double at)
+        {
+            if (at > way.From && at <= way.To && At(at, count) is var sum && (sum < least - 1e-12 || sum < least + 1e-12 && at < stops))
+            {
+                (stops, least) = (at, sum);
+            }
+        }
+
+        Consider(way.To);
+        Consider(way.Blur - WantedBlur);
+        for (var f = 0; f < count; f++)
+        {
+            var its = chosen[followers[f]]!;
+            var distance = CutDistance.Between(way, its, wishes);
+            foreach (var bend in (ReadOnlySpan<double>)[distance.Blur, -distance.Zone, -distance.Light])
+            {
+                Consider(its.From - bend);
+                Consider(its.To - bend);
+            }
+        }
+
+        return (stops, least);
+    }
+
+    private double At(double leadStops, int count)
+    {
+        var way = chosen[lead]!;
+        var sum = way.Against + wishes.Level * Math.Abs(way.Blur - leadStops - WantedBlur);
+        for (var f = 0; f < count; f++)
+        {
+            var its = chosen[followers[f]]!;
+            sum += CutDistance.Between(way, its, wishes).At(Follow(way, its, leadStops, wishes) - leadStops, wishes);
+        }
+
+        return sum;
+    }
+
+    /// <summary>The aperture with which a follower comes nearest to the lead at one of its own.</summary>
+    internal static double Follow(CutWay lead, CutWay follower, double leadStops, in CutWishes wishes) =>
+        Math.Clamp(leadStops + CutDistance.Between(lead, follower, wishes).Best(wishes), follower.From, follower.To);
+
+    private List<CutWay> WaysOf(FittingShelf shelf, CutCamera camera, out Shortfall miss)
+    {
+        var found = new List<CutWay>();
+        miss = new(shelf.Rigs.Any(r => r.Body.Id == camera.Body) ? DiagnosticCode.RateNotOffered : DiagnosticCode.NoLens, 0, 99);
+        foreach (var rig in shelf.Rigs.Where(r => r.Body.Id == camera.Body))
+        {
+            foreach (var mode in rig.Modes.Where(m => camera.Mode is null || m.Item.Name == camera.Mode))
+            {
+                var by = WayOf(rig, mode, camera, out var way);
+                if (way is not null)
+                {
+                    found.Add(way);
+                }
+                else if (by.Off < miss.Off)
+                {
+                    miss = by;
+                }
+            }
+        }
+
+        return found;
+    }
+
+    private Shortfall WayOf(FitRig rig, FitMode mode, CutCamera camera, out CutWay? way)
+    {
+        way = null;
+        if (Frames.RateMiss(mode) is { Code: not DiagnosticCode.None } rate)
+        {
+            return rate;
+        }
+
+        var frame = Frames.Of(rig, mode);
+        if (!rig.CircleIsEstimated && ModeFrames.DarkShare(rig, frame) is > Coverage.Noticed and var dark)
+        {
+            return new(DiagnosticCode.ImageCircleTooSmall, dark, 1 + 10 * dark);
+        }
+
+        var m = frame.Used.HeightMm / camera.FieldHeightMm;
+        var near = Math.Max(camera.DistanceMm / (1 + camera.MovesShare), Math.Max(Scene.NearestCameraMm ?? 0, rig.FrontMm));
+        var far = Math.Min(camera.DistanceMm * (1 + camera.MovesShare), Scene.FarthestCameraMm ?? double.PositiveInfinity);
+        var focal = Math.Clamp(FocalLengthFrom(rig, m, Math.Clamp(camera.DistanceMm, near, Math.Max(near, far))), rig.ShortMm, rig.LongMm);
+        var chain = rig.ChainAt(focal);
+        if (chain.Travel.ForMagnification(m) is not { } focused)
+        {
+            return new(DiagnosticCode.TooClose, 0, 2);
+        }
+
+        var distance = focused.SubjectDistanceMm;
+        if (distance < near * (1 - 1e-9) || distance > far * (1 + 1e-9))
+        {
+            var by = distance > far ? distance - far : near - distance;
+            return new(distance > far ? DiagnosticCode.RoomTooShort : DiagnosticCode.MustStandTooNear, by, Math.Abs(2 * PortableMath.Log2(distance / (distance > far ? far : near))));
+        }
+
+        var one = FocusReport.StageOf(frame.Used, 1, chain, focused);
+        var light = new ExposureSettings(1, Scene.Shutter.TimeSeconds(Scene.TimelineFps), 0, null).SensitivityFor(Scene.Light.BrightnessEv);
+        var limits = ApertureLimits.Of(rig, frame, Frames.Rules, light, focal, one.BellowsFactor);
+        var point = new LookPoint(focal, distance, limits, true);
+        if (!point.CanBeExposed)
+        {
+            var stops = LookTerm.StopsOf(point.Widest / point.Narrowest);
+            return new(DiagnosticCode.TooDark, stops, stops);
+        }
+
+        var burden = Frames.BurdenOf(rig, mode);
+        var lens = rig.EndAt(focal).Lens;
+        way = new(rig, mode, focal, distance)
+        {
+            Blur = LookTerm.StopsOf(BlurBehind.Of(one, frame.Used, Scene.BackgroundDistanceMm - Scene.SubjectDistanceMm).ShareOfHeight),
+            Zone = LookTerm.StopsOf(one.SubjectFromPupilMm * frame.CircleOfConfusionMm / (one.Magnification * one.PupilMm)),
+            Light = LookTerm.StopsOf((lens.WidestTNumber / lens.WidestFNumber ?? 1) * one.BellowsFactor),
+            Shape = LookTerm.StopsOf(rig.AtShort.PupilNarrowing()),
+            Pixels = LookTerm.StopsOf(Math.Max(1, frame.Enlargement ?? 1)),
+            From = LookTerm.StopsOf(point.Widest),
+            To = LookTerm.StopsOf(point.Narrowest),
+            Against = 0.004 * burden.Tier + 0.001 * (int)rig.Ownership,
+        };
+        return Shortfall.None;
+    }
+
+    /// <summary>The focal length that draws at a ratio from a distance: D = f(1 + m₀)²/m₀ + X.</summary>
+    private static double FocalLengthFrom(FitRig rig, double m, double distanceMm)
+    {
+        var chain = rig.ShortChain;
+        var each = (chain.IsTraced ? 1 : chain.OpticsMagnification) * ThinLens.SubjectDistanceMm(1, m / chain.Travel.Rear.Magnification);
+        return (distanceMm - chain.Travel.Rear.TrackMm) / each;
+    }
+}

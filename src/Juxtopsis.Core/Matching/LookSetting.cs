@@ -1,0 +1,264 @@
+using Juxtopsis.Core.Diagnostics;
+using Juxtopsis.Core.Fitting;
+using Juxtopsis.Core.Optics;
+
+namespace Juxtopsis.Core.Matching;
+
+/// <summary>How one rig in one mode comes nearest to a look: over its zoom, its aperture and where the camera may stand.</summary>
+/// <remarks>
+/// First the settings in which something is met exactly are tried: the look's angle, its framing, its distance, the ends and marks of the zoom, the ends of
+/// the place. Then branch and bound proves that none is better by more than <see cref="Proven"/>, or finds it: within a box of focal lengths and
+/// distances every aspect grows with one and falls with the other, so the longest lens from the nearest place and the shortest from the farthest bound all
+/// of them. The aperture is solved exactly at each step.
+/// </remarks>
+internal sealed class LookSetting(LookQuestion question)
+{
+    /// <summary>To how much of a stop the best is proven; a thousandth part where much more than a stop is left over.</summary>
+    public const double Proven = 0.01;
+
+    private const double JustBelow = 1 - 1e-9;
+    private const int MostBoxes = 4000;
+
+    private readonly double[] overOne = new double[question.Terms];
+    private readonly double[] overOther = new double[question.Terms];
+    private readonly double[] low = new double[question.Terms];
+    private readonly double[] high = new double[question.Terms];
+    private readonly List<Box> boxes = [];
+
+    private FitRig rig = null!;
+    private FitFrame frame = null!;
+    private (double Near, double Far) place;
+    private Setting best;
+    private Shortfall miss;
+
+    /// <summary>The best setting of a rig in a mode.</summary>
+    /// <param name="of">The rig.</param>
+    /// <param name="its">The frame of the mode with it.</param>
+    /// <param name="within">From where to where the camera may stand, mm.</param>
+    /// <param name="worthBelow">What costs as much or more need not be found.</param>
+    /// <returns>The setting; its cost is infinite where there is none that is worth it, or none at all.</returns>
+    public Setting Best(FitRig of, FitFrame its, (double Near, double Far) within, double worthBelow)
+    {
+        (rig, frame, place) = (of, its, within);
+        (best, miss) = (new(0, 0, 0, double.PositiveInfinity), Shortfall.None);
+        // The largest ratio is known at the very long end only, which so is a lens of its own.
+        var last = rig.Zooms && rig.AtLong.Lens.MaximumMagnification is not null ? rig.LongMm * JustBelow : rig.LongMm;
+        Box zoom = new(rig.ShortMm, last, place.Near, place.Far);
+        Box end = new(rig.LongMm, rig.LongMm, place.Near, place.Far);
+        if (rig.Zooms && double.IsFinite(worthBelow) && !IsWorth(Math.Min(BoundOf(zoom), BoundOf(end)), worthBelow))
+        {
+            return best;
+        }
+
+        Meet(last);
+        Prove(zoom, worthBelow);
+        if (last < rig.LongMm)
+        {
+            Prove(end, worthBelow);
+        }
+
+        return best with { Miss = miss.Code == DiagnosticCode.None ? new(DiagnosticCode.TooClose, 0, 8) : miss };
+    }
+
+    /// <summary>Tries what meets something exactly.</summary>
+    private void Meet(double last)
+    {
+        Span<double> focals = stackalloc double[8];
+        var count = 0;
+        focals[count++] = rig.ShortMm;
+        if (rig.Zooms)
+        {
+            focals[count++] = last;
+            focals[count++] = rig.LongMm;
+            focals[count++] = Math.Clamp(question.FocalLengthForAngle(rig, frame), rig.ShortMm, last);
+        }
+
+        var distance = question.Values.DistanceMm;
+        for (var i = 0; i < count; i++)
+        {
+            Try(focals[i], place.Near);
+            if (place.Near == place.Far)
+            {
+                continue;
+            }
+
+            Try(focals[i], place.Far);
+            Try(focals[i], Math.Clamp(distance, place.Near, place.Far));
+            if (rig.ChainAt(focals[i]).Travel.ForMagnification(FramingMagnification) is { } framed)
+            {
+                Try(focals[i], Math.Clamp(framed.SubjectDistanceMm, place.Near, place.Far));
+            }
+        }
+
+        if (rig.Zooms)
+        {
+            TryFraming(place.Near, last);
+            TryFraming(place.Far, last);
+            TryFraming(Math.Clamp(distance, place.Near, place.Far), last);
+            foreach (var mark in rig.AtShort.Lens.WidestAlong)
+            {
+                Try(Math.Clamp(mark.FocalLengthMm, rig.ShortMm, last), Math.Clamp(distance, place.Near, place.Far));
+            }
+        }
+    }
+
+    private double FramingMagnification => frame.Used.HeightMm / question.Values.FieldHeightMm;
+
+    /// <summary>The focal length of the look's framing from a distance: D = f(1 + m₀)²/m₀ + X.</summary>
+    private void TryFraming(double distanceMm, double last)
+    {
+        var chain = rig.ShortChain;
+        var own = FramingMagnification / chain.Travel.Rear.Magnification;
+        var each = (chain.IsTraced ? 1 : chain.OpticsMagnification) * ThinLens.SubjectDistanceMm(1, own);
+        Try(Math.Clamp((distanceMm - chain.Travel.Rear.TrackMm) / each, rig.ShortMm, last), distanceMm);
+    }
+
+    private void Try(double focalLengthMm, double distanceMm)
+    {
+        var point = question.At(rig, frame, focalLengthMm, distanceMm, overOne);
+        if (!point.IsThere && point.DistanceMm >= place.Near && point.DistanceMm <= place.Far)
+        {
+            point = question.At(rig, frame, focalLengthMm, point.DistanceMm, overOne);
+        }
+
+        Take(point, overOne);
+    }
+
+    private void Take(in LookPoint point, double[] over)
+    {
+        if (!point.IsThere)
+        {
+            Miss(point.DistanceMm > place.Far
+                ? new(DiagnosticCode.TooClose, point.DistanceMm - place.Far, 2 * Math.Abs(PortableMath.Log2(point.DistanceMm / place.Far)))
+                : new(DiagnosticCode.TooFar, point.DistanceMm, 2 * Math.Abs(PortableMath.Log2(place.Near / point.DistanceMm))));
+            return;
+        }
+
+        if (!point.CanBeExposed)
+        {
+            var stops = LookTerm.StopsOf(point.Widest / point.Narrowest);
+            Miss(new(point.Limits.Filterless > point.Limits.Narrowest ? DiagnosticCode.TooBright : DiagnosticCode.TooDark, stops, stops));
+            return;
+        }
+
+        var (fNumber, cost) = question.Least(point, over);
+        if (cost < best.Cost)
+        {
+            best = new(point.FocalLengthMm, point.DistanceMm, fNumber, cost);
+        }
+    }
+
+    private void Miss(Shortfall by) => miss = miss.Code == DiagnosticCode.None || by.Off < miss.Off ? by : miss;
+
+    /// <summary>Cuts a box in two until no part of it can hold anything better.</summary>
+    private void Prove(in Box whole, double worthBelow)
+    {
+        if (whole.IsPoint)
+        {
+            return;
+        }
+
+        boxes.Clear();
+        Push(whole, worthBelow);
+        for (var looked = 0; boxes.Count > 0; looked++)
+        {
+            var box = boxes[^1];
+            boxes.RemoveAt(boxes.Count - 1);
+            if (!IsWorth(box.Bound, worthBelow))
+            {
+                continue;
+            }
+
+            if (looked >= MostBoxes)
+            {
+                best = best with { IsUnproven = true };
+                return;
+            }
+
+            var (one, other) = box.Halves();
+            Push(one, worthBelow);
+            Push(other, worthBelow);
+            if (boxes.Count > 1 && boxes[^1].Bound > boxes[^2].Bound)
+            {
+                (boxes[^1], boxes[^2]) = (boxes[^2], boxes[^1]);
+            }
+        }
+    }
+
+    private bool IsWorth(double bound, double worthBelow)
+    {
+        var least = Math.Min(best.Cost, worthBelow);
+        return bound < least - Math.Max(Proven, least / 1000);
+    }
+
+    private double BoundOf(in Box box)
+    {
+        var near = question.At(rig, frame, box.ToMm, box.NearMm, overOne);
+        var far = question.At(rig, frame, box.FromMm, box.FarMm, overOther);
+        return question.Bound(near, far, overOne, overOther, low, high);
+    }
+
+    private void Push(Box box, double worthBelow)
+    {
+        var near = question.At(rig, frame, box.ToMm, box.NearMm, overOne);
+        if (box.IsPoint)
+        {
+            Take(near, overOne);
+            return;
+        }
+
+        var far = question.At(rig, frame, box.FromMm, box.FarMm, overOther);
+        if (!near.IsThere && near.DistanceMm > box.FarMm && rig.ChainAt(box.FromMm).Travel.NearestMm() > box.FarMm || !far.IsThere && far.DistanceMm < box.NearMm)
+        {
+            Take(far, overOther);
+            return;
+        }
+
+        Take(near, overOne);
+        Take(far, overOther);
+        var bound = question.Bound(near, far, overOne, overOther, low, high);
+        if (IsWorth(bound, worthBelow))
+        {
+            boxes.Add(box with { Bound = bound });
+        }
+    }
+
+    /// <summary>Focal lengths and distances between two of each, mm.</summary>
+    private readonly record struct Box(double FromMm, double ToMm, double NearMm, double FarMm)
+    {
+        /// <summary>Closer together than this they are one: a millionth of a stop.</summary>
+        private const double Same = 1 + 3e-7;
+
+        /// <summary>Nothing in it costs less.</summary>
+        public double Bound { get; init; }
+
+        public bool IsPoint => ToMm <= FromMm * Same && FarMm <= NearMm * Same;
+
+        /// <summary>Cut across the side that is longer as a ratio.</summary>
+        public (Box One, Box Other) Halves()
+        {
+            if (ToMm / FromMm > FarMm / NearMm)
+            {
+                var middle = Math.Sqrt(FromMm * ToMm);
+                return (this with { ToMm = middle }, this with { FromMm = middle });
+            }
+
+            var half = Math.Sqrt(NearMm * FarMm);
+            return (this with { FarMm = half }, this with { NearMm = half });
+        }
+    }
+
+    /// <summary>A setting.</summary>
+    /// <param name="FocalLengthMm">As marked, mm.</param>
+    /// <param name="DistanceMm">From the sensor mark, mm.</param>
+    /// <param name="FNumber">N as the sensor sees it.</param>
+    /// <param name="Cost">What it leaves over, stops.</param>
+    internal readonly record struct Setting(double FocalLengthMm, double DistanceMm, double FNumber, double Cost)
+    {
+        /// <summary>True where the proof was given up.</summary>
+        public bool IsUnproven { get; init; }
+
+        /// <summary>What is in the way where there is none.</summary>
+        public Shortfall Miss { get; init; }
+    }
+}
