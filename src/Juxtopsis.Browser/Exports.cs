@@ -3,6 +3,7 @@ using System.Runtime.Versioning;
 using System.Text;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Fitting;
+using Juxtopsis.Contracts.Matching;
 using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
@@ -75,7 +76,9 @@ internal static partial class Exports
     [return: JSMarshalAs<JSType.Array<JSType.String>>]
     internal static string[] Levels() => CoreDoor.LevelTexts();
 
-    private static FitDoor fitting = new(new FittingShelf([]));
+    private static FitDoor fitting = new(new ShelfParts(new([])));
+
+    private static MatchDoor matching = new(new ShelfParts(new([])));
 
     private static readonly List<GearItem> Read = [];
 
@@ -87,7 +90,8 @@ internal static partial class Exports
     [JSExport]
     internal static void FitOpen()
     {
-        fitting = new(new FittingShelf(Read));
+        var shelf = new ShelfParts(new(Read));
+        (fitting, matching) = (new(shelf), new(shelf));
         Read.Clear();
     }
 
@@ -114,6 +118,24 @@ internal static partial class Exports
 
     [JSExport]
     internal static string FilterDay(string json, bool feet) => Text(fitting.Filters(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static string? LookAsk(string json, bool feet) => Refusal(matching.AskLook(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static double LookStep(int rigs) => matching.StepLook(rigs);
+
+    [JSExport]
+    internal static string LookAnswer(bool feet) => Text(matching.AnswerLook(Unit(feet)));
+
+    [JSExport]
+    internal static string? CutAsk(string json, bool feet) => Refusal(matching.AskCut(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static double CutStep(int rigs) => matching.StepCut(rigs);
+
+    [JSExport]
+    internal static string CutAnswer(bool feet) => Text(matching.AnswerCut(Unit(feet)));
 
     private static string? Refusal(WireAnswer? answer) => answer is { } refused ? Text(refused) : null;
 

@@ -292,17 +292,8 @@ public static class CoreDoor
         JsonTypeInfo<TResponse> responseType)
         where TRequest : class
     {
-        var request = WireReader.Read(json, requestType, out var unread);
-        if (request is null)
-        {
-            return WireAnswer.Refuse(unread!);
-        }
-
-        var checks = new FieldChecks();
-        check(checks, request);
-        return checks.Errors.Count > 0
-            ? WireAnswer.Refuse(Problem.OfFields(checks.Errors))
-            : new WireAnswer(200, JsonSerializer.SerializeToUtf8Bytes(answer(request), responseType));
+        return WireReader.Read(json, requestType, check, out var request)
+            ?? new WireAnswer(200, JsonSerializer.SerializeToUtf8Bytes(answer(request!), responseType));
     }
 }
 

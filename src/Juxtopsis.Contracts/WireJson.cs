@@ -7,6 +7,7 @@ using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Fields;
 using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Gear;
+using Juxtopsis.Contracts.Matching;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Contracts.Shelf;
@@ -22,6 +23,7 @@ using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
 using Juxtopsis.Core.Light;
+using Juxtopsis.Core.Matching;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Solving;
 
@@ -45,7 +47,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<ExposureControl>), typeof(CamelCaseEnum<DiagnosticCode>),
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
-        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<ChangeCause>),
+        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<LookAspect>), typeof(CamelCaseEnum<LookTie>), typeof(CamelCaseEnum<ChangeCause>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(PhotoInput))]
@@ -93,6 +95,10 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(FitResponse))]
 [JsonSerializable(typeof(DayRequest))]
 [JsonSerializable(typeof(DayResponse))]
+[JsonSerializable(typeof(LookRequest))]
+[JsonSerializable(typeof(LookResponse))]
+[JsonSerializable(typeof(CutRequest))]
+[JsonSerializable(typeof(CutResponse))]
 [JsonSerializable(typeof(ProductionInput))]
 [JsonSerializable(typeof(ProductionOutput))]
 [JsonSerializable(typeof(ProductionDocument))]

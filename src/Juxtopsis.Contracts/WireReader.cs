@@ -40,6 +40,27 @@ public static class WireReader
         }
     }
 
+    /// <summary>Reads a body and checks what it says.</summary>
+    /// <typeparam name="T">The wire type.</typeparam>
+    /// <param name="json">UTF-8 text.</param>
+    /// <param name="type">Metadata from <see cref="WireJson"/>.</param>
+    /// <param name="check">What it must satisfy.</param>
+    /// <param name="request">The value; of use only where it is not refused.</param>
+    /// <returns>A refusal; null when it can be answered.</returns>
+    internal static WireAnswer? Read<T>(ReadOnlySpan<byte> json, JsonTypeInfo<T> type, Action<FieldChecks, T> check, out T? request)
+        where T : class
+    {
+        request = Read(json, type, out var unread);
+        if (request is null)
+        {
+            return WireAnswer.Refuse(unread!);
+        }
+
+        var checks = new FieldChecks();
+        check(checks, request);
+        return checks.Errors.Count > 0 ? WireAnswer.Refuse(Problem.OfFields(checks.Errors)) : null;
+    }
+
     /// <summary>Looks for the first fault: first of the text, then, along the shape that is asked for, of what it says.</summary>
     private static DiagnosticOutput Explain(ReadOnlySpan<byte> json, JsonTypeInfo type)
     {

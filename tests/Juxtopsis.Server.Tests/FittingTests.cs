@@ -31,7 +31,7 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
 
     private static FitResponse Ask(ShotInput shot)
     {
-        var door = new FitDoor(Shelf);
+        var door = new FitDoor(new(Shelf));
         Assert.Null(door.Ask(JsonSerializer.SerializeToUtf8Bytes(RequestOf(shot), WireJson.Default.FitRequest), LengthUnit.Metres));
         return JsonSerializer.Deserialize(door.Answer(LengthUnit.Metres).Body.Span, WireJson.Default.FitResponse)!;
     }
@@ -99,7 +99,7 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         var json = JsonSerializer.SerializeToUtf8Bytes(RequestOf(Named("The shipwright speaks") with { FramedMm = 30, FramedAcross = true }), WireJson.Default.FitRequest);
         string Asked(FittingShelf shelf)
         {
-            var door = new FitDoor(shelf);
+            var door = new FitDoor(new(shelf));
             Assert.Null(door.Ask(json, LengthUnit.Metres));
             return Encoding.UTF8.GetString(door.Answer(LengthUnit.Metres).Body.Span);
         }

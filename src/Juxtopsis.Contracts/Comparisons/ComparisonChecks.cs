@@ -1,4 +1,5 @@
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Matching;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Works;
 using Juxtopsis.Core.Diagnostics;
@@ -35,6 +36,8 @@ public static class ComparisonChecks
         {
             checks.Add("document.hold.pinned", $"{input.Document.Hold.Pinned.Count}", $"up to {EvaluateRequest.MaxRigs}", "Something is pinned of more rigs than there can be.", "Name each rig once.");
         }
+
+        MatchMapping.Check(checks, input.Document.Match, "document.match.");
 
         return checks.Errors.Count == 0 ? null : Problem.OfFields(checks.Errors);
     }

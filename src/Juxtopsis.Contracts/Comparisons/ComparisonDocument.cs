@@ -1,4 +1,6 @@
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Matching;
+using Juxtopsis.Core.Matching;
 using Juxtopsis.Core.Light;
 
 namespace Juxtopsis.Contracts.Comparisons;
@@ -21,6 +23,9 @@ public sealed record ComparisonDocument
     /// <summary>What stays equal while something of it is changed.</summary>
     public HoldChoice Hold { get; set; } = new();
 
+    /// <summary>What of the yardstick's look counts when it is copied, and what should agree among cameras that cut together.</summary>
+    public MatchChoice Match { get; set; } = new();
+
     /// <summary>Scene, conventions and rigs, just as they are evaluated.</summary>
     public required EvaluateRequest Setup { get; init; }
 }
@@ -29,6 +34,28 @@ public sealed record ComparisonDocument
 /// <param name="ProductionId">The production's identity.</param>
 /// <param name="ShotId">The shot's identity in it.</param>
 public sealed record ShotReference(Guid ProductionId, Guid ShotId);
+
+/// <summary>What counts when a look is copied, and when cameras cut together.</summary>
+public sealed record MatchChoice
+{
+    /// <summary>How much each aspect counts; what is left out counts as usual.</summary>
+    public AspectsInput Aspects { get; set; } = new();
+
+    /// <summary>Further distances behind the subject at which blur is compared, mm, up to 7; null among them for infinity.</summary>
+    public IReadOnlyList<double?> AlsoBehindMm { get; set; } = [];
+
+    /// <summary>What decides between answers that leave as much over.</summary>
+    public LookTie Tie { get; set; }
+
+    /// <summary>Whether what is only wished for is chosen from too.</summary>
+    public bool Wishes { get; set; }
+
+    /// <summary>What should agree among cameras.</summary>
+    public CutWishesInput Agree { get; set; } = new();
+
+    /// <summary>By how much of its distance each camera may be moved for a prime to frame, 0 to 10.</summary>
+    public double MovesShare { get; set; } = 0.2;
+}
 
 /// <summary>What a person has pinned of a rig.</summary>
 /// <param name="Rig">The rig's identity.</param>

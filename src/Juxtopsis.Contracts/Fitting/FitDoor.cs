@@ -18,21 +18,19 @@ namespace Juxtopsis.Contracts.Fitting;
 /// </summary>
 public sealed class FitDoor
 {
+    private readonly ShelfParts parts;
     private readonly FittingShelf shelf;
     private FitRequest? asked;
     private FitSearch? search;
     private DayRequest? day;
     private DaySearch? days;
-    private FittingShelf? ofBag;
-    private IReadOnlyList<Guid>? bag;
-    private IReadOnlyList<Guid> leftOut = [];
 
     /// <summary>Opens the door to a shelf.</summary>
-    /// <param name="shelf">The shelf; it may still have to be put together.</param>
-    public FitDoor(FittingShelf shelf)
+    /// <param name="parts">The shelf; it may still have to be put together.</param>
+    public FitDoor(ShelfParts parts)
     {
-        ArgumentNullException.ThrowIfNull(shelf);
-        this.shelf = shelf;
+        ArgumentNullException.ThrowIfNull(parts);
+        (this.parts, shelf) = (parts, parts.Whole);
     }
 
     /// <summary>Reads a part of a shelf: things that are retired or cannot be read are left aside.</summary>
@@ -53,13 +51,13 @@ public sealed class FitDoor
     public WireAnswer? Ask(ReadOnlySpan<byte> json, LengthUnit unit)
     {
         (asked, search) = (null, null);
-        if (Read(json, WireJson.Default.FitRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
+        if (WireReader.Read(json, WireJson.Default.FitRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
         {
             return refused;
         }
 
         asked = request;
-        search = SearchOf(request!, request!.Rig is { } rig ? shelf.Alone(rig.ToCore()) : Of(request.Bag, request.LeftOut));
+        search = SearchOf(request!, request!.Rig is { } rig ? shelf.Alone(rig.ToCore()) : parts.Of(request.Bag, request.LeftOut));
         return null;
     }
 
@@ -97,13 +95,13 @@ public sealed class FitDoor
     public WireAnswer? AskDay(ReadOnlySpan<byte> json, LengthUnit unit)
     {
         (day, days) = (null, null);
-        if (Read(json, WireJson.Default.DayRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
+        if (WireReader.Read(json, WireJson.Default.DayRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
         {
             return refused;
         }
 
         day = request;
-        days = new(Of(request!.Bag, request.LeftOut), [.. request.Shots.Select(s => new DayShot(LocationOf(request, s).ToCore(s), BriefOf(s, request.Delivery)))], Core.Rigs.Conventions.Default, request.Counts, request.Delivery.ToRules());
+        days = new(parts.Of(request!.Bag, request.LeftOut), [.. request.Shots.Select(s => new DayShot(LocationOf(request, s).ToCore(s), BriefOf(s, request.Delivery)))], Core.Rigs.Conventions.Default, request.Counts, request.Delivery.ToRules());
         return null;
     }
 
@@ -132,7 +130,7 @@ public sealed class FitDoor
     /// <returns>200 with a <see cref="FilterDayResponse"/>, or a refusal.</returns>
     public WireAnswer Filters(ReadOnlySpan<byte> json, LengthUnit unit)
     {
-        if (Read(json, WireJson.Default.DayRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
+        if (WireReader.Read(json, WireJson.Default.DayRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
         {
             return refused;
         }
@@ -165,21 +163,6 @@ public sealed class FitDoor
 
     private static LocationInput LocationOf(DayRequest request, ShotInput shot) => request.Locations.First(p => p.Id == shot.LocationId);
 
-    private FittingShelf Of(IReadOnlyList<Guid>? gear, IReadOnlyList<Guid> without)
-    {
-        if (gear is null && without.Count == 0)
-        {
-            return shelf;
-        }
-
-        if (ofBag is null || !(bag ?? []).SequenceEqual(gear ?? []) || bag is null != gear is null || !leftOut.SequenceEqual(without))
-        {
-            (ofBag, bag, leftOut) = (shelf.Only(gear, without), gear, without);
-        }
-
-        return ofBag;
-    }
-
     private static void Check(FieldChecks checks, FitRequest request, LengthUnit unit)
     {
         ProductionChecks.CheckLocation(checks, request.Location, unit, "location.");
@@ -199,19 +182,5 @@ public sealed class FitDoor
         ProductionChecks.CheckCount(checks, "leftOut", request.LeftOut.Count, 5000, "things left out");
         ProductionChecks.CheckCount(checks, "shots", request.Shots.Count, DaySearch.MostShots, "shots of a day");
         ProductionChecks.CheckChosen(checks, request.Rig, "rig.");
-    }
-
-    private static WireAnswer? Read<T>(ReadOnlySpan<byte> json, System.Text.Json.Serialization.Metadata.JsonTypeInfo<T> type, Action<FieldChecks, T> check, out T? request)
-        where T : class
-    {
-        request = WireReader.Read(json, type, out var unread);
-        if (request is null)
-        {
-            return WireAnswer.Refuse(unread!);
-        }
-
-        var checks = new FieldChecks();
-        check(checks, request);
-        return checks.Errors.Count > 0 ? WireAnswer.Refuse(Problem.OfFields(checks.Errors)) : null;
     }
 }

@@ -65,14 +65,16 @@ internal static class FitMapping
 
     public static RigChoice ToCore(this ChosenInput chosen) => new(chosen.Body, chosen.Mode, chosen.Lens, chosen.Links) { Front = chosen.Front, PunchIn = chosen.PunchIn };
 
-    public static FitRules ToRules(this DeliveryInput delivery) => new()
+    public static FitRules ToRules(this DeliveryInput delivery) => delivery.Rules.ToCore(delivery.HighestIso);
+
+    public static FitRules ToCore(this RulesInput rules, double highestIso) => new()
     {
-        Rates = delivery.Rules.Rates,
-        Iris = delivery.Rules.Iris,
-        Findings = delivery.Rules.Findings,
-        Pixels = delivery.Rules.Pixels,
-        Sensitivity = delivery.Rules.Sensitivity,
-        HighestIso = delivery.HighestIso,
+        Rates = rules.Rates,
+        Iris = rules.Iris,
+        Findings = rules.Findings,
+        Pixels = rules.Pixels,
+        Sensitivity = rules.Sensitivity,
+        HighestIso = highestIso,
     };
 
     public static FitResponse ToWire(this FitResult result, FitRequest request, RankingCriterion criterion, int looked, bool isCut, FitResult? chosen, LengthUnit unit)
@@ -182,7 +184,7 @@ internal static class FitMapping
             fit.ToFocalMm);
     }
 
-    private static RigOutput ToWire(FitRig rig, FitMode mode) => new(
+    internal static RigOutput ToWire(FitRig rig, FitMode mode) => new(
         rig.Body.Id,
         mode.Item.Name,
         rig.Lens.Id,
@@ -205,5 +207,5 @@ internal static class FitMapping
         remedy.Kind == RemedyKind.OtherSupport ? remedy.CameraSupport : null,
         remedy.Support?.Id);
 
-    private static double? Finite(double value) => double.IsFinite(value) ? value : null;
+    internal static double? Finite(double value) => double.IsFinite(value) ? value : null;
 }

@@ -29,7 +29,7 @@ public sealed class FitWords(LengthUnit unit)
             RankingCriterion.LeastWeight => $"{(fit.Rig.WeightUnknown ? "At least " : "")}{Weight(fit.Rig.WeightG)} in all.",
             RankingCriterion.Farthest or RankingCriterion.Nearest => $"{Far(fit.Scene.SubjectDistanceMm)} from the subject.",
             RankingCriterion.LeastChange => "",
-            _ => fit.Rig.Ownership switch { Gear.Ownership.Own => "All of it is ours.", Gear.Ownership.Borrow => "A part is borrowed.", _ => "A part is hired." },
+            _ => fit.Rig.Ownership switch { Gear.Ownership.Own => "All of it is ours.", Gear.Ownership.Borrow => "A part is borrowed.", Gear.Ownership.Wish => "A part is wished for.", _ => "A part is hired." },
         };
     }
 
@@ -94,10 +94,13 @@ public sealed class FitWords(LengthUnit unit)
     public Diagnostic Shortfall(Miss miss)
     {
         ArgumentNullException.ThrowIfNull(miss);
-        return new(miss.Shortfall.Code, Severity.Stops, Missed(miss.Shortfall), miss.Remedies.Count > 0 ? $"{Say(miss.Remedies[0])}." : "");
+        return new(miss.Shortfall.Code, Severity.Stops, Say(miss.Shortfall), miss.Remedies.Count > 0 ? $"{Say(miss.Remedies[0])}." : "");
     }
 
-    private string Missed(in Shortfall shortfall)
+    /// <summary>What is in the way.</summary>
+    /// <param name="shortfall">By how much a rig misses.</param>
+    /// <returns>A sentence.</returns>
+    public string Say(in Shortfall shortfall)
     {
         var by = shortfall.By;
         return shortfall.Code switch

@@ -60,6 +60,9 @@ public sealed class FittingShelf
     /// <summary>All of the gear, what no rig is made of too.</summary>
     public IReadOnlyList<GearItem> Gear => items;
 
+    /// <summary>What of it is only wished for.</summary>
+    public IEnumerable<Guid> Wished => items.Where(i => i.Get(CommonFields.Ownership) == Ownership.Wish).Select(i => i.Id);
+
     /// <summary>The mounts among it.</summary>
     public MountBook Mounts => mounts;
 

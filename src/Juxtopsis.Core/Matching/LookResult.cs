@@ -26,6 +26,10 @@ public sealed record LookMatch(FitRig Rig, FitMode Mode, Rig Set, Scene Scene, L
     /// <summary>The aspects that are pinned and not met.</summary>
     public IReadOnlyList<LookAspect> Broken { get; init; } = [];
 
+    /// <summary>The same as a rig that gives a shot, from the one place where it stands.</summary>
+    /// <returns>The rig.</returns>
+    public Fit ToFit() => new(Rig, Mode, Scene.SubjectDistanceMm, Scene.SubjectDistanceMm, Set, Scene, 1) { Report = Report, Tier = Tier };
+
     /// <summary>True where it is as open as it goes, and would have to open farther.</summary>
     public bool IsWideOpen { get; init; }
 }
@@ -47,10 +51,10 @@ public sealed record LookResult(Look Look, IReadOnlyList<LookMatch> Matches, IRe
 {
     private const double Exact = 1e-6;
 
-    internal static LookResult Of(LookSearch search, IReadOnlyList<LookSearch.Found> found, IReadOnlyDictionary<DiagnosticCode, LookSearch.Missed> misses) => new(
+    internal static LookResult Of(LookSearch search, IReadOnlyList<LookSearch.Found> found, IEnumerable<LookSearch.Missed> misses) => new(
         search.Look,
         search.Question is { } question ? [.. found.Select(f => (Match: ToMatch(question, f), f.Cost)).Where(m => Confirms(question, m.Match, m.Cost)).Select(m => m.Match)] : [],
-        [.. misses.Values.OrderByDescending(m => m.Pairs).ThenBy(m => m.Shortfall.Off).Select(m => new LookMiss(m.Shortfall, m.Rig, m.Mode, m.Pairs))],
+        [.. misses.GroupBy(m => m.Shortfall.Code).Select(g => (Nearest: g.MinBy(m => m.Shortfall.Off)!, Pairs: g.Count())).Select(g => new LookMiss(g.Nearest.Shortfall, g.Nearest.Rig, g.Nearest.Mode, g.Pairs)).OrderByDescending(m => m.Pairs).ThenBy(m => m.Shortfall.Off)],
         search.Looked,
         [.. ContradictionsOf(search)]);
 

@@ -21,6 +21,10 @@ public enum LookTie
 /// Asks every rig of a shelf how near it comes to a look: each body in each mode with each lens by each way to join them, over zoom, aperture and
 /// where the camera may stand. A few rigs at a time, so that a page stays quick; the answer is the same however many.
 /// </summary>
+/// <remarks>
+/// Twice through the shelf: first each rig is set so that something is met exactly, which nearly always is its best; then it is proven of those that may
+/// be told that none has a better setting, or that one is found.
+/// </remarks>
 public sealed class LookSearch
 {
     /// <summary>What differs by less is as good, stops.</summary>
@@ -31,10 +35,11 @@ public sealed class LookSearch
     private readonly LookTie tie;
     private readonly int most;
     private readonly List<Found> found = [];
-    private readonly PriorityQueue<Found, double> told = new();
-    private readonly Dictionary<DiagnosticCode, Missed> misses = [];
+    private readonly List<Missed> misses = [];
     private Found? bestOfPair;
     private Missed? missOfPair;
+    private double worthTelling = double.PositiveInfinity;
+    private int pair;
     private int next;
 
     /// <summary>Begins a search.</summary>
@@ -56,7 +61,7 @@ public sealed class LookSearch
         }
         else
         {
-            next = shelf.Rigs.Count;
+            next = Total;
         }
     }
 
@@ -66,14 +71,17 @@ public sealed class LookSearch
     /// <summary>How much of it counts.</summary>
     public LookWishes Wishes { get; }
 
-    /// <summary>How many rigs there are to ask.</summary>
-    public int Total => shelf.Rigs.Count;
+    /// <summary>How many rigs there are to ask, each twice.</summary>
+    public int Total => 2 * shelf.Rigs.Count;
 
     /// <summary>How many have been asked.</summary>
     public int Done => next;
 
     /// <summary>How many settings of rigs were looked at: a rig in each of its modes.</summary>
     public int Looked { get; private set; }
+
+    /// <summary>True from where each rig has been asked once: what is found is very likely the answer, and is not proven.</summary>
+    public bool IsFirstAnswer => next >= shelf.Rigs.Count;
 
     internal LookQuestion? Question { get; }
 
@@ -82,24 +90,33 @@ public sealed class LookSearch
     /// <returns>True when all have been asked.</returns>
     public bool Step(int rigs)
     {
-        for (; rigs > 0 && next < shelf.Rigs.Count; rigs--, next++)
+        var count = shelf.Rigs.Count;
+        for (; rigs > 0 && next < Total; rigs--, next++)
         {
-            // Ways to join the same two follow each other.
-            if (next > 0 && shelf.Rigs[next].Group != shelf.Rigs[next - 1].Group)
+            var rig = shelf.Rigs[next % count];
+            if (next < count)
             {
-                ClosePair();
+                Ask(rig);
+
+                // Ways to join the same two follow each other.
+                if (next + 1 == count || shelf.Rigs[next + 1].Group != rig.Group)
+                {
+                    ClosePair();
+                }
+
+                continue;
             }
 
-            Ask(shelf.Rigs[next]);
+            if (next == count)
+            {
+                worthTelling = found.Count < most ? double.PositiveInfinity : found.Select(f => f.Cost).Order().ElementAt(most - 1);
+                pair = 0;
+            }
+
+            Prove(rig);
         }
 
-        if (next < shelf.Rigs.Count)
-        {
-            return false;
-        }
-
-        ClosePair();
-        return true;
+        return next >= Total;
     }
 
     /// <summary>Asks all that are left, and answers.</summary>
@@ -107,34 +124,25 @@ public sealed class LookSearch
     public LookResult Finish()
     {
         Step(int.MaxValue);
-        return LookResult.Of(this, [.. found.Order(Comparer<Found>.Create(Compare)).Take(most)], misses);
+        return SoFar();
     }
+
+    /// <summary>What is found so far.</summary>
+    /// <returns>What comes near the look.</returns>
+    public LookResult SoFar() => LookResult.Of(this, [.. found.Order(Comparer<Found>.Create(Compare)).Take(most)], misses);
 
     private void ClosePair()
     {
         if (bestOfPair is not null)
         {
             found.Add(bestOfPair);
-            told.Enqueue(bestOfPair, -bestOfPair.Cost);
-            if (told.Count > most)
-            {
-                told.Dequeue();
-            }
         }
         else if (missOfPair is { } miss)
         {
-            var (nearest, count) = misses.TryGetValue(miss.Shortfall.Code, out var known) ? (known.Shortfall.Off <= miss.Shortfall.Off ? known : miss, known.Pairs) : (miss, 0);
-            misses[miss.Shortfall.Code] = nearest with { Pairs = count + 1 };
+            misses.Add(miss);
         }
 
         (bestOfPair, missOfPair) = (null, null);
-    }
-
-    /// <summary>What costs more is not told: neither of this pair, nor among all.</summary>
-    private double WorthBelow()
-    {
-        var ofAll = told.Count == most && told.TryPeek(out var last, out _) ? last.Cost : double.PositiveInfinity;
-        return Math.Min(ofAll, bestOfPair?.Cost ?? double.PositiveInfinity) + 2 * AsGood;
     }
 
     private void Ask(FitRig rig)
@@ -150,7 +158,7 @@ public sealed class LookSearch
                 continue;
             }
 
-            var best = setting!.Best(rig, frame, place, WorthBelow());
+            var best = setting!.Meeting(rig, frame, place);
             if (double.IsPositiveInfinity(best.Cost))
             {
                 Miss(rig, mode, best.Miss);
@@ -159,6 +167,52 @@ public sealed class LookSearch
 
             var its = new Found(rig, mode, best, Question.Frames.BurdenOf(rig, mode));
             bestOfPair = bestOfPair is null || Compare(its, bestOfPair) < 0 ? its : bestOfPair;
+        }
+    }
+
+    /// <summary>Looks for a better setting of a rig than the best of its pair, where that may be told.</summary>
+    private void Prove(FitRig rig)
+    {
+        while (pair < found.Count && found[pair].Rig.Group < rig.Group)
+        {
+            pair++;
+        }
+
+        var known = pair < found.Count && found[pair].Rig.Group == rig.Group ? found[pair] : null;
+        var place = Question!.PlaceOf(rig);
+        if (place.Near == place.Far && !rig.Zooms)
+        {
+            return;
+        }
+
+        foreach (var mode in rig.Modes)
+        {
+            var frame = Question.Frames.Of(rig, mode);
+            if (Question.MissOf(rig, mode, frame, place).Code != DiagnosticCode.None)
+            {
+                continue;
+            }
+
+            var better = setting!.Better(rig, frame, place, Math.Min(known?.Cost ?? double.PositiveInfinity, worthTelling + AsGood));
+            if (better.Cost < (known?.Cost ?? double.PositiveInfinity))
+            {
+                var its = new Found(rig, mode, better, Question.Frames.BurdenOf(rig, mode));
+                if (known is null)
+                {
+                    found.Insert(pair, its);
+                    misses.RemoveAll(m => m.Rig.Group == rig.Group);
+                }
+                else
+                {
+                    found[pair] = its;
+                }
+
+                known = its;
+            }
+            else if (better.IsUnproven && known is not null)
+            {
+                found[pair] = known = known with { Setting = known.Setting with { IsUnproven = true } };
+            }
         }
     }
 
@@ -200,9 +254,6 @@ public sealed class LookSearch
         public double Cost => Setting.Cost;
     }
 
-    /// <summary>Of what is in the way the nearest, and of how many pairs of body and lens it is.</summary>
-    internal sealed record Missed(FitRig Rig, FitMode Mode, Shortfall Shortfall)
-    {
-        public int Pairs { get; init; }
-    }
+    /// <summary>A body and lens that cannot be set, with what is in the way of the nearest.</summary>
+    internal sealed record Missed(FitRig Rig, FitMode Mode, Shortfall Shortfall);
 }

@@ -31,33 +31,44 @@ internal sealed class LookSetting(LookQuestion question)
     private Setting best;
     private Shortfall miss;
 
-    /// <summary>The best setting of a rig in a mode.</summary>
+    /// <summary>The best of the settings of a rig in a mode that meet something exactly.</summary>
+    /// <param name="of">The rig.</param>
+    /// <param name="its">The frame of the mode with it.</param>
+    /// <param name="within">From where to where the camera may stand, mm.</param>
+    /// <returns>The setting; its cost is infinite where there is none, and then it says what is in the way.</returns>
+    public Setting Meeting(FitRig of, FitFrame its, (double Near, double Far) within)
+    {
+        Begin(of, its, within);
+        Meet(LastMm);
+        return best with { Miss = miss.Code == DiagnosticCode.None ? new(DiagnosticCode.TooClose, 0, 8) : miss };
+    }
+
+    /// <summary>A setting that leaves less over than another, or the proof that there is none.</summary>
     /// <param name="of">The rig.</param>
     /// <param name="its">The frame of the mode with it.</param>
     /// <param name="within">From where to where the camera may stand, mm.</param>
     /// <param name="worthBelow">What costs as much or more need not be found.</param>
-    /// <returns>The setting; its cost is infinite where there is none that is worth it, or none at all.</returns>
-    public Setting Best(FitRig of, FitFrame its, (double Near, double Far) within, double worthBelow)
+    /// <returns>The setting; its cost is infinite where there is none.</returns>
+    public Setting Better(FitRig of, FitFrame its, (double Near, double Far) within, double worthBelow)
+    {
+        Begin(of, its, within);
+        var last = LastMm;
+        Prove(new(rig.ShortMm, last, place.Near, place.Far), worthBelow);
+        if (last < rig.LongMm)
+        {
+            Prove(new(rig.LongMm, rig.LongMm, place.Near, place.Far), worthBelow);
+        }
+
+        return best;
+    }
+
+    /// <summary>The last focal length before the long end: the largest ratio is known there only, which so is a lens of its own.</summary>
+    private double LastMm => rig.Zooms && rig.AtLong.Lens.MaximumMagnification is not null ? rig.LongMm * JustBelow : rig.LongMm;
+
+    private void Begin(FitRig of, FitFrame its, (double Near, double Far) within)
     {
         (rig, frame, place) = (of, its, within);
         (best, miss) = (new(0, 0, 0, double.PositiveInfinity), Shortfall.None);
-        // The largest ratio is known at the very long end only, which so is a lens of its own.
-        var last = rig.Zooms && rig.AtLong.Lens.MaximumMagnification is not null ? rig.LongMm * JustBelow : rig.LongMm;
-        Box zoom = new(rig.ShortMm, last, place.Near, place.Far);
-        Box end = new(rig.LongMm, rig.LongMm, place.Near, place.Far);
-        if (rig.Zooms && double.IsFinite(worthBelow) && !IsWorth(Math.Min(BoundOf(zoom), BoundOf(end)), worthBelow))
-        {
-            return best;
-        }
-
-        Meet(last);
-        Prove(zoom, worthBelow);
-        if (last < rig.LongMm)
-        {
-            Prove(end, worthBelow);
-        }
-
-        return best with { Miss = miss.Code == DiagnosticCode.None ? new(DiagnosticCode.TooClose, 0, 8) : miss };
     }
 
     /// <summary>Tries what meets something exactly.</summary>
@@ -189,13 +200,6 @@ internal sealed class LookSetting(LookQuestion question)
     {
         var least = Math.Min(best.Cost, worthBelow);
         return bound < least - Math.Max(Proven, least / 1000);
-    }
-
-    private double BoundOf(in Box box)
-    {
-        var near = question.At(rig, frame, box.ToMm, box.NearMm, overOne);
-        var far = question.At(rig, frame, box.FromMm, box.FarMm, overOther);
-        return question.Bound(near, far, overOne, overOther, low, high);
     }
 
     private void Push(Box box, double worthBelow)

@@ -35,6 +35,9 @@ public readonly record struct LookValues
     /// <summary>How many times taller than wide the discs are: S for a front squeeze, else 1.</summary>
     public double DiscNarrowing { get; init; }
 
+    /// <summary>Distances behind the subject that a curve of blur is drawn through, mm: from 10 cm to 100 m, and infinity.</summary>
+    public static IReadOnlyList<double> CurveMm { get; } = [100, 200, 500, 1000, 2000, 5000, 10_000, 20_000, 50_000, 100_000, double.PositiveInfinity];
+
     /// <summary>The look of what the evaluator says of a rig.</summary>
     /// <param name="scene">The scene.</param>
     /// <param name="rig">The rig.</param>

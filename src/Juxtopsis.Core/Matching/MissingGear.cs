@@ -11,7 +11,10 @@ namespace Juxtopsis.Core.Matching;
 public sealed record MissingGear(GearItem Item, LookMatch Match)
 {
     /// <summary>Less left over than this needs nothing, stops.</summary>
-    private const double Enough = 0.05;
+    private const double Enough = 0.15;
+
+    /// <summary>And what would not be better by this much is not told.</summary>
+    private const double Better = 0.05;
 
     /// <summary>Reducers are not made much stronger.</summary>
     private const double StrongestReducer = 0.5;
@@ -36,7 +39,7 @@ public sealed record MissingGear(GearItem Item, LookMatch Match)
         var found = new List<MissingGear>();
         void Add(MissingGear? missing)
         {
-            if (missing is not null && missing.Match.Sum < result.Matches[0].Sum - Enough)
+            if (missing is not null && missing.Match.Sum < result.Matches[0].Sum - Better)
             {
                 found.Add(missing);
             }
@@ -63,7 +66,7 @@ public sealed record MissingGear(GearItem Item, LookMatch Match)
         var effective = values.FocalPerHeight * best.Report.Sensor.UsedHeightMm;
         foreach (var lens in asked.Shelf.LensItems.Where(l => l.Get(LensFields.Mount).Length > 0 && l.Get(LensFields.Squeeze) is null or 1).OrderBy(l => l.Get(CommonFields.Ownership) ?? Ownership.Own).ThenBy(l => l.Get(CommonFields.Weight) ?? double.MaxValue))
         {
-            if (lens.Get(LensFields.Widest) is not { } widest || lens.Get(LensFields.Short) is not { } shortest)
+            if (lens.Get(LensFields.Widest) is not { } widest || lens.Get(LensFields.Short) is not { } shortest || !asked.HasRoom(lens.Get(LensFields.Mount)))
             {
                 continue;
             }
@@ -88,6 +91,9 @@ public sealed record MissingGear(GearItem Item, LookMatch Match)
         }
     }
 
+    /// <summary>A reducer needs that much between two flanges, mm.</summary>
+    private const double LeastRoomMm = 10;
+
     private static readonly Guid MadeUp = new("6d697373-696e-4765-8172-000000000001");
 
     private static GearItem Lens(string mount, double focalLengthMm, double widest, double circleMm) => GearItem.Of(GearKind.Lens, MadeUp,
@@ -101,6 +107,9 @@ public sealed record MissingGear(GearItem Item, LookMatch Match)
     /// <summary>The same question, asked of one body with something that is made up.</summary>
     private sealed record Asked(FittingShelf Shelf, Look Look, LookWishes Wishes, FitRules? Rules, GearItem Body, string Mount)
     {
+        /// <summary>Whether there is room for glass between the body and a lens of a mount.</summary>
+        public bool HasRoom(string lensMount) => Shelf.Mounts.FlangeMm(lensMount) > Shelf.Mounts.FlangeMm(Mount) + LeastRoomMm;
+
         public LookMatch? Try(IReadOnlyList<GearItem> with, FitMode mode)
         {
             var shelf = FittingShelf.Of([.. Shelf.Gear.Where(i => i.Kind == GearKind.Mount), Body.With(BodyFields.Modes, (GearItem[])[mode.Item]), .. with]);

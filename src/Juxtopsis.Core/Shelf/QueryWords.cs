@@ -89,6 +89,7 @@ internal static class QueryWords
         Item("our own", i => i.Get(CommonFields.Ownership) is null or Ownership.Own, "own", "ours", "owned");
         Item("to borrow", i => i.Get(CommonFields.Ownership) == Ownership.Borrow, "borrow", "borrowed");
         Item("to hire", i => i.Get(CommonFields.Ownership) == Ownership.Hire, "hire", "hired", "rental", "rent");
+        Item("wished for", i => i.Get(CommonFields.Ownership) == Ownership.Wish, "wish", "wished", "wishlist");
         Say("retired", row => row.Entry.RetiredAt is not null, "retired");
         foreach (var kind in GearKinds.OnShelf)
         {

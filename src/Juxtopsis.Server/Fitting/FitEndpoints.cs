@@ -1,6 +1,7 @@
 using System.ComponentModel;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Fitting;
+using Juxtopsis.Contracts.Matching;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Data;
 using Juxtopsis.Server.Edge;
@@ -17,14 +18,16 @@ internal static class FitEndpoints
     /// <summary>How many rigs are asked between looking whether whoever asked is still there.</summary>
     private const int AtOnce = 64;
 
-    private delegate WireAnswer Question(FitDoor door, ReadOnlySpan<byte> json, LengthUnit unit, CancellationToken asker);
+    private delegate WireAnswer Question(ShelfParts shelf, ReadOnlySpan<byte> json, LengthUnit unit, CancellationToken asker);
 
     public static void MapFitting(this WebApplication app)
     {
         var group = app.MapGroup("/api").WithTags("Fitting").RequireDatabase();
-        group.Map<FitRequest, FitResponse>("fit", "Fit", "Which rigs of the shelf give a shot at a place, from where, and what is in the way of the others.", (door, json, unit, asker) => door.Ask(json, unit) ?? Answer(door.Step, () => door.Answer(unit), asker));
-        group.Map<DayRequest, FilterDayResponse>("filters", "Filters", "The fewest filters and rings of the shelf that serve the shots of a day with the rigs that are chosen for them.", (door, json, unit, _) => door.Filters(json, unit));
-        group.Map<DayRequest, DayResponse>("day", "Day", "The fewest lenses of the shelf that do all shots of a day.", (door, json, unit, asker) => door.AskDay(json, unit) ?? Answer(door.StepDay, () => door.AnswerDay(unit), asker));
+        group.Map<FitRequest, FitResponse>("fit", "Fit", "Which rigs of the shelf give a shot at a place, from where, and what is in the way of the others.", (shelf, json, unit, asker) => new FitDoor(shelf) is var door && door.Ask(json, unit) is { } refused ? refused : Answer(door.Step, () => door.Answer(unit), asker));
+        group.Map<DayRequest, FilterDayResponse>("filters", "Filters", "The fewest filters and rings of the shelf that serve the shots of a day with the rigs that are chosen for them.", (shelf, json, unit, _) => new FitDoor(shelf).Filters(json, unit));
+        group.Map<DayRequest, DayResponse>("day", "Day", "The fewest lenses of the shelf that do all shots of a day.", (shelf, json, unit, asker) => new FitDoor(shelf) is var door && door.AskDay(json, unit) is { } refused ? refused : Answer(door.StepDay, () => door.AnswerDay(unit), asker));
+        group.Map<LookRequest, LookResponse>("look", "Look", "Which rigs of the shelf come nearest to a look, what is left over, and what would close the gap.", (shelf, json, unit, asker) => new MatchDoor(shelf) is var door && door.AskLook(json, unit) is { } refused ? refused : Answer(door.StepLook, () => door.AnswerLook(unit), asker));
+        group.Map<CutRequest, CutResponse>("cut", "Cut", "Which lenses of the shelf, none of them twice, make several cameras cut together.", (shelf, json, unit, asker) => new MatchDoor(shelf) is var door && door.AskCut(json, unit) is { } refused ? refused : Answer(door.StepCut, () => door.AnswerCut(unit), asker));
     }
 
     /// <summary>Works a little at a time, and gives the processor up when whoever asked has left or the time is over.</summary>
@@ -51,7 +54,7 @@ internal static class FitEndpoints
                 var json = await RequestBody.ReadAsync(request, cancellationToken);
                 var shelf = await cache.ReadAsync(db);
                 var fitting = await shelf.Fitting.WaitAsync(cancellationToken);
-                return new CoreEndpoints.Written(question(new FitDoor(fitting.Shared()), json.Span, unit, cancellationToken));
+                return new CoreEndpoints.Written(question(new ShelfParts(fitting.Shared()), json.Span, unit, cancellationToken));
             })
             .RequireRateLimiting(Limits.Heavy)
             .WithName(name)

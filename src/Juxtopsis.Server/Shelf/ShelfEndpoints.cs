@@ -67,7 +67,7 @@ internal static class ShelfEndpoints
     private sealed record ListQuery(
         [property: Description("What was typed to find things, such as: fast wide under 400 g.")] string? Q,
         [property: Description("One kind only, by its name in JSON.")] string? Kind,
-        [property: Description("own, borrow or hire.")] string? Ownership,
+        [property: Description("own, borrow, hire or wish.")] string? Ownership,
         [property: Description("One mount only.")] string? Mount,
         [property: Description("Retired things instead of the others.")] bool? Retired,
         [property: Description("The camera for which equivalents are told.")] Guid? Body,

@@ -13,6 +13,9 @@ public enum Ownership
 
     /// <summary>It can be hired.</summary>
     Hire,
+
+    /// <summary>The crew does not have it, and would like to.</summary>
+    Wish,
 }
 
 /// <summary>What every thing has.</summary>
@@ -24,7 +27,7 @@ internal static class CommonFields
     public static readonly NumberField Price = new("purchasePrice", "Price to buy", EntryKind.Price, "In the crew's currency, without tax.") { FormerKey = FormerPrice.Key };
     public static readonly NumberField Hire = new("hirePerDay", "Hire a day", EntryKind.Price, "In the crew's currency, without tax.");
     public static readonly NumberField Insured = new("insuredValue", "Insured for", EntryKind.Price, "What it would cost to get another one, as the insurer has it.");
-    public static readonly ChoiceField<Ownership> Ownership = new("ownership", "Ours or not", "Whether the crew owns it, can borrow it or can hire it.", "own", "borrow", "hire") { FormerKey = "holding" };
+    public static readonly ChoiceField<Ownership> Ownership = new("ownership", "Ours or not", "Whether the crew owns it, can borrow it, can hire it, or only wishes for it; what is wished for is in no proposal unless that is asked for.", "own", "borrow", "hire", "wish") { FormerKey = "holding" };
     public static readonly TextField From = new("from", "From whom", 120, "Who lends or hires it out, or which unit has it.");
     public static readonly TextField Note = new("note", "Note", 2000, "Anything else to know.") { ManyLines = true };
 
