@@ -8,13 +8,13 @@ const askServer = vi.fn<(request: FitRequest, onOutcome: Asked[3]) => Promise<vo
 const stop = vi.fn();
 vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
 vi.mock('../src/core/searches', async () => ({ useProgress: (await import('zustand')).create(() => ({})), searches: () => ({}) }));
-vi.mock('../src/features/brief/fitting', async () => {
+vi.mock('../src/gear/fitting', async () => {
   const { create } = await import('zustand');
   return { askFit, askServer, stop, openShelf: vi.fn(), useGear: create(() => ({ state: 'ready', version: 1, items: new Map() })) };
 });
 
 const { ask, lookAt, pick, shownKey, stopAsking, useAnswers } = await import('../src/features/brief/answers');
-const { useGear } = await import('../src/features/brief/fitting');
+const { useGear } = await import('../src/gear/fitting');
 const { addShot, changeShot } = await import('../src/features/brief/commands');
 const { shotsOf, useProduction } = await import('../src/features/brief/productionStore');
 const { leftOutFor, useDemoSet } = await import('../src/gear/demo');

@@ -8,9 +8,9 @@ const evaluate = vi.fn((setup: Setup) => setup.rigs.map(() => ({ figures: { fiel
 vi.mock('../src/core/core', () => ({ core: () => ({ assemble, evaluate }), coreReady: Promise.resolve() }));
 vi.mock('../src/core/searches', () => ({ searches: () => ({}) }));
 
-const { useGear } = await import('../src/features/brief/fitting');
-const { besidesOf, chosenOf, comparisonOf, isChosen, partsOf, pictured, rigOf, sceneOf, subjectOf } =
-  await import('../src/features/brief/rigs');
+const { useGear } = await import('../src/gear/fitting');
+const { comparisonOf, isChosen, pictured, sceneOf, subjectOf } = await import('../src/features/brief/rigs');
+const { besidesOf, chosenOfSetting, partsOf, rigOfSetting } = await import('../src/gear/setRigs');
 const chains = await import('../src/gear/chains');
 
 const gear: GearItem[] = [
@@ -92,12 +92,12 @@ test('the scene of a shot has the background behind the subject and the camera b
 });
 
 test('a proposal becomes a rig of the shelf’s parts with the mounts that they name, and none when a part is gone', () => {
-  const rig = rigOf(fitOf({}, { front: ['close'] }), { subjectDistanceMm: 3000 }, { ...shot, captureFps: 50 })!;
+  const rig = rigOfSetting(fitOf({}, { front: ['close'] }), { subjectDistanceMm: 3000 }, { ...shot, captureFps: 50 })!;
   const chain = chains.chainOf(rig)!;
   expect(chain.parts.map((p) => p.item.id)).toEqual(['body', 'ring', 'lens', 'close']);
   expect(chain.mounts!.map((m) => m.name)).toEqual(['K-bay', 'Thole']);
   expect(rig).toMatchObject({ name: 'Skiff, 40 mm', sensorWidthMm: 24.9, focalLengthMm: 40, captureFps: 50 });
-  expect(rigOf(fitOf({}, { links: ['sold'] }), { subjectDistanceMm: 3000 }, shot)).toBeNull();
+  expect(rigOfSetting(fitOf({}, { links: ['sold'] }), { subjectDistanceMm: 3000 }, shot)).toBeNull();
   expect(partsOf(fitOf({}, { body: 'body', lens: 'body', links: [] }).rig)!.map((p) => p.id)).toEqual(['body']);
 });
 
@@ -117,7 +117,7 @@ test('a picture has the rig, its scene and its figures', () => {
 });
 
 test('a choice is the body with its lens by one way and one punch-in, not by another', () => {
-  const chosen = chosenOf(fitOf());
+  const chosen = chosenOfSetting(fitOf());
   expect(chosen.name).toBe('Skiff + Ring + 40 mm');
   const of = { ...shot, chosen };
   expect(isChosen(of, fitOf())).toBe(true);

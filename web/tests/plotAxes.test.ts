@@ -2,7 +2,7 @@ import { expect, test, vi } from 'vitest';
 import type { Fit, GearItem } from '../src/core/core';
 
 vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
-const { axes } = await import('../src/features/brief/plotAxes');
+const { axesOf } = await import('../src/features/brief/plotAxes');
 
 const rig = { body: 'b', lens: 'l', links: ['a'], front: [], weightG: 1400, weightUnknown: false };
 const fit = (more: object = {}, ofRig: object = {}) =>
@@ -16,7 +16,7 @@ const fit = (more: object = {}, ofRig: object = {}) =>
     ...more,
   }) as unknown as Fit;
 const items = (...all: object[]) => new Map((all as GearItem[]).map((item) => [item.id, item]));
-const value = (axis: string, of = fit(), gear = items()) => axes[axis]!.value(of, 6400, gear);
+const value = (axis: string, of = fit(), gear = items()) => axesOf(6400, gear, false)[axis]!.value(of);
 
 test('what is not known of a rig, or has no end, has no place in the plot', () => {
   expect(value('weight', fit({}, { weightUnknown: true }))).toBeNull();
@@ -42,7 +42,10 @@ test('a price is of what is bought, a hire of what is hired; of a rig that keeps
 });
 
 test('every axis tells a value in the person’s unit', () => {
-  const plain = (axis: string, feet = false) => axes[axis]!.text(value(axis)!, feet).replace(/[\u2009\u00a0\u202f]/g, ' ');
+  const plain = (axis: string, feet = false) =>
+    axesOf(6400, items(), feet)
+      [axis]!.text(value(axis)!)
+      .replace(/[\u2009\u00a0\u202f]/g, ' ');
   expect(['distance', 'blur', 'weight', 'light', 'sharp'].map((axis) => plain(axis))).toEqual([
     '3.20 m',
     '1.2 %',
@@ -51,5 +54,5 @@ test('every axis tells a value in the person’s unit', () => {
     '45.0 cm',
   ]);
   expect(plain('distance', true)).toContain('′');
-  expect(axes['blur']!.text(0.123, false)).toContain('0.12');
+  expect(axesOf(6400, items(), false).blur!.text(0.123)).toContain('0.12');
 });

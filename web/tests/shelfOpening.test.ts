@@ -12,7 +12,7 @@ const answers = { shelf: file('a'), status: 200, down: false };
 const opened = vi.fn(() => Promise.resolve(true));
 const fit = vi.fn<() => Promise<Outcome<FitResponse> | null>>();
 
-let fitting: typeof import('../src/features/brief/fitting');
+let fitting: typeof import('../src/gear/fitting');
 const gear = () => fitting.useGear.getState();
 
 /** Lets the server be given its time, and everything that waits go on. */
@@ -42,7 +42,7 @@ beforeEach(async () => {
     unreachable: { say: 'cannot be reached' },
     setWriterName: () => undefined,
   }));
-  fitting = await import('../src/features/brief/fitting');
+  fitting = await import('../src/gear/fitting');
 });
 afterEach(() => vi.useRealTimers());
 

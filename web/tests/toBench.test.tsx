@@ -10,7 +10,7 @@ vi.mock('../src/core/core', () => ({ core: () => ({ assemble }), coreReady: Prom
 vi.mock('../src/core/searches', () => ({ searches: () => ({}) }));
 vi.mock('../src/documents/outbox', () => ({ startWork, register: () => undefined }));
 
-const { useGear } = await import('../src/features/brief/fitting');
+const { useGear } = await import('../src/gear/fitting');
 const { useAnswers } = await import('../src/features/brief/answers');
 const { BenchButton } = await import('../src/features/brief/ToBench');
 

@@ -61,7 +61,7 @@ public sealed class MatchDoor(ShelfParts shelf)
         var isWhole = looking.Done >= looking.Total;
         var result = looking.SoFar();
         IReadOnlyList<MissingGear> missing = isWhole ? MissingGear.Of(among!, result, looking.Wishes, look.ToRules()) : [];
-        return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(missing, unit), WireJson.Default.LookResponse));
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(looking.Wishes, isWhole, missing, unit), WireJson.Default.LookResponse));
     }
 
     /// <summary>Asks which lenses make cameras cut together, in place of what was asked before.</summary>

@@ -125,6 +125,27 @@ internal static class MatchMapping
         ? wishes.With(aspect, new(wish.Weight, wish.Pinned, IsSize(aspect) ? 2 * PortableMath.Log2(1 + wish.Tolerance) : wish.Tolerance))
         : wishes);
 
+    private static AspectsInput ToWire(LookWishes wishes)
+    {
+        AspectInput Of(LookAspect aspect) => new()
+        {
+            Weight = wishes[aspect].Weight,
+            Pinned = wishes[aspect].IsPinned,
+            Tolerance = IsSize(aspect) ? PortableMath.Exp2(wishes[aspect].ToleranceStops / 2) - 1 : wishes[aspect].ToleranceStops,
+        };
+        return new()
+        {
+            Angle = Of(LookAspect.Angle),
+            Framing = Of(LookAspect.Framing),
+            Distance = Of(LookAspect.Distance),
+            BackgroundSize = Of(LookAspect.BackgroundSize),
+            Blur = Of(LookAspect.Blur),
+            BlurShape = Of(LookAspect.BlurShape),
+            SharpZone = Of(LookAspect.SharpZone),
+            Light = Of(LookAspect.Light),
+        };
+    }
+
     public static FitRules ToRules(this AmongRequest request) => request.Rules.ToCore(request.HighestIso);
 
     public static Look ToLook(this LookRequest request)
@@ -133,7 +154,7 @@ internal static class MatchMapping
         return new(request.Setup.SceneOf(rig), request.Setup.Conventions, rig.Rig, [.. request.AlsoBehindMm.Select(b => b ?? double.PositiveInfinity)]);
     }
 
-    public static LookResponse ToWire(this LookResult result, IReadOnlyList<MissingGear> missing, LengthUnit unit)
+    public static LookResponse ToWire(this LookResult result, LookWishes wishes, bool isWhole, IReadOnlyList<MissingGear> missing, LengthUnit unit)
     {
         var (words, fits) = (new LookWords(unit), new FitWords(unit));
         MatchOutput Say(LookMatch match) => match.ToWire(words, fits);
@@ -141,7 +162,9 @@ internal static class MatchMapping
             result.Look.Values?.ToWire(result.Look.Report, result.Look.BehindMm),
             [.. result.Look.BehindMm.Select(FitMapping.Finite)],
             [.. LookValues.CurveMm.Select(FitMapping.Finite)],
+            ToWire(wishes),
             [.. result.Matches.Select(Say)],
+            isWhole && result.Matches.All(m => m.IsProven),
             [.. missing.Select(m => new MissingOutput(words.Say(m), GearJson.ToElement(m.Item), Say(m.Match)))],
             [.. result.Misses.Select(m => new Diagnostic(m.Shortfall.Code, Severity.Stops, $"{m.Pairs} {(m.Pairs == 1 ? "pair" : "pairs")} of body and lens cannot be set so. Nearest {m.Rig.Body.Name}, {m.Rig.Lens.Name}: {fits.Say(m.Shortfall)}", "").ToWire())],
             result.Looked,

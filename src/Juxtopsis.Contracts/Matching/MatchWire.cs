@@ -142,13 +142,15 @@ public sealed record MissingOutput(string Say, JsonElement Item, MatchOutput Mat
 /// <param name="Look">The look; null where there is none.</param>
 /// <param name="BehindMm">Distances behind the subject at which blur is compared, mm; null among them for infinity.</param>
 /// <param name="CurveMm">Distances of the curve of blur, mm; null for infinity.</param>
+/// <param name="Aspects">How much each aspect counted, with what is usual where nothing was said.</param>
 /// <param name="Matches">One of each body and lens, the nearest first.</param>
+/// <param name="IsProven">False for the first answer, of which it is not proven yet that none of them has a better setting.</param>
 /// <param name="Missing">What would bring it nearer.</param>
 /// <param name="Misses">What else there is, and why it cannot be set at all, in sentences.</param>
 /// <param name="Looked">How many settings of rigs were looked at.</param>
 /// <param name="Contradictions">What in the look cannot be, whatever the gear.</param>
 public sealed record LookResponse(
-    LookOutput? Look, IReadOnlyList<double?> BehindMm, IReadOnlyList<double?> CurveMm, IReadOnlyList<MatchOutput> Matches, IReadOnlyList<MissingOutput> Missing, IReadOnlyList<DiagnosticOutput> Misses, int Looked,
+    LookOutput? Look, IReadOnlyList<double?> BehindMm, IReadOnlyList<double?> CurveMm, AspectsInput Aspects, IReadOnlyList<MatchOutput> Matches, bool IsProven, IReadOnlyList<MissingOutput> Missing, IReadOnlyList<DiagnosticOutput> Misses, int Looked,
     IReadOnlyList<DiagnosticOutput> Contradictions);
 
 /// <summary>One of the cameras that must cut together: its framing and distance are those of its rig.</summary>

@@ -416,6 +416,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which rigs of the shelf come nearest to a look, what is left over, and what would close the gap. */
+        post: operations["Look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which lenses of the shelf, none of them twice, make several cameras cut together. */
+        post: operations["Cut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photos/{id}": {
         parameters: {
             query?: never;
@@ -748,6 +782,32 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description How much an aspect of a look counts. */
+        AspectInput: {
+            /**
+             * Format: double
+             * @description Times what is left over of it, 0 to 10; 0 tells it and no more.
+             */
+            weight?: number;
+            /** @description Whether it must be met. */
+            pinned?: boolean;
+            /**
+             * Format: double
+             * @description How far a pinned one may be off: a share for angle, framing, distance and size of the background, such as 0.01; stops for the others.
+             */
+            tolerance?: number;
+        };
+        /** @description How much each aspect of a look counts; what is left out counts as usual. */
+        AspectsInput: {
+            angle?: null | components["schemas"]["AspectInput"];
+            framing?: null | components["schemas"]["AspectInput"];
+            distance?: null | components["schemas"]["AspectInput"];
+            backgroundSize?: null | components["schemas"]["AspectInput"];
+            blur?: null | components["schemas"]["AspectInput"];
+            blurShape?: null | components["schemas"]["AspectInput"];
+            sharpZone?: null | components["schemas"]["AspectInput"];
+            light?: null | components["schemas"]["AspectInput"];
+        };
         /** @description Parts to be put together. */
         AssembleRequest: {
             /** @description The parts and the mode. */
@@ -896,6 +956,8 @@ export interface components {
             shot?: null | components["schemas"]["ShotReference"];
             /** @description What stays equal while something of it is changed. */
             hold?: components["schemas"]["HoldChoice"];
+            /** @description What of the yardstick's look counts when it is copied, and what should agree among cameras that cut together. */
+            match?: components["schemas"]["MatchChoice"];
             /** @description Scene, conventions and rigs, just as they are evaluated. */
             setup: components["schemas"]["EvaluateRequest"];
         };
@@ -1041,6 +1103,162 @@ export interface components {
          * @enum {unknown}
          */
         CropSchool: "delivered" | "diagonal" | "width" | "height";
+        /** @description One of the cameras that must cut together: its framing and distance are those of its rig. */
+        CutCameraInput: {
+            /** @description Identity of its rig among those of the setup. */
+            rig: string;
+            /**
+             * Format: uuid
+             * @description Identity of its body.
+             */
+            body: string;
+            /** @description Name of its mode; left out for whichever is best. */
+            mode?: null | string;
+            /**
+             * Format: double
+             * @description By how much of its distance it may be moved for a prime to frame, 0 to 10.
+             */
+            movesShare?: number;
+        };
+        /** @description A way for the cameras to cut together. */
+        CutOutput: {
+            /** @description How well, which is the odd one and by how much, in a sentence. */
+            say: string;
+            /** @description One for each camera, in their order. */
+            shares: components["schemas"]["CutShareOutput"][];
+            /** @description Identity of the rig that is farthest from the others. */
+            odd: string;
+            /**
+             * Format: double
+             * @description What they differ altogether, stops.
+             */
+            sum: number;
+            /** @description False where the search was given up before it was proven that none is better. */
+            isProven: boolean;
+        };
+        /** @description Asks which lenses make cameras cut together. */
+        CutRequest: {
+            /** @description The scene and the rigs, of which the yardstick leads. */
+            setup: components["schemas"]["EvaluateRequest"];
+            /** @description The cameras, 2 to 5, each with a body of its own. */
+            cameras: components["schemas"]["CutCameraInput"][];
+            /** @description What should agree. */
+            agree?: components["schemas"]["CutWishesInput"];
+            /** @description The gear to choose from, by identity; left out for the whole shelf. */
+            bag?: null | string[];
+            /** @description Gear of that which is left out all the same, by identity. */
+            leftOut?: string[];
+            /** @description Whether what is only wished for is chosen from too. */
+            wishes?: boolean;
+            /** @description What an answer must keep. */
+            rules?: components["schemas"]["RulesInput"];
+            /**
+             * Format: double
+             * @description The highest sensitivity that is accepted, ISO.
+             */
+            highestIso?: number;
+        };
+        /** @description How the cameras cut together. */
+        CutResponse: {
+            kept: null | components["schemas"]["CutOutput"];
+            given: null | components["schemas"]["CutOutput"];
+            /** @description What is in the way of cameras that have no lens. */
+            misses: components["schemas"]["DiagnosticOutput"][];
+        };
+        /** @description How one of the cameras takes its picture. */
+        CutShareOutput: {
+            /** @description Identity of its rig in what was asked. */
+            camera: string;
+            /** @description Its parts. */
+            rig: components["schemas"]["RigOutput"];
+            /**
+             * Format: double
+             * @description Where it stands, mm.
+             */
+            distanceMm: number;
+            /**
+             * Format: double
+             * @description Focal length to set, mm.
+             */
+            focalLengthMm: number;
+            /**
+             * Format: double
+             * @description Aperture to set.
+             */
+            fNumber: number;
+            /**
+             * Format: double
+             * @description Sensitivity that is just right, ISO; null when the brightness is not known.
+             */
+            sensitivityIso: null | number;
+            /**
+             * Format: double
+             * @description The lowest sensitivity of the body; null when not known.
+             */
+            lowestIso: null | number;
+            /** @description Always false. */
+            rackedFarther: boolean;
+            /**
+             * Format: double
+             * @description Disc of a point behind, as a share of the picture's height.
+             */
+            blurShare: number;
+            /**
+             * Format: double
+             * @description Harmonic mean of the sharp depths before and behind, mm.
+             */
+            sharpMm: number;
+            /** @description What it differs from the lead. */
+            rest: components["schemas"]["RestOutput"][];
+            /**
+             * Format: double
+             * @description By how much more is enlarged than with the lead, stops.
+             */
+            pixelStops: number;
+            /**
+             * Format: double
+             * @description All of that by its weights, stops.
+             */
+            offLead: number;
+            /**
+             * Format: double
+             * @description The same against each of the others, in the mean.
+             */
+            offOthers: number;
+            /**
+             * Format: int32
+             * @description 0 where nothing speaks against it, 1 where something costs or is not known, 2 where something spoils it.
+             */
+            tier: number;
+        };
+        /** @description What should agree among cameras, and how much each counts, 0 to 10. */
+        CutWishesInput: {
+            /**
+             * Format: double
+             * @description Blur behind.
+             */
+            blur?: number;
+            /**
+             * Format: double
+             * @description Depth of the sharp zone.
+             */
+            sharpZone?: number;
+            /**
+             * Format: double
+             * @description Shape of the discs.
+             */
+            blurShape?: number;
+            /**
+             * Format: double
+             * @description Light that reaches the sensor.
+             */
+            light?: number;
+            /**
+             * Format: double
+             * @description How much what is recorded is enlarged.
+             */
+            pixels?: number;
+        };
         /** @description Asks which lenses do all shots of a day. */
         DayRequest: {
             /** @description The places. */
@@ -1977,10 +2195,199 @@ export interface components {
             note?: string;
         };
         /**
+         * @description What makes the look of a picture, one by one.
+         * @enum {unknown}
+         */
+        LookAspect: "angle" | "framing" | "distance" | "backgroundSize" | "blur" | "blurShape" | "sharpZone" | "light";
+        /** @description What makes a look, in numbers. */
+        LookOutput: {
+            /**
+             * Format: double
+             * @description Equivalent focal length on the reference format, mm.
+             */
+            equivalentMm: number;
+            /**
+             * Format: double
+             * @description Angle upright, at infinity, degrees.
+             */
+            angleDeg: number;
+            /**
+             * Format: double
+             * @description Entrance pupil, mm.
+             */
+            pupilMm: number;
+            /**
+             * Format: double
+             * @description Field at the subject, upright, mm.
+             */
+            fieldHeightMm: number;
+            /**
+             * Format: double
+             * @description Sensor mark to subject, mm.
+             */
+            distanceMm: number;
+            /**
+             * Format: double
+             * @description Harmonic mean of the sharp depths before and behind, mm.
+             */
+            sharpMm: number;
+            /**
+             * Format: double
+             * @description Working T-number.
+             */
+            workingTNumber: number;
+            /**
+             * Format: double
+             * @description How many times taller than wide discs are.
+             */
+            discNarrowing: number;
+            /** @description Disc of a point behind as a share of the picture's height, at each distance that blur is compared at. */
+            blurShares: number[];
+            /** @description The same at the distances of the curve. */
+            blurCurve: number[];
+        };
+        /** @description Asks what of the shelf comes near a look. */
+        LookRequest: {
+            /** @description A scene, the conventions, and rigs of which the yardstick is the look; bare numbers do as well as parts. */
+            setup: components["schemas"]["EvaluateRequest"];
+            /** @description How much each aspect counts. */
+            aspects?: components["schemas"]["AspectsInput"];
+            /** @description Further distances behind the subject at which blur is compared, mm, up to 7; null among them for infinity. */
+            alsoBehindMm?: (null | number)[];
+            /** @description What decides between answers that leave as much over. */
+            tie?: components["schemas"]["LookTie"];
+            /**
+             * Format: int32
+             * @description How many answers to tell of at most, 1 to 200.
+             */
+            most?: number;
+            /** @description The gear to choose from, by identity; left out for the whole shelf. */
+            bag?: null | string[];
+            /** @description Gear of that which is left out all the same, by identity. */
+            leftOut?: string[];
+            /** @description Whether what is only wished for is chosen from too. */
+            wishes?: boolean;
+            /** @description What an answer must keep. */
+            rules?: components["schemas"]["RulesInput"];
+            /**
+             * Format: double
+             * @description The highest sensitivity that is accepted, ISO.
+             */
+            highestIso?: number;
+        };
+        /** @description What comes near a look. */
+        LookResponse: {
+            look: null | components["schemas"]["LookOutput"];
+            /** @description Distances behind the subject at which blur is compared, mm; null among them for infinity. */
+            behindMm: (null | number)[];
+            /** @description Distances of the curve of blur, mm; null for infinity. */
+            curveMm: (null | number)[];
+            /** @description How much each aspect counted, with what is usual where nothing was said. */
+            aspects: components["schemas"]["AspectsInput"];
+            /** @description One of each body and lens, the nearest first. */
+            matches: components["schemas"]["MatchOutput"][];
+            /** @description False for the first answer, of which it is not proven yet that none of them has a better setting. */
+            isProven: boolean;
+            /** @description What would bring it nearer. */
+            missing: components["schemas"]["MissingOutput"][];
+            /** @description What else there is, and why it cannot be set at all, in sentences. */
+            misses: components["schemas"]["DiagnosticOutput"][];
+            /**
+             * Format: int32
+             * @description How many settings of rigs were looked at.
+             */
+            looked: number;
+            /** @description What in the look cannot be, whatever the gear. */
+            contradictions: components["schemas"]["DiagnosticOutput"][];
+        };
+        /**
+         * @description What decides between answers that leave as much over.
+         * @enum {unknown}
+         */
+        LookTie: "ownership" | "price" | "weight";
+        /**
          * @description Which way the camera looks in a room.
          * @enum {unknown}
          */
         LooksAlong: "length" | "width";
+        /** @description What counts when a look is copied, and when cameras cut together. */
+        MatchChoice: {
+            /** @description How much each aspect counts; what is left out counts as usual. */
+            aspects?: components["schemas"]["AspectsInput"];
+            /** @description Further distances behind the subject at which blur is compared, mm, up to 7; null among them for infinity. */
+            alsoBehindMm?: (null | number)[];
+            /** @description What decides between answers that leave as much over. */
+            tie?: components["schemas"]["LookTie"];
+            /** @description Whether what is only wished for is chosen from too. */
+            wishes?: boolean;
+            /** @description What should agree among cameras. */
+            agree?: components["schemas"]["CutWishesInput"];
+            /**
+             * Format: double
+             * @description By how much of its distance each camera may be moved for a prime to frame, 0 to 10.
+             */
+            movesShare?: number;
+        };
+        /** @description A rig that comes near a look. */
+        MatchOutput: {
+            /** @description Its parts. */
+            rig: components["schemas"]["RigOutput"];
+            /**
+             * Format: double
+             * @description Where it stands, mm from the sensor mark to the subject.
+             */
+            distanceMm: number;
+            /**
+             * Format: double
+             * @description Focal length to set, as marked, mm.
+             */
+            focalLengthMm: number;
+            /**
+             * Format: double
+             * @description Aperture to set on the lens.
+             */
+            fNumber: number;
+            /**
+             * Format: double
+             * @description Sensitivity that is just right without a filter, ISO; null when the brightness is not known.
+             */
+            sensitivityIso: null | number;
+            /**
+             * Format: double
+             * @description The lowest sensitivity of the body; null when not known.
+             */
+            lowestIso: null | number;
+            /** @description Always false: it is focused in the nearer of two places. */
+            rackedFarther: boolean;
+            /** @description What makes its picture. */
+            look: components["schemas"]["LookOutput"];
+            /** @description What is left over of each aspect. */
+            rest: components["schemas"]["RestOutput"][];
+            /** @description What is left over of blur at each distance that it is compared at, stops. */
+            blurRests: number[];
+            /**
+             * Format: double
+             * @description All of it by its weights, stops.
+             */
+            sum: number;
+            /** @description In a sentence. */
+            say: string;
+            /** @description The aspects that are pinned and not met. */
+            broken: components["schemas"]["LookAspect"][];
+            /** @description True where it is as open as it goes. */
+            isWideOpen: boolean;
+            /** @description False where it was given up to prove that this rig has no better setting. */
+            isProven: boolean;
+            /**
+             * Format: int32
+             * @description 0 where nothing speaks against it, 1 where something costs or is not known, 2 where something spoils it.
+             */
+            tier: number;
+            /** @description What that is, the weightiest first. */
+            findings: components["schemas"]["DiagnosticOutput"][];
+            /** @description Why it is alike though the sensor is another, and where that ends. */
+            equality: string[];
+        };
         /** @description A rig that does not give the shot. */
         MissOutput: {
             /** @description Its parts, in the mode in which it comes nearest. */
@@ -1990,6 +2397,14 @@ export interface components {
             /** @description What would let it: each was tried. */
             remedies: components["schemas"]["RemedyOutput"][];
             nearest: null | components["schemas"]["FitOutput"];
+        };
+        /** @description A thing that no shelf has and that would bring the look nearer. */
+        MissingOutput: {
+            /** @description What it is and how near it comes. */
+            say: string;
+            item: components["schemas"]["JsonElement"];
+            /** @description How a rig with it comes near. */
+            match: components["schemas"]["MatchOutput"];
         };
         /** @description An answer, and what it would change. */
         OptionOutput: {
@@ -2040,7 +2455,7 @@ export interface components {
          * @description How the crew comes by a thing.
          * @enum {unknown}
          */
-        Ownership: "own" | "borrow" | "hire";
+        Ownership: "own" | "borrow" | "hire" | "wish";
         /** @description What was read of a thing's papers. */
         PapersOutput: {
             known: unknown;
@@ -2328,6 +2743,21 @@ export interface components {
              * @description The support of the shelf meant; null for none.
              */
             support: null | string;
+        };
+        /** @description What is left over of an aspect. */
+        RestOutput: {
+            /** @description The aspect. */
+            aspect: components["schemas"]["LookAspect"];
+            /**
+             * Format: double
+             * @description The answer's over the look's, less 1.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description The same in stops, 2·log₂; above 0 where the answer has more.
+             */
+            stops: number;
         };
         /** @description A rig: its numbers, and the parts that they came from where it has some. */
         RigInput: {
@@ -5044,6 +5474,168 @@ export interface operations {
             };
         };
     };
+    Look: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Cut: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     GetPhoto: {
         parameters: {
             query?: never;
@@ -5476,7 +6068,7 @@ export interface operations {
                 Q?: string;
                 /** @description One kind only, by its name in JSON. */
                 Kind?: string;
-                /** @description own, borrow or hire. */
+                /** @description own, borrow, hire or wish. */
                 Ownership?: string;
                 /** @description One mount only. */
                 Mount?: string;

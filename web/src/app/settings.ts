@@ -24,6 +24,9 @@ interface Settings {
   /** What the plot of rigs goes by, across and upward. */
   plotAcross: string;
   plotUp: string;
+  /** What the plot of what comes near a look goes by, likewise. */
+  matchAcross: string;
+  matchUp: string;
   /** Put on top of what gear costs, per cent. */
   taxPercent: number;
   marginPercent: number;
@@ -37,7 +40,7 @@ interface Settings {
   turnGround: () => void;
   nameWriter: (name: string) => void;
   setTax: (part: { taxPercent?: number; marginPercent?: number }) => void;
-  choosePlot: (axes: { plotAcross?: string; plotUp?: string }) => void;
+  choosePlot: (axes: Partial<Pick<Settings, 'plotAcross' | 'plotUp' | 'matchAcross' | 'matchUp'>>) => void;
   chooseRow: (figure: FigureId, on: boolean) => void;
 }
 
@@ -57,6 +60,8 @@ export const useSettings = create<Settings>()(
       fromAbove: false,
       plotAcross: 'distance',
       plotUp: 'blur',
+      matchAcross: 'framing',
+      matchUp: 'blur',
       taxPercent: 0,
       marginPercent: 0,
       writerName: '',

@@ -38,6 +38,16 @@ export type FitRig = Schemas['RigOutput'];
 export type DayRequest = Schemas['DayRequest'];
 export type DayResponse = Schemas['DayResponse'];
 export type FilterDayResponse = Schemas['FilterDayResponse'];
+export type LookRequest = Schemas['LookRequest'];
+export type LookResponse = Schemas['LookResponse'];
+export type LookMatch = Schemas['MatchOutput'];
+export type Look = Schemas['LookOutput'];
+export type LookAspect = Schemas['LookAspect'];
+export type AspectWish = Schemas['AspectInput'];
+export type MissingGear = Omit<Schemas['MissingOutput'], 'item'> & { item: GearItem };
+export type CutRequest = Schemas['CutRequest'];
+export type CutResponse = Schemas['CutResponse'];
+export type Cut = Schemas['CutOutput'];
 export type Entry = Schemas['EntryOutput'];
 /** The kinds of typed text that the core reads. */
 export type EntryKind = Schemas['EntryKind'];
@@ -122,6 +132,12 @@ interface Exports {
   DayStep: (rigs: number) => number;
   DayAnswer: (feet: boolean) => string;
   FilterDay: (json: string, feet: boolean) => string;
+  LookAsk: (json: string, feet: boolean) => string | null;
+  LookStep: (rigs: number) => number;
+  LookAnswer: (feet: boolean) => string;
+  CutAsk: (json: string, feet: boolean) => string | null;
+  CutStep: (some: number) => number;
+  CutAnswer: (feet: boolean) => string;
   Formats: () => string[];
   Levels: () => string[];
   Figures: () => string[];
@@ -179,6 +195,10 @@ export interface Core {
   prepareShelf: (pairs: number) => number;
   fit: Stepwise<FitRequest, FitResponse>;
   day: Stepwise<DayRequest, DayResponse>;
+  /** What comes near a look; half way each rig has been asked once, and there is a first answer. */
+  look: Stepwise<LookRequest, LookResponse>;
+  /** Which lenses make cameras cut together. */
+  cut: Stepwise<CutRequest, CutResponse>;
   /** The fewest filters and rings for the rigs that are chosen; what is wrong with the request where it is refused. */
   filterDay: (request: DayRequest, feet: boolean) => FilterDayResponse | Diagnostic[];
   formats: SensorFormat[];
@@ -291,6 +311,16 @@ export async function boot(): Promise<Core> {
       ask: (request, feet) => refusal(door.DayAsk(JSON.stringify(request), feet)),
       step: (rigs) => door.DayStep(rigs),
       answer: (feet) => JSON.parse(door.DayAnswer(feet)) as DayResponse,
+    },
+    look: {
+      ask: (request, feet) => refusal(door.LookAsk(JSON.stringify({ ...request, setup: bare(request.setup) }), feet)),
+      step: (rigs) => door.LookStep(rigs),
+      answer: (feet) => JSON.parse(door.LookAnswer(feet)) as LookResponse,
+    },
+    cut: {
+      ask: (request, feet) => refusal(door.CutAsk(JSON.stringify({ ...request, setup: bare(request.setup) }), feet)),
+      step: (some) => door.CutStep(some),
+      answer: (feet) => JSON.parse(door.CutAnswer(feet)) as CutResponse,
     },
     filterDay(request, feet) {
       const said = JSON.parse(door.FilterDay(JSON.stringify(request), feet)) as FilterDayResponse | Problem;

@@ -1,6 +1,8 @@
 import type {
   boot,
   Conventions,
+  CutRequest,
+  CutResponse,
   DayRequest,
   DayResponse,
   FilterDayResponse,
@@ -8,6 +10,8 @@ import type {
   FitRequest,
   FitResponse,
   GearItem,
+  LookRequest,
+  LookResponse,
   Question,
   Setup,
   Stepwise,
@@ -20,6 +24,8 @@ export type Outcome<T> = { kind: 'answered'; answer: T; ms: number } | { kind: '
 const itemsAtOnce = 20;
 const pairsAtOnce = 8;
 const rigsAtOnce = 24;
+/** How much of a search for a look is done when each rig has been asked once. */
+const firstAt = 0.5;
 
 /** What takes longer than a hand waits: asked of a core beside the page. */
 export interface Searches {
@@ -29,6 +35,15 @@ export interface Searches {
   openShelf: (file: object, items: GearItem[]) => Promise<boolean>;
   fit: (key: string, isUrgent: boolean, request: FitRequest, feet: boolean) => Promise<Outcome<FitResponse> | null>;
   day: (request: DayRequest, feet: boolean) => Promise<Outcome<DayResponse> | null>;
+  /** What comes near a look; the first answer is told as soon as each rig has been asked once. */
+  look: (
+    key: string,
+    isUrgent: boolean,
+    request: LookRequest,
+    feet: boolean,
+    onFirst: (outcome: Outcome<LookResponse>) => void,
+  ) => Promise<Outcome<LookResponse> | null>;
+  cut: (request: CutRequest, feet: boolean) => Promise<Outcome<CutResponse> | null>;
   /** The fewest filters and rings for the day. */
   filters: (request: DayRequest, feet: boolean) => Promise<Outcome<FilterDayResponse> | null>;
   /** What each answer to the conventions would change; null when others were asked since. */
@@ -87,6 +102,27 @@ export function searchesWith(starting: ReturnType<typeof boot>): Searches {
     },
     fit: async (key, isUrgent, request, feet) => queue.ask(key, isUrgent, stepwise((await starting).fit, request, feet)),
     day: async (request, feet) => queue.ask('day', true, stepwise((await starting).day, request, feet)),
+    async look(key, isUrgent, request, feet, onFirst) {
+      const core = await starting;
+      const work = stepwise(core.look, request, feet);
+      let first = false;
+      return queue.ask(key, isUrgent, {
+        begin() {
+          first = false;
+          return work.begin();
+        },
+        step() {
+          const done = work.step();
+          if (done >= firstAt && done < 1 && !first) {
+            first = true;
+            onFirst(work.end());
+          }
+          return done;
+        },
+        end: () => work.end(),
+      });
+    },
+    cut: async (request, feet) => queue.ask('cut', true, stepwise((await starting).cut, request, feet)),
     async filters(request, feet) {
       const core = await starting;
       return queue.ask<Outcome<FilterDayResponse>>('filters', true, {

@@ -25,6 +25,7 @@ import { LookCloser } from './LookCloser';
 import { Figures } from './Figures';
 import { GroundLine } from './ground/GroundLine';
 import { Ladder } from './light/Ladder';
+import { MatchView } from './match/MatchView';
 import { HoldBar } from './HoldBar';
 import { holdOf } from './holding';
 import { ChainPanel } from './panels/ChainPanel';
@@ -144,52 +145,58 @@ function Bench() {
           feet={feet}
         />
       </FormTextsContext>
-      <HoldBar />
-      <Box
-        sx={{
-          display: 'grid',
-          gap: 1,
-          gridTemplateColumns: {
-            xs: 'minmax(0, 1fr)',
-            sm: `repeat(${Math.min(2, rigs.length)}, minmax(0, 1fr))`,
-            lg: showsFigures
-              ? `repeat(${rigs.length}, minmax(300px, 1fr)) minmax(372px, max-content)`
-              : `repeat(${rigs.length > most ? Math.ceil(rigs.length / 2) : rigs.length}, minmax(0, 1fr))`,
-          },
-        }}
-      >
-        {told.figures.rigs.slice(0, told.figures.reports.length).map((rig, i) => (
-          <FormTextsContext key={rig.id} value={keptTexts(rig.id!)}>
-            <RigColumn
-              index={i}
-              rig={rig}
-              scene={told.figures.scene}
-              report={told.figures.reports[i]!}
-              focused={told.lastFocused[rig.id!] ?? null}
-              reasons={words.reasons[i] ?? noReasons}
-              problems={problems}
-              isYardstick={i === told.figures.yardstick}
-              spread={spread}
-              count={rigs.length}
-              referenceName={referenceName}
-              span={told.span}
-              chainSpan={told.chainSpan}
-              frameHeight={frameHeight}
-              isBare={view === 'light'}
-              feet={feet}
-            />
-          </FormTextsContext>
-        ))}
-        {showsFigures && <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>{figures}</Box>}
-      </Box>
-      <div data-below>
-        {view === 'light' ? (
-          <Ladder setup={setup} hold={hold} reports={reports} reasons={words.reasons} />
-        ) : (
-          <GroundLine setup={setup} reports={reports} feet={feet} />
-        )}
-      </div>
-      {figuresBelow && figures}
+      {view === 'match' ? (
+        <MatchView />
+      ) : (
+        <>
+          <HoldBar />
+          <Box
+            sx={{
+              display: 'grid',
+              gap: 1,
+              gridTemplateColumns: {
+                xs: 'minmax(0, 1fr)',
+                sm: `repeat(${Math.min(2, rigs.length)}, minmax(0, 1fr))`,
+                lg: showsFigures
+                  ? `repeat(${rigs.length}, minmax(300px, 1fr)) minmax(372px, max-content)`
+                  : `repeat(${rigs.length > most ? Math.ceil(rigs.length / 2) : rigs.length}, minmax(0, 1fr))`,
+              },
+            }}
+          >
+            {told.figures.rigs.slice(0, told.figures.reports.length).map((rig, i) => (
+              <FormTextsContext key={rig.id} value={keptTexts(rig.id!)}>
+                <RigColumn
+                  index={i}
+                  rig={rig}
+                  scene={told.figures.scene}
+                  report={told.figures.reports[i]!}
+                  focused={told.lastFocused[rig.id!] ?? null}
+                  reasons={words.reasons[i] ?? noReasons}
+                  problems={problems}
+                  isYardstick={i === told.figures.yardstick}
+                  spread={spread}
+                  count={rigs.length}
+                  referenceName={referenceName}
+                  span={told.span}
+                  chainSpan={told.chainSpan}
+                  frameHeight={frameHeight}
+                  isBare={view === 'light'}
+                  feet={feet}
+                />
+              </FormTextsContext>
+            ))}
+            {showsFigures && <Box sx={{ gridColumn: { sm: '1 / -1', lg: 'auto' }, display: 'grid', minWidth: 0 }}>{figures}</Box>}
+          </Box>
+          <div data-below>
+            {view === 'light' ? (
+              <Ladder setup={setup} hold={hold} reports={reports} reasons={words.reasons} />
+            ) : (
+              <GroundLine setup={setup} reports={reports} feet={feet} />
+            )}
+          </div>
+          {figuresBelow && figures}
+        </>
+      )}
       <OpenPanel />
       <LookCloser name={name} scene={scene} rigs={rigs} reports={reports} yardstick={yardstick} feet={feet} />
       <ConflictDialog {...telling} useDocument={useBench} keeper={benchKeeper} />
@@ -274,6 +281,7 @@ function OpenPanel() {
 
 const views = [
   ['compare', 'Compare'],
+  ['match', 'Match'],
   ['light', 'Light'],
 ] as const;
 type View = (typeof views)[number][0];

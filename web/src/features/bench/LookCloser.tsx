@@ -1,5 +1,5 @@
 import { Box, Button, Dialog, IconButton, MenuItem, Slider, Typography } from '@mui/material';
-import { styled, useColorScheme } from '@mui/material/styles';
+import { useColorScheme } from '@mui/material/styles';
 import { useEffect, useRef, useState } from 'react';
 import { isFocused, type RigInput, type RigReport, type SceneInput } from '../../core/core';
 import { usePictures } from '../../picture/pictures';
@@ -11,6 +11,7 @@ import { captionOf } from '../../picture/frameView';
 import { FramePicture } from '../../picture/FramePicture';
 import { Outline } from './Outline';
 import { Sensors } from './Sensors';
+import { Layer, Stage } from './stage';
 import { distanceOf } from '../../core/standing';
 import { useCloser } from './closerStore';
 import { savePng } from './takeOut';
@@ -20,9 +21,6 @@ type Way = 'wipe' | 'outlines' | 'turns' | 'sensors';
 const ways: Record<Way, string> = { wipe: 'Wipe', outlines: 'Outlines', turns: 'In turn', sensors: 'Sensors' };
 /** How long each frame is shown in turn. */
 const turnMs = 1400;
-
-const Stage = styled('div')({ position: 'relative', margin: '0 auto', overflow: 'hidden', background: '#000' });
-const Layer = styled('div')({ position: 'absolute', inset: 0 });
 
 interface LookCloserProps {
   name: string;

@@ -6,6 +6,7 @@ import { production } from '../../documents/kinds';
 import { SaidBar, type Said } from '../../ui/SaidBar';
 import { chosenOf } from '../../gear/chains';
 import { useBench } from './benchStore';
+import type { ChosenRig } from '../../core/core';
 
 const useSaid = create<{ said: Said | null }>()(() => ({ said: null }));
 
@@ -25,13 +26,11 @@ export function ShotLink() {
   );
 }
 
-/** Makes a rig what its shot has chosen; whoever has the production open sees it as a step that can be taken back. */
-export async function chooseForShot(id: string): Promise<void> {
-  const { shot, setup } = useBench.getState().document;
-  const rig = setup.rigs.find((r) => r.id === id);
-  const chosen = rig && chosenOf(rig);
-  if (!shot || !chosen) {
-    return;
+/** Makes a rig what its shot has chosen; whoever has the production open sees it as a step that can be taken back. What came of it, in words. */
+export async function choose(chosen: ChosenRig): Promise<string> {
+  const { shot } = useBench.getState().document;
+  if (!shot) {
+    return '';
   }
   let name = '';
   const failed = await changeStored(production, shot.productionId, (document) => {
@@ -40,7 +39,16 @@ export async function chooseForShot(id: string): Promise<void> {
     name = its?.name ?? '';
     return its ? { ...document, shots: shots.map((s) => (s === its ? { ...s, chosen } : s)) } : null;
   });
-  useSaid.setState({ said: { text: failed ? `${failed.say} The shot keeps what it had.` : `“${name}” is done with ${chosen.name}.` } });
+  return failed ? `${failed.say} The shot keeps what it had.` : `“${name}” is done with ${chosen.name}.`;
+}
+
+/** Makes a rig of the Bench what its shot has chosen. */
+export async function chooseForShot(id: string): Promise<void> {
+  const rig = useBench.getState().document.setup.rigs.find((r) => r.id === id);
+  const chosen = rig && chosenOf(rig);
+  if (chosen) {
+    useSaid.setState({ said: { text: await choose(chosen) } });
+  }
 }
 
 /** True when a rig can become the choice of a shot. */

@@ -35,9 +35,12 @@ export function addRig(): string {
   const { setup } = useBench.getState().document;
   const like = setup.rigs[yardstickOf(setup)]!;
   const { sensorWidthMm, sensorHeightMm, focalLengthMm, fNumber } = like;
-  rearrange('add', (rigs) => [...rigs, { id, name: '', sensorWidthMm, sensorHeightMm, focalLengthMm, fNumber }]);
+  addRigs([{ id, name: '', sensorWidthMm, sensorHeightMm, focalLengthMm, fNumber }]);
   return id;
 }
+
+/** Puts rigs at the end of the row. */
+export const addRigs = (more: RigInput[]): void => rearrange('add', (rigs) => [...rigs, ...more]);
 
 export const removeRig = (id: string): void => rearrange('remove', (rigs) => rigs.filter((rig) => rig.id !== id));
 

@@ -7,7 +7,7 @@ import { counted } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { hasWords } from '../../ui/words';
 import { changeProduction } from './commands';
-import { useGear } from './fitting';
+import { useGear } from '../../gear/fitting';
 import { useProduction } from './productionStore';
 
 const chosenKinds: [string, string][] = [

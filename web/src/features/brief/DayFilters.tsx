@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import type { DayRequest, FilterDayResponse, ShotInput } from '../../core/core';
 import type { Outcome } from '../../core/searching';
 import { fixed, stops as stopsText, withUnit } from '../../ui/format';
-import { askFilters } from './fitting';
+import { askFilters } from '../../gear/fitting';
 import { KitGrid, some } from './KitGrid';
 
 type Kit = FilterDayResponse['kits'][number];

@@ -20,12 +20,12 @@ import { fixed, withUnit } from '../../ui/format';
 import { gearOf, useAnswers } from './answers';
 import { useProgress } from '../../core/searches';
 import type { Outcome } from '../../core/searching';
-import { askDay, stop, useGear } from './fitting';
+import { askDay, stop, useGear } from '../../gear/fitting';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { changeProduction } from './commands';
 import { DayFilters } from './DayFilters';
 import { KitGrid, some } from './KitGrid';
-import { besidesOf, chosenOf } from './rigs';
+import { besidesOf, chosenOfSetting } from '../../gear/setRigs';
 import { counts, entriesOf } from './words';
 
 type Kit = DayResponse['kits'][number];
@@ -53,7 +53,7 @@ export function DayPanel({ onClose }: { onClose: () => void }) {
             delivery: document.delivery ?? {},
             ...gearOf(document),
             counts: document.counts ?? [],
-            rig: picked ? chosenOf(picked) : null,
+            rig: picked ? chosenOfSetting(picked) : null,
           }
         : null,
     [document, ready, picked],

@@ -3,7 +3,7 @@ import type { FitResponse, Miss, Remedy, ShotInput } from '../../core/core';
 import { pick, useAnswers } from './answers';
 import { placeOf, shotsOf, useProduction } from './productionStore';
 import { changeShot, lightUp } from './commands';
-import { besidesOf, chosenOf } from './rigs';
+import { besidesOf, chosenOfSetting } from '../../gear/setRigs';
 import { List } from './Proposals';
 import { Item } from './Proposal';
 
@@ -76,7 +76,7 @@ function apply(shot: ShotInput, { kind, value, cameraSupport, support, fit }: Re
   const place = placeOf(document, now);
   const set = (part: Partial<ShotInput>) => changeShot(shot.id, part);
   if (fit) {
-    set({ chosen: chosenOf(fit) });
+    set({ chosen: chosenOfSetting(fit) });
     pick(fit);
     return;
   }

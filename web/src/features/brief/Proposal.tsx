@@ -8,7 +8,8 @@ import { weight } from '../../ui/figureText';
 import { aperture, distance, fixed, plain, withUnit } from '../../ui/format';
 import { pick, useAnswers } from './answers';
 import { changeShot } from './commands';
-import { addedTo, besidesOf, chosenOf, isChosen, modeOf } from './rigs';
+import { addedTo, besidesOf, chosenOfSetting, modeOf } from '../../gear/setRigs';
+import { isChosen } from './rigs';
 import { BenchButton } from './ToBench';
 import { Caution } from './Caution';
 
@@ -97,7 +98,7 @@ export function Headings() {
   );
 }
 
-const ownerships = { own: 'ours', borrow: 'borrowed', hire: 'hired' } as const;
+const ownerships = { own: 'ours', borrow: 'borrowed', hire: 'hired', wish: 'wished for' } as const;
 
 const mm = (value: number) => withUnit(fixed(value, 0), 'mm');
 
@@ -192,7 +193,7 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
           <Button
             size="small"
             variant={chosen ? 'text' : 'outlined'}
-            onClick={() => changeShot(shot.id, { chosen: chosen ? null : chosenOf(fit) })}
+            onClick={() => changeShot(shot.id, { chosen: chosen ? null : chosenOfSetting(fit) })}
           >
             {chosen ? 'Let go of it' : 'Choose for this shot'}
           </Button>

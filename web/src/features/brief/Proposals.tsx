@@ -7,14 +7,14 @@ import { LabelledSelect } from '../../ui/LabelledSelect';
 import { lookAt, shownKey, stopAsking, useAnswers, type Known } from './answers';
 import { useProgress } from '../../core/searches';
 import { shelfKey } from '../../core/searching';
-import { useGear } from './fitting';
+import { useGear } from '../../gear/fitting';
 import { changeShot } from './commands';
 import { entriesOf, criteria } from './words';
 import { ToBench, mostOnBench } from './ToBench';
 import { Misses } from './Misses';
-import { Plot } from './Plot';
+import { FitPlot } from './FitPlot';
 import { Headings, Proposal } from './Proposal';
-import { keyOf } from './rigs';
+import { keyOf } from '../../gear/setRigs';
 import { Caution } from './Caution';
 
 export const List = styled('ul')({ listStyle: 'none', margin: 0, padding: 0 });
@@ -101,7 +101,7 @@ const Answer = memo(function Answer({ known }: { known: Known }) {
                 </Button>
               </Typography>
             )}
-            {answer.fitCount > 1 && <Plot shot={shot} />}
+            {answer.fitCount > 1 && <FitPlot shot={shot} />}
             <Headings />
             <List aria-label="Rigs that give it">
               {told.map((fit) => (

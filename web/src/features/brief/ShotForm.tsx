@@ -10,7 +10,7 @@ import { fullName } from '../../gear/gear';
 import { weight } from '../../ui/figureText';
 import { useAnswers } from './answers';
 import { CutDrawing } from '../../drawing/CutDrawing';
-import { useGear } from './fitting';
+import { useGear } from '../../gear/fitting';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { addPlace, changeShot, duplicateShot, moveShot, removeShot } from './commands';
 import { behinds, cameraSupports, entriesOf } from './words';

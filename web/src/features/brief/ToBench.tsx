@@ -4,7 +4,7 @@ import { Box, Button, Tooltip } from '@mui/material';
 import { Link, useNavigate } from 'react-router';
 import type { Fit } from '../../core/core';
 import { useAnswers, type Known } from './answers';
-import { gearHere } from './fitting';
+import { gearHere } from '../../gear/fitting';
 import { useProduction } from './productionStore';
 import { changeShot } from './commands';
 import { comparisonOf } from './rigs';

@@ -6,7 +6,7 @@ import type { Delivery, Fit, FitRequest, FitResponse, LocationInput, ShotInput }
 import { leftOutFor, useDemoSet } from '../../gear/demo';
 import { useProgress } from '../../core/searches';
 import type { Outcome } from '../../core/searching';
-import { askFit, askServer, openShelf, stop, useGear } from './fitting';
+import { askFit, askServer, stop, useGear, useShelf } from '../../gear/fitting';
 import { placeOf, shotsOf, shownShot, useProduction } from './productionStore';
 import { pictured, type Pictured } from './rigs';
 
@@ -184,20 +184,7 @@ export function useAsking(): void {
   const version = useGear((s) => s.version);
   const demo = useDemoSet();
 
-  useEffect(() => {
-    void openShelf();
-    const again = () => void openShelf();
-    window.addEventListener('focus', again);
-    const retry = setInterval(() => {
-      if (useGear.getState().state === 'away') again();
-    }, 3000);
-    return () => {
-      window.removeEventListener('focus', again);
-      clearInterval(retry);
-      stop();
-    };
-  }, []);
-
+  useShelf();
   useEffect(() => useAnswers.setState({ failing: false }), [shotId]);
   useEffect(ask, [document, shotId, feet, ready, version, demo]);
   useEffect(() => {

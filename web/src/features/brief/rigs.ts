@@ -1,29 +1,19 @@
-import { newId } from '../../documents/unique';
 import type { ComparisonDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import {
   core,
-  type ChosenRig,
   type Delivery,
   type Fit,
   type FitResponse,
-  type FitRig,
-  type GearItem,
   type Numbers,
   type LocationInput,
   type RigInput,
   type SceneInput,
   type ShotInput,
 } from '../../core/core';
-import { fromParts, mountsOf, nameOf } from '../../gear/chains';
 import { comparisonVersion } from '../../documents/kinds';
-import { fixed } from '../../ui/format';
-import { useGear } from './fitting';
+import { rigOfSetting } from '../../gear/setRigs';
 import { brightnessFor } from './productionStore';
-
-/** What tells a proposal from the others of an answer. */
-export const keyOf = ({ rig }: Fit): string =>
-  [rig.body, rig.lens, ...rig.front, rig.punchIn].join(' ') + (rig.front.length > 0 || rig.punchIn > 1 ? rig.links.join() : '');
 
 /** What stands for a shot's subject in a rendered frame. */
 export function subjectOf({ subject }: ShotInput): SceneInput['subject'] {
@@ -74,54 +64,6 @@ export function sceneOf(
   };
 }
 
-/** The sensitivity that bodies offer nearest to one. */
-function settable(iso: number): number {
-  const [below, above] = [
-    core().step('sensitivity', iso * 1.0001, false, false, false),
-    core().step('sensitivity', iso * 0.9999, true, false, false),
-  ];
-  return iso / below < above / iso ? below : above;
-}
-
-/** The parts of a rig, from the body on; null when one of them is not on the shelf any more. */
-export function partsOf({ body, links, lens, front }: FitRig | ChosenRig): GearItem[] | null {
-  const { items } = useGear.getState();
-  const ids = body === lens ? [body, ...(front ?? [])] : [body, ...(links ?? []), lens, ...(front ?? [])];
-  const parts = ids.map((id) => items.get(id));
-  return parts.every((part) => part !== undefined) ? parts : null;
-}
-
-/** A proposal as a rig of the Bench; null when a part of it is gone. */
-export function rigOf(fit: Fit, scene: SceneInput, shot: ShotInput): RigInput | null {
-  const items = partsOf(fit.rig);
-  if (!items) {
-    return null;
-  }
-  const support = shot.support == null ? undefined : useGear.getState().items.get(shot.support);
-  if (support) {
-    items.push(support);
-  }
-  const parts = items.map((item) => ({ item, revision: 1 }));
-  const mounts = mountsOf(
-    parts,
-    [...useGear.getState().items.values()].filter((item) => item.kind === 'mount'),
-  );
-  const rig = {
-    id: newId(),
-    name: nameOf(parts),
-    sensorWidthMm: 36,
-    sensorHeightMm: 24,
-    focalLengthMm: fit.focalLengthMm,
-    fNumber: fit.fNumber,
-    punchIn: fit.rig.punchIn,
-    rackedFarther: fit.rackedFarther,
-    captureFps: shot.captureFps ?? null,
-    sensitivityIso: fit.sensitivityIso == null ? null : settable(Math.max(fit.sensitivityIso, fit.lowestIso ?? 100)),
-    chain: { parts, mounts, mode: fit.rig.mode },
-  } as RigInput;
-  return fromParts(rig, scene);
-}
-
 /** What a proposal's picture is drawn from; null when it cannot be. */
 export interface Pictured {
   rig: RigInput;
@@ -131,7 +73,7 @@ export interface Pictured {
 
 export function pictured(place: LocationInput, shot: ShotInput, delivery: Delivery, answer: FitResponse, fit: Fit): Pictured | null {
   const scene = sceneOf(place, shot, delivery, answer, fit);
-  const rig = rigOf(fit, scene, shot);
+  const rig = rigOfSetting(fit, scene, shot);
   const report = rig && core().evaluate({ scene, rigs: [rig] })?.[0];
   return rig && report ? { rig, scene, figures: report.figures } : null;
 }
@@ -146,7 +88,7 @@ export function comparisonOf(
 ): ComparisonDocument | null {
   const scene = sceneOf(place, shot, delivery, answer, fits[0]!);
   const rigs = fits.flatMap((fit) => {
-    const rig = rigOf(fit, scene, shot);
+    const rig = rigOfSetting(fit, scene, shot);
     return rig ? [fit.distanceMm === scene.subjectDistanceMm ? rig : { ...rig, subjectDistanceMm: fit.distanceMm }] : [];
   });
   if (rigs.length === 0) {
@@ -160,17 +102,6 @@ export function comparisonOf(
   };
 }
 
-/** A proposal as a shot keeps it. */
-export const chosenOf = ({ rig }: Fit): ChosenRig => ({
-  body: rig.body,
-  mode: rig.mode,
-  lens: rig.lens,
-  links: rig.links,
-  front: rig.front,
-  punchIn: rig.punchIn,
-  name: [rig.bodyName, ...rig.linkNames, rig.lensName, ...rig.frontNames].filter(Boolean).join(' + '),
-});
-
 /** True when a shot has chosen this body with this lens, by this way. */
 export const isChosen = (shot: ShotInput, { rig }: Pick<Fit, 'rig'>): boolean =>
   shot.chosen?.body === rig.body &&
@@ -178,12 +109,3 @@ export const isChosen = (shot: ShotInput, { rig }: Pick<Fit, 'rig'>): boolean =>
   (shot.chosen.links ?? []).join() === rig.links.join() &&
   (shot.chosen.front ?? []).join() === rig.front.join() &&
   (shot.chosen.punchIn ?? 1) === rig.punchIn;
-
-/** How a rig's mode is used, in a few words. */
-export const modeOf = (rig: FitRig): string => (rig.punchIn > 1 ? `${rig.mode}, punched in ${fixed(rig.punchIn, 2)}×` : rig.mode);
-
-/** The parts of a rig besides body and lens. */
-export const addedTo = (rig: FitRig): string => [...rig.linkNames, ...rig.frontNames].join(' · ');
-
-/** Both: all of a rig besides body and lens. */
-export const besidesOf = (rig: FitRig): string => [modeOf(rig), addedTo(rig)].filter(Boolean).join(' · ');

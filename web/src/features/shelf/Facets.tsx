@@ -68,6 +68,7 @@ const ownerships: [string, string][] = [
   ['own', 'Ours'],
   ['borrow', 'To borrow'],
   ['hire', 'To hire'],
+  ['wish', 'Wished for'],
 ];
 
 const orders: [string, string][] = [

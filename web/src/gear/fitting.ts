@@ -1,18 +1,24 @@
+import { proxy } from 'comlink';
+import { useEffect } from 'react';
 import { create } from 'zustand';
-import { api, failure, unreachable } from '../../api/client';
-import { useSettings } from '../../app/settings';
+import { api, failure, unreachable } from '../api/client';
+import { useSettings } from '../app/settings';
 import {
   coreReady,
   type DayRequest,
   type DayResponse,
   type FilterDayResponse,
   type FitRequest,
+  type CutRequest,
+  type CutResponse,
   type FitResponse,
   type GearItem,
-} from '../../core/core';
-import { readDemo } from '../../gear/demo';
-import { searches } from '../../core/searches';
-import type { Outcome } from '../../core/searching';
+  type LookRequest,
+  type LookResponse,
+} from '../core/core';
+import { readDemo } from './demo';
+import { searches } from '../core/searches';
+import type { Outcome } from '../core/searching';
 
 interface ShelfState {
   state: 'opening' | 'preparing' | 'ready' | 'away';
@@ -136,6 +142,44 @@ export async function askFilters(request: DayRequest, onOutcome: (outcome: Outco
   if (outcome) {
     onOutcome(outcome);
   }
+}
+
+/** Asks what comes near a look: a first answer, then the one that is proven. */
+export async function askLook(
+  key: string,
+  isUrgent: boolean,
+  request: LookRequest,
+  onOutcome: (outcome: Outcome<LookResponse>) => void,
+): Promise<void> {
+  const outcome = await searches().look(key, isUrgent, request, useSettings.getState().feet, proxy(onOutcome));
+  if (outcome) {
+    onOutcome(outcome);
+  }
+}
+
+/** Asks which lenses make cameras cut together. */
+export async function askCut(request: CutRequest, onOutcome: (outcome: Outcome<CutResponse>) => void): Promise<void> {
+  const outcome = await searches().cut(request, useSettings.getState().feet);
+  if (outcome) {
+    onOutcome(outcome);
+  }
+}
+
+/** Keeps the shelf that searches ask up with the server's. */
+export function useShelf(): void {
+  useEffect(() => {
+    void openShelf();
+    const again = () => void openShelf();
+    window.addEventListener('focus', again);
+    const retry = setInterval(() => {
+      if (useGear.getState().state === 'away') again();
+    }, 3000);
+    return () => {
+      window.removeEventListener('focus', again);
+      clearInterval(retry);
+      stop();
+    };
+  }, []);
 }
 
 /** Stops a question, or all of them. */
