@@ -30,7 +30,7 @@ public sealed class AwayTests
         // Once it is let in, it makes the missing database itself.
         await database.MakeOwnerAsync();
         await server.ReadyAsync();
-        Assert.Equal(4, (await server.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray().Count);
+        Assert.Equal(6, (await server.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray().Count);
     }
 
     [Fact]
@@ -47,6 +47,6 @@ public sealed class AwayTests
 
         await using var second = await new RunningServer(database.Connection).ReadyAsync();
         Assert.Empty((await second.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray());
-        Assert.Equal(4, (await second.SendAsync(HttpMethod.Get, "/api/comparisons?deleted=true")).Json.AsArray().Count);
+        Assert.Equal(6, (await second.SendAsync(HttpMethod.Get, "/api/comparisons?deleted=true")).Json.AsArray().Count);
     }
 }

@@ -29,7 +29,7 @@ public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<Serve
     public async Task The_first_start_brings_four_demo_comparisons_that_can_all_be_evaluated()
     {
         var list = (await fixture.Server.SendAsync(HttpMethod.Get, "/api/comparisons")).Json.AsArray().Where(c => c!["note"]!.GetValue<string>().Length > 0).ToArray();
-        Assert.Equal(4, list.Length);
+        Assert.Equal(6, list.Length);
         foreach (var item in list)
         {
             var comparison = (await Get(item!["id"]!.GetValue<Guid>())).Json;

@@ -43,9 +43,7 @@ test('a price is of what is bought, a hire of what is hired; of a rig that keeps
 
 test('every axis tells a value in the person’s unit', () => {
   const plain = (axis: string, feet = false) =>
-    axesOf(6400, items(), feet)
-      [axis]!.text(value(axis)!)
-      .replace(/[\u2009\u00a0\u202f]/g, ' ');
+    (axesOf(6400, items(), feet)[axis]?.text(value(axis)!) ?? '').replace(/[\u2009\u00a0\u202f]/g, ' ');
   expect(['distance', 'blur', 'weight', 'light', 'sharp'].map((axis) => plain(axis))).toEqual([
     '3.20 m',
     '1.2 %',

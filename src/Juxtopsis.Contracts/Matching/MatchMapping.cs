@@ -63,7 +63,11 @@ internal static class MatchMapping
         for (var i = 0; i < cameras.Count; i++)
         {
             checks.InRange($"cameras[{i}].movesShare", cameras[i].MovesShare, Tolerance with { Name = "Moves" });
-            checks.Text($"cameras[{i}].mode", cameras[i].Mode, "The mode", 120);
+            if (cameras[i].Mode is { } mode)
+            {
+                checks.Text($"cameras[{i}].mode", mode, "The mode", 120);
+            }
+
             if (request.Setup.Rigs.All(r => r?.Id != cameras[i].Rig))
             {
                 checks.Add($"cameras[{i}].rig", cameras[i].Rig.Length > 40 ? "" : cameras[i].Rig, "a rig of the setup", "That camera is none of the rigs.", "Name a rig by its identity.");
@@ -239,7 +243,7 @@ internal static class MatchMapping
             [.. result.Shares.Select((s, i) => new CutShareOutput(
                 request.Cameras[i].Rig, FitMapping.ToWire(s.Rig, s.Mode), s.Scene.SubjectDistanceMm, s.Set.FocalLengthMm, s.Set.FNumber, s.Report.Light.SensitivityNeededIso, s.Set.LowestIso, s.Set.RackedFarther,
                 s.Rest.Of.BlurShare(s.Rest.BehindMm[0]), s.Rest.Of.SharpMm, ToWire(s.Rest), s.PixelStops, s.OffLead, s.OffOthers, s.Tier))],
-            request.Cameras[result.Odd].Rig,
+            result.Shares.Count > 2 ? request.Cameras[result.Odd].Rig : null,
             result.Sum,
             result.IsProven);
         var misses = kept.Misses.Select((m, i) => (Miss: m, Name: names[i])).Where(m => m.Miss.Code != DiagnosticCode.None)

@@ -224,10 +224,10 @@ public sealed record CutShareOutput(
 /// <summary>A way for the cameras to cut together.</summary>
 /// <param name="Say">How well, which is the odd one and by how much, in a sentence.</param>
 /// <param name="Shares">One for each camera, in their order.</param>
-/// <param name="Odd">Identity of the rig that is farthest from the others.</param>
+/// <param name="Odd">Identity of the rig that is farthest from the others; null where there are but two.</param>
 /// <param name="Sum">What they differ altogether, stops.</param>
 /// <param name="IsProven">False where the search was given up before it was proven that none is better.</param>
-public sealed record CutOutput(string Say, IReadOnlyList<CutShareOutput> Shares, string Odd, double Sum, bool IsProven);
+public sealed record CutOutput(string Say, IReadOnlyList<CutShareOutput> Shares, string? Odd, double Sum, bool IsProven);
 
 /// <summary>How the cameras cut together.</summary>
 /// <param name="Kept">The lead as soft behind as it is wanted; null where there is no way.</param>

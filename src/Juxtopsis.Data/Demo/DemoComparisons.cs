@@ -10,7 +10,7 @@ using Juxtopsis.Data.Model;
 namespace Juxtopsis.Data.Demo;
 
 /// <summary>
-/// Four comparisons from the made-up season <i>Low Water</i>, a crew at a tidal boatyard. Each teaches one thing. The first in
+/// Six comparisons from the made-up season <i>Low Water</i>, a crew at a tidal boatyard. Each teaches one thing. The first in
 /// the list is the one that opens first.
 /// </summary>
 public static class DemoComparisons
@@ -20,12 +20,14 @@ public static class DemoComparisons
     /// <returns>New, unsaved comparisons.</returns>
     public static IEnumerable<Comparison> Create(DateTimeOffset now)
     {
-        return [Make(1, SailLoft, LoftName, now), Make(2, Slipway, SlipwayName, now), Make(3, Launch, LaunchName, now), Make(4, LongShed, LongShedName, now)];
+        return [Make(1, SailLoft, LoftName, now), Make(2, Slipway, SlipwayName, now), Make(3, Launch, LaunchName, now), Make(4, LongShed, LongShedName, now), Make(5, LookReached, LookReachedName, now), Make(6, LookMissed, LookMissedName, now)];
     }
 
     private const string LoftName = "Sail loft: half the sensor, the same picture";
     private const string SlipwayName = "Slipway: the fast mode crops again";
     private const string LongShedName = "Long shed: the old 28 through the strong reducer";
+    private const string LookReachedName = "Look: two on the plank, very open";
+    private const string LookMissedName = "Look: the sailmaker on the large sensor";
     private const string LaunchName = "Launch: squeezed against trimmed";
 
     private static ComparisonDocument SailLoft { get; } = Document(
@@ -130,6 +132,45 @@ public static class DemoComparisons
         },
         Built("Skiff, old 28, strong reducer", "Full width", 2.8, "Skiff", "Thole to Sill, reducer 0.64", "28 mm ƒ2.8 old"),
         Built("Tern, 35 mm", "Full width", 2.8, "Tern", "35 mm ƒ1.4"));
+
+    private static ComparisonDocument LookReached { get; } = Document(
+        "A frame that everybody liked: 50 mm wide open on full frame. Under Match the shelf comes within a tenth of a stop; the two smaller cameras are there to cut with it.",
+        new Scene(1800)
+        {
+            Backdrop = Backdrop.Shed,
+            Subject = DrawnSubject.Two,
+            BackgroundDistanceMm = 6000,
+            DeliveryAspect = 16.0 / 9,
+            DeliveryWidthPx = 3840,
+        },
+        new(new Rig(36, 24, 50, 0.95)
+        {
+            RecordedWidthPx = 6000,
+            RecordedHeightPx = 4000,
+        })
+        {
+            Name = "The look: full frame, 50 mm ƒ0.95",
+        },
+        Built("Dabchick, 35 mm", "Full width", 1.4, "Dabchick", "35 mm ƒ1.4"),
+        Built("Tern, 50 mm", "Full width", 1.8, "Tern", "50 mm ƒ1.8"));
+
+    private static ComparisonDocument LookMissed { get; } = Document(
+        "Seen on a 44 × 33 sensor: 110 mm at ƒ2, from two metres. Nothing of ours opens that far at that angle; Match says by how much, and what would close the gap.",
+        new Scene(2000)
+        {
+            Backdrop = Backdrop.Loft,
+            BackgroundDistanceMm = 9000,
+            DeliveryAspect = 16.0 / 9,
+            DeliveryWidthPx = 3840,
+        },
+        new RigInput(new Rig(44, 33, 110, 2)
+        {
+            RecordedWidthPx = 8000,
+            RecordedHeightPx = 6000,
+        })
+        {
+            Name = "The look: 44 × 33, 110 mm ƒ2",
+        });
 
     private static RigInput Built(string name, string mode, double fNumber, params IReadOnlyList<string> parts)
     {

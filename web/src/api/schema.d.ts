@@ -1126,8 +1126,8 @@ export interface components {
             say: string;
             /** @description One for each camera, in their order. */
             shares: components["schemas"]["CutShareOutput"][];
-            /** @description Identity of the rig that is farthest from the others. */
-            odd: string;
+            /** @description Identity of the rig that is farthest from the others; null where there are but two. */
+            odd: null | string;
             /**
              * Format: double
              * @description What they differ altogether, stops.

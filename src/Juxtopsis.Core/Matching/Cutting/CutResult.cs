@@ -26,7 +26,7 @@ public sealed record CutShare(FitRig Rig, FitMode Mode, Rig Set, Scene Scene, Lo
 /// <summary>How cameras cut together.</summary>
 /// <param name="Shares">One for each camera, in their order; empty where there is no way.</param>
 /// <param name="Sum">What they differ altogether, by its weights, stops.</param>
-/// <param name="Odd">The camera that is farthest from the others.</param>
+/// <param name="Odd">The camera that is farthest from the others; of two none is, and the lead is told.</param>
 /// <param name="Misses">For each camera what is in the way where it has no lens at all; none for the others.</param>
 /// <param name="IsProven">False where the search was given up before it was proven that none is better.</param>
 public sealed record CutResult(IReadOnlyList<CutShare> Shares, double Sum, int Odd, IReadOnlyList<Shortfall> Misses, bool IsProven)
@@ -57,6 +57,6 @@ public sealed record CutResult(IReadOnlyList<CutShare> Shares, double Sum, int O
             PixelStops = s.Way.Pixels - ways[lead].Pixels,
             Tier = search.Frames.BurdenOf(s.Way.Rig, s.Way.Mode).Tier,
         }).ToArray();
-        return new(shares, sum, Enumerable.Range(0, shares.Length).MaxBy(i => shares[i].OffOthers), said, isProven);
+        return new(shares, sum, shares.Length > 2 ? Enumerable.Range(0, shares.Length).MaxBy(i => shares[i].OffOthers) : lead, said, isProven);
     }
 }

@@ -29,7 +29,7 @@ public static class CutWords
         // Where the lead is the odd one, what it differs is told of the others.
         var told = odd == lead ? Enumerable.Range(0, result.Shares.Count).MaxBy(i => result.Shares[i].OffLead) : odd;
         var off = Parts(result.Shares[told]).Where(p => Math.Abs(p.Stops) >= Alike).OrderByDescending(p => Math.Abs(p.Stops)).Take(3).Select(p => $"{Stops(p.Stops)} {(p.Stops > 0 ? p.More : p.Less)}");
-        return $"{names[odd]} is the odd one. {names[told]} against {names[lead]}: {string.Join(", ", off)}.";
+        return $"{(names.Count > 2 ? $"{names[odd]} is the odd one. " : "")}{names[told]} against {names[lead]}: {string.Join(", ", off)}.";
     }
 
     /// <summary>What the lead has to change for the others to follow it.</summary>

@@ -1,17 +1,21 @@
 import { Box, Button, LinearProgress, MenuItem, Typography } from '@mui/material';
-import { styled } from '@mui/material/styles';
-import { useEffect } from 'react';
+import { styled, useColorScheme } from '@mui/material/styles';
+import { useEffect, useMemo } from 'react';
 import { figureFont } from '../../../app/theme';
 import { useSettings } from '../../../app/settings';
-import type { Cut, Diagnostic } from '../../../core/core';
+import { core, type Cut, type Diagnostic } from '../../../core/core';
 import { useProgress } from '../../../core/searches';
 import { besidesOf } from '../../../gear/setRigs';
+import { FramePicture } from '../../../picture/FramePicture';
+import { usePictures } from '../../../picture/pictures';
 import { aperture, distance, fixed, plain, stops, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { rigLetter, RigMark } from '../../../ui/RigMark';
 import { useBench, yardstickOf } from '../benchStore';
+import { Layer, Stage } from '../stage';
 import { setCut } from './matchCommands';
-import { camerasOf, cutTogether, matchOf, setMatch, stopCutting, useLinked, useMatching, type Match } from './matchStore';
+import { rigOnBench } from './rigOnBench';
+import { camerasOf, cutTogether, setMatch, stopCutting, useLinked, useMatch, useMatching, type Match } from './matchStore';
 
 const Table = styled('table')(({ theme }) => ({
   borderCollapse: 'collapse',
@@ -44,7 +48,7 @@ const moves = [0, 0.1, 0.2, 0.5, 1];
 /** Cameras of one scene that must cut together: which lenses, none of them twice, and how they are set. */
 export function CutView() {
   const setup = useBench((s) => s.document.setup);
-  const match = useBench((s) => matchOf(s.document));
+  const match = useMatch();
   const { cut, cutting, cutProblems } = useMatching();
   const progress = useProgress((s) => s['cut'] ?? 0);
   const linked = useLinked();
@@ -139,6 +143,7 @@ function Answer({ title, cut }: { title: string; cut: Cut }) {
         {cut.say}
         {!cut.isProven && ' It is not proven that no other way agrees better.'}
       </Typography>
+      <Frames cut={cut} />
       <Table>
         <thead>
           <tr>
@@ -195,6 +200,39 @@ function Answer({ title, cut }: { title: string; cut: Cut }) {
           })}
         </tbody>
       </Table>
+    </Box>
+  );
+}
+
+/** The picture that each camera would give, in one row. */
+function Frames({ cut }: { cut: Cut }) {
+  const setup = useBench((s) => s.document.setup);
+  const dark = useColorScheme().colorScheme === 'dark';
+  const failed = usePictures((s) => s.failed);
+  const seen = useMemo(() => {
+    const rigs = cut.shares.flatMap((share) => {
+      const index = setup.rigs.findIndex((rig) => rig.id === share.camera);
+      const rig = index < 0 ? null : rigOnBench(share, { ...setup, rigs: [setup.rigs[index]!] });
+      return rig ? [{ rig, index }] : [];
+    });
+    const reports = rigs.length > 0 ? core().evaluate({ ...setup, rigs: rigs.map(({ rig }) => rig), yardstick: '' }) : null;
+    return reports ? rigs.map((one, i) => ({ ...one, figures: reports[i]!.figures })) : [];
+  }, [cut, setup]);
+  if (failed !== null) {
+    return null;
+  }
+  return (
+    <Box sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(auto-fit, minmax(150px, 230px))', my: 0.5 }}>
+      {seen.map(({ rig, index, figures }) => (
+        <Stage key={index} style={{ aspectRatio: figures.deliveredAspect, width: '100%' }}>
+          <Layer>
+            <FramePicture index={index} rig={rig} figures={figures} scene={setup.scene} dark={dark} />
+          </Layer>
+          <Box sx={{ position: 'absolute', left: 4, top: 4, bgcolor: 'background.paper', borderRadius: 1, lineHeight: 0, p: '2px' }}>
+            <RigMark index={index} size={20} />
+          </Box>
+        </Stage>
+      ))}
     </Box>
   );
 }

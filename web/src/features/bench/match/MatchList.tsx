@@ -11,15 +11,16 @@ import { useGear } from '../../../gear/fitting';
 import { addedTo, keyOf } from '../../../gear/setRigs';
 import { aperture, distance, fixed, percent, plain, stops, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
-import { useBench } from '../benchStore';
 import { axesOf } from './matchAxes';
-import { lookKey, matchOf, pick, pickedOf, setMatch, stopAsking, useMatching, type Among, type Match } from './matchStore';
+import { lookKey, pick, pickedOf, setMatch, stopAsking, useMatch, useMatching, type Among, type Match } from './matchStore';
 
 const Rows = styled('ul')(({ theme }) => ({
   listStyle: 'none',
   margin: 0,
   padding: 0,
   overflowY: 'auto',
+  flex: 1,
+  minHeight: 0,
   '& button': {
     display: 'grid',
     gridTemplateColumns: 'minmax(0, 1fr) 58px 54px 52px',
@@ -134,7 +135,7 @@ export function MatchList({ answer, linked, feet }: { answer: LookResponse; link
 /** What is chosen from, what decides between equals, and how far the search is. */
 function Head({ answer, linked }: { answer: LookResponse; linked: ProductionDocument | null }) {
   const { among, asking, stopped, ms, problems } = useMatching();
-  const match = useBench((s) => matchOf(s.document));
+  const match = useMatch();
   const progress = useProgress((s) => s[lookKey] ?? 0);
   const wished = useGear((s) => [...s.items.values()].some((item) => item['ownership'] === 'wish'));
   return (

@@ -99,7 +99,18 @@ function Look() {
         gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)', lg: '392px minmax(0, 1fr) 372px' },
       }}
     >
-      <Box sx={{ order: { xs: 2, lg: 1 }, bgcolor: 'background.paper', p: 1, display: 'grid', gap: 1, minWidth: 0, overflowX: 'auto' }}>
+      <Box
+        sx={{
+          order: { xs: 2, lg: 1 },
+          bgcolor: 'background.paper',
+          p: 1,
+          display: 'grid',
+          gridTemplateColumns: 'minmax(0, 1fr)',
+          gap: 1,
+          minWidth: 0,
+          overflowX: 'auto',
+        }}
+      >
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, fontSize: 13.5 }}>
           <RigMark index={look} size={22} />
           <span>against</span>
@@ -136,7 +147,14 @@ function Look() {
         )}
       </Box>
       <Box
-        sx={{ order: 3, gridColumn: { md: '1 / -1', lg: 'auto' }, minWidth: 0, display: 'grid', maxHeight: { lg: 'calc(100vh - 190px)' } }}
+        sx={{
+          order: 3,
+          gridColumn: { md: '1 / -1', lg: 'auto' },
+          minWidth: 0,
+          display: 'grid',
+          gridTemplateRows: 'minmax(0, 1fr)',
+          maxHeight: { lg: 'calc(100vh - 190px)' },
+        }}
       >
         <MatchList answer={answer} linked={linked} feet={feet} />
       </Box>

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { create } from 'zustand';
 import type { ComparisonDocument, ProductionDocument } from '../../../api/client';
 import { useSettings } from '../../../app/settings';
@@ -30,6 +30,11 @@ export type Match = Required<NonNullable<ComparisonDocument['match']>>;
 const usual: Match = { aspects: {}, alsoBehindMm: [], tie: 'ownership', wishes: false, agree: {}, movesShare: 0.2 };
 
 export const matchOf = ({ match }: ComparisonDocument): Match => ({ ...usual, ...match });
+
+export function useMatch(): Match {
+  const match = useBench((s) => s.document.match);
+  return useMemo(() => ({ ...usual, ...match }), [match]);
+}
 
 /** Changes something of it. */
 export function setMatch(part: Partial<Match>): void {
