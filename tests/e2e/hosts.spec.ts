@@ -187,6 +187,12 @@ interface FitDoor {
   DayStep: (rigs: number) => number;
   DayAnswer: (feet: boolean) => string;
   FilterDay: (json: string, feet: boolean) => string;
+  LookAsk: (json: string, feet: boolean) => string | null;
+  LookStep: (rigs: number) => number;
+  LookAnswer: (feet: boolean) => string;
+  CutAsk: (json: string, feet: boolean) => string | null;
+  CutStep: (some: number) => number;
+  CutAnswer: (feet: boolean) => string;
 }
 
 test('what fits is the same in browser and server, however small the steps', async ({ page, server }) => {
@@ -201,9 +207,26 @@ test('what fits is the same in browser and server, however small the steps', asy
   const refused = ['{', '{"location":{}}', fits[0]!.replace('"heightMm":2600', '"heightMm":-1'), fits[0]!.replace('"most":12', '"most":0')];
   const day = JSON.stringify({ locations, shots, delivery });
 
+  // Looks with and without a pin, blur at several distances; and two cameras of the demo that cut together.
+  const { document: saved } = (await get('comparisons/10f7a7e0-0000-4000-8000-000000000005')) as {
+    document: { setup: { rigs: { id: string; chain?: { parts: { item: { id: string } }[] } | null }[] } };
+  };
+  const bare = { ...saved.setup, rigs: saved.setup.rigs.map((rig) => ({ ...rig, chain: undefined })) };
+  const looks = [
+    { setup: bare, most: 30 },
+    { setup: bare, most: 5, alsoBehindMm: [500, null], aspects: { distance: { weight: 1 }, light: { weight: 1 } } },
+    { setup: bare, aspects: { blur: { weight: 1, pinned: true, tolerance: 0.2 } }, tie: 'weight', most: 8 },
+    { setup: bare, most: 0 },
+  ].map((look) => JSON.stringify(look));
+  const built = saved.setup.rigs.filter((rig) => rig.chain);
+  const cut = JSON.stringify({
+    setup: { ...bare, yardstick: built[0]!.id },
+    cameras: built.map((rig) => ({ rig: rig.id, body: rig.chain!.parts[0]!.item.id, movesShare: 0.5 })),
+  });
+
   await page.goto(`${server.address}/health`);
   const ours = await page.evaluate(
-    async ({ shelf, fits, refused, day }) => {
+    async ({ shelf, fits, refused, day, looks, cut }) => {
       const address = '/_framework/dotnet.js';
       /* eslint-disable @typescript-eslint/no-unsafe-assignment, @typescript-eslint/no-unsafe-call, @typescript-eslint/no-unsafe-member-access -- the runtime's own module has no types */
       const { dotnet } = await import(address);
@@ -221,9 +244,22 @@ test('what fits is the same in browser and server, however small the steps', asy
       const answers = [...fits, ...refused].map(ask);
       door.DayAsk(day, false);
       while (door.DayStep(500) < 1);
-      return { answers, day: door.DayAnswer(false), filters: door.FilterDay(day, false) };
+      const look = (body: string) => {
+        const refusal = door.LookAsk(body, true);
+        while (door.LookStep(53) < 1);
+        return refusal ?? door.LookAnswer(true);
+      };
+      door.CutAsk(cut, true);
+      while (door.CutStep(11) < 1);
+      return {
+        answers,
+        day: door.DayAnswer(false),
+        filters: door.FilterDay(day, false),
+        looks: looks.map(look),
+        cut: door.CutAnswer(true),
+      };
     },
-    { shelf, fits, refused, day },
+    { shelf, fits, refused, day, looks, cut },
   );
   const post = async (path: string, body: string) =>
     (
@@ -234,4 +270,8 @@ test('what fits is the same in browser and server, however small the steps', asy
   }
   expect(ours.day).toBe(await post('day', day));
   expect(ours.filters).toBe(await post('filters', day));
+  for (const [i, body] of looks.entries()) {
+    expect(ours.looks[i], `look ${i + 1}`).toBe(await post('look?units=feet', body));
+  }
+  expect(ours.cut).toBe(await post('cut?units=feet', cut));
 });

@@ -11,7 +11,7 @@ import { captionOf } from '../../picture/frameView';
 import { FramePicture } from '../../picture/FramePicture';
 import { Outline } from './Outline';
 import { Sensors } from './Sensors';
-import { Layer, Stage } from './stage';
+import { Layer, Stage } from './Stage';
 import { distanceOf } from '../../core/standing';
 import { useCloser } from './closerStore';
 import { savePng } from './takeOut';

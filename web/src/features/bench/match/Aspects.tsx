@@ -35,7 +35,7 @@ export function Aspects({ answer, match, feet }: { answer: LookResponse; match: 
       <Table>
         <thead>
           <tr>
-            <th scope="col" />
+            <th scope="col">Of it</th>
             <th scope="col">Look</th>
             <th scope="col">Answer</th>
             <th scope="col">Left over</th>

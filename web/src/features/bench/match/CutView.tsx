@@ -1,18 +1,16 @@
 import { Box, Button, LinearProgress, MenuItem, Typography } from '@mui/material';
-import { styled, useColorScheme } from '@mui/material/styles';
+import { styled } from '@mui/material/styles';
 import { useEffect, useMemo } from 'react';
 import { figureFont } from '../../../app/theme';
 import { useSettings } from '../../../app/settings';
 import { core, type Cut, type Diagnostic } from '../../../core/core';
 import { useProgress } from '../../../core/searches';
 import { besidesOf } from '../../../gear/setRigs';
-import { FramePicture } from '../../../picture/FramePicture';
-import { usePictures } from '../../../picture/pictures';
 import { aperture, distance, fixed, plain, stops, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { rigLetter, RigMark } from '../../../ui/RigMark';
 import { useBench, yardstickOf } from '../benchStore';
-import { Layer, Stage } from '../stage';
+import { Layer, RigFrame, Stage } from '../Stage';
 import { setCut } from './matchCommands';
 import { rigOnBench } from './rigOnBench';
 import { camerasOf, cutTogether, setMatch, stopCutting, useLinked, useMatch, useMatching, type Match } from './matchStore';
@@ -207,8 +205,6 @@ function Answer({ title, cut }: { title: string; cut: Cut }) {
 /** The picture that each camera would give, in one row. */
 function Frames({ cut }: { cut: Cut }) {
   const setup = useBench((s) => s.document.setup);
-  const dark = useColorScheme().colorScheme === 'dark';
-  const failed = usePictures((s) => s.failed);
   const seen = useMemo(() => {
     const rigs = cut.shares.flatMap((share) => {
       const index = setup.rigs.findIndex((rig) => rig.id === share.camera);
@@ -218,15 +214,12 @@ function Frames({ cut }: { cut: Cut }) {
     const reports = rigs.length > 0 ? core().evaluate({ ...setup, rigs: rigs.map(({ rig }) => rig), yardstick: '' }) : null;
     return reports ? rigs.map((one, i) => ({ ...one, figures: reports[i]!.figures })) : [];
   }, [cut, setup]);
-  if (failed !== null) {
-    return null;
-  }
   return (
     <Box sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(auto-fit, minmax(150px, 230px))', my: 0.5 }}>
       {seen.map(({ rig, index, figures }) => (
         <Stage key={index} style={{ aspectRatio: figures.deliveredAspect, width: '100%' }}>
           <Layer>
-            <FramePicture index={index} rig={rig} figures={figures} scene={setup.scene} dark={dark} />
+            <RigFrame index={index} rig={rig} figures={figures} scene={setup.scene} />
           </Layer>
           <Box sx={{ position: 'absolute', left: 4, top: 4, bgcolor: 'background.paper', borderRadius: 1, lineHeight: 0, p: '2px' }}>
             <RigMark index={index} size={20} />

@@ -1,13 +1,10 @@
 import { Box, Button, Slider, Typography } from '@mui/material';
-import { useColorScheme } from '@mui/material/styles';
 import { useMemo, useState } from 'react';
 import type { ProductionDocument } from '../../../api/client';
 import { core, isFocused, type LookMatch, type Setup } from '../../../core/core';
 import { changeStored } from '../../../documents/changeStored';
 import { production } from '../../../documents/kinds';
 import { chosenOfSetting, keyOf } from '../../../gear/setRigs';
-import { FramePicture } from '../../../picture/FramePicture';
-import { usePictures } from '../../../picture/pictures';
 import { LabelledChoice } from '../../../ui/LabelledChoice';
 import { RigMark } from '../../../ui/RigMark';
 import { SaidBar, type Said } from '../../../ui/SaidBar';
@@ -15,7 +12,7 @@ import { useBench } from '../benchStore';
 import { Outline } from '../Outline';
 import { addRigs, mostRigs } from '../rowCommands';
 import { choose } from '../ShotLink';
-import { Layer, Stage } from '../stage';
+import { Layer, RigFrame, Stage } from '../Stage';
 import { rigOnBench } from './rigOnBench';
 
 type Way = 'wipe' | 'outlines';
@@ -39,8 +36,6 @@ export function Pair({ asked, match, look, other, linked }: PairProps) {
   const [way, setWay] = useState<Way>('wipe');
   const [wipe, setWipe] = useState(50);
   const [said, setSaid] = useState<Said | null>(null);
-  const dark = useColorScheme().colorScheme === 'dark';
-  const failed = usePictures((s) => s.failed);
   const shot = useBench((s) => s.document.shot ?? null);
   const full = useBench((s) => s.document.setup.rigs.length >= mostRigs);
   const pair = useMemo(() => {
@@ -49,12 +44,8 @@ export function Pair({ asked, match, look, other, linked }: PairProps) {
     const reports = setup && core().evaluate(setup);
     return setup && reports ? { rigs: setup.rigs, reports } : null;
   }, [match, asked]);
-  if (!pair || failed !== null) {
-    return (
-      <Typography sx={{ p: 2, color: 'text.secondary' }}>
-        {failed === null ? 'A part of it is gone from the shelf.' : 'No pictures here.'}
-      </Typography>
-    );
+  if (!pair) {
+    return <Typography sx={{ p: 2, color: 'text.secondary' }}>A part of it is gone from the shelf.</Typography>;
   }
   const [lookReport, report] = [pair.reports[0]!, pair.reports[1]!];
   const wider = report.figures.fieldWidthMm > lookReport.figures.fieldWidthMm ? 1 : 0;
@@ -62,7 +53,7 @@ export function Pair({ asked, match, look, other, linked }: PairProps) {
   const place = (i: number) => (i === 0 ? look : other);
   const layer = (i: number) =>
     isFocused(pair.reports[i]!) && (
-      <FramePicture key={i} index={place(i)} rig={pair.rigs[i]!} figures={pair.reports[i]!.figures} scene={asked.scene} dark={dark} />
+      <RigFrame key={i} index={place(i)} rig={pair.rigs[i]!} figures={pair.reports[i]!.figures} scene={asked.scene} />
     );
   const beside = () => {
     addRigs([pair.rigs[1]!]);
