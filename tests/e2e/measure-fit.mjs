@@ -1,37 +1,10 @@
 // Measures what fits, in the browser's core: 200 lenses, 40 modes and all adapters of the demo, for each shot of the demo production; and a drag on the Brief.
 import { randomUUID } from 'node:crypto';
 import { chromium } from '@playwright/test';
+import { largeShelf, lensesWanted, median, ms } from './large-shelf.mjs';
 
 const address = process.argv[2];
-const lensesWanted = 200;
-const modesWanted = 40;
-const median = (values, share = 0.5) => [...values].sort((a, b) => a - b)[Math.floor(values.length * share)];
-
-const shelf = await (await fetch(`${address}/api/shelf/export.json`)).json();
-const gone = new Set(shelf.retired);
-const of = (...kinds) => shelf.items.filter((item) => kinds.includes(item.kind) && !gone.has(item.id));
-const demoLenses = of('lens').slice(0, 54);
-const lenses = Array.from({ length: lensesWanted }, (_, i) => {
-  const like = demoLenses[i % demoLenses.length];
-  const copy = Math.floor(i / demoLenses.length);
-  const longer = 1 + 0.07 * copy;
-  return copy === 0
-    ? like
-    : {
-        ...like,
-        id: randomUUID(),
-        name: `${like.name} ${copy}`,
-        focalShortMm: like.focalShortMm * longer,
-        ...(like.focalLongMm && { focalLongMm: like.focalLongMm * longer }),
-      };
-});
-let modes = 0;
-const bodies = of('body').flatMap((body) => {
-  const kept = body.modes.slice(0, modesWanted - modes);
-  modes += kept.length;
-  return kept.length > 0 ? [{ ...body, modes: kept }] : [];
-});
-const file = JSON.stringify({ ...shelf, items: [...of('mount', 'adapter', 'closeUpLens'), ...bodies, ...lenses], retired: [] });
+const { file, modes, adapters } = await largeShelf(address);
 const [{ id }] = await (await fetch(`${address}/api/productions`)).json();
 const { document } = await (await fetch(`${address}/api/productions/${id}`)).json();
 const requests = document.shots.map((shot) => ({
@@ -167,8 +140,7 @@ const gaps = answers.slice(1).map((at, i) => at - answers[i]);
 await browser.close();
 
 const { opening, preparing, warm, whole, filterTimes, served } = measured;
-const ms = (values) => `median ${median(values).toFixed(0)} ms, longest ${Math.max(...values).toFixed(0)} ms`;
-console.log(`  ${lensesWanted} lenses, ${modes} modes, ${of('adapter').length} adapters: ${warm[0].looked} settings of rigs for each shot`);
+console.log(`  ${lensesWanted} lenses, ${modes} modes, ${adapters} adapters: ${warm[0].looked} settings of rigs for each shot`);
 console.log(`  the shelf is read in ${opening.toFixed(0)} ms and put together in ${preparing.toFixed(0)} ms, once`);
 console.log(`  a shot is asked and all rigs are looked through: ${ms(warm.map((w) => w.asking + w.searching))} (aim: 150 ms)`);
 console.log(`  the answer is made, told and read: ${ms(warm.map((w) => w.answering))}`);

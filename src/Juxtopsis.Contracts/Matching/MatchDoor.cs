@@ -17,6 +17,9 @@ public sealed class MatchDoor(ShelfParts shelf)
     /// <summary>And where it gives way: so little that it only decides between ways that agree as well.</summary>
     private const double Gives = 0.01;
 
+    /// <summary>How many answers the first one tells of, so that it is there at once.</summary>
+    private const int FirstMost = 12;
+
     private LookRequest? look;
     private LookSearch? looking;
     private FittingShelf? among;
@@ -59,7 +62,7 @@ public sealed class MatchDoor(ShelfParts shelf)
         }
 
         var isWhole = looking.Done >= looking.Total;
-        var result = looking.SoFar();
+        var result = looking.SoFar(isWhole ? look.Most : FirstMost);
         IReadOnlyList<MissingGear> missing = isWhole ? MissingGear.Of(among!, result, looking.Wishes, look.ToRules()) : [];
         return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(looking.Wishes, isWhole, missing, unit), WireJson.Default.LookResponse));
     }

@@ -18,6 +18,9 @@ internal sealed class LookQuestion
     private readonly LookTerm[] terms;
     private readonly double[] wanted;
     private readonly double? lightAtOne;
+    private readonly Focused[] places = new Focused[8];
+    private FitRig? known;
+    private int focused;
 
     public LookQuestion(Look look, LookValues values, LookWishes wishes, FitRules rules, int modes)
     {
@@ -85,11 +88,8 @@ internal sealed class LookQuestion
     /// <returns>The place of focus with the limits of the aperture.</returns>
     public LookPoint At(FitRig rig, FitFrame frame, double focalLengthMm, double distanceMm, Span<double> over)
     {
-        var chain = rig.ChainAt(focalLengthMm);
-        var range = chain.Travel.Range();
-        var distance = Math.Clamp(distanceMm, range.NearestMm, Math.Max(range.NearestMm, range.FarthestMm));
-        var focused = chain.Travel.FocusAt(distance);
-        var one = FocusReport.StageOf(frame.Used, 1, chain, focused);
+        var (one, distance) = FocusOf(rig, focalLengthMm, distanceMm);
+        one = one with { FieldHeightMm = frame.Used.HeightMm / one.Magnification };
         var limits = ApertureLimits.Of(rig, frame, Frames.Rules, lightAtOne, focalLengthMm, one.BellowsFactor);
         var lens = rig.EndAt(focalLengthMm).Lens;
         var there = new LookValues
@@ -110,6 +110,40 @@ internal sealed class LookQuestion
 
         return new(focalLengthMm, distance, limits, distance == distanceMm);
     }
+
+    /// <summary>
+    /// The stage of focus, without a field: it is of the lens alone, and so the same for all modes of a body, which follow each other. Where it does not
+    /// focus at the distance, at the nearest place where it does.
+    /// </summary>
+    private (FocusStage Stage, double DistanceMm) FocusOf(FitRig rig, double focalLengthMm, double distanceMm)
+    {
+        if (!ReferenceEquals(rig, known))
+        {
+            (known, focused) = (rig, 0);
+        }
+
+        for (var i = 0; i < focused; i++)
+        {
+            ref readonly var place = ref places[i];
+            if (place.FocalLengthMm == focalLengthMm && place.AskedMm == distanceMm)
+            {
+                return (place.Stage, place.DistanceMm);
+            }
+        }
+
+        var chain = rig.ChainAt(focalLengthMm);
+        var range = chain.Travel.Range();
+        var distance = Math.Clamp(distanceMm, range.NearestMm, Math.Max(range.NearestMm, range.FarthestMm));
+        var stage = FocusReport.StageOf(default, 1, chain, chain.Travel.FocusAt(distance));
+        if (focused < places.Length)
+        {
+            places[focused++] = new(focalLengthMm, distanceMm, distance, stage);
+        }
+
+        return (stage, distance);
+    }
+
+    private readonly record struct Focused(double FocalLengthMm, double AskedMm, double DistanceMm, FocusStage Stage);
 
     /// <summary>The aperture that leaves least over.</summary>
     public (double FNumber, double Cost) Least(in LookPoint point, ReadOnlySpan<double> over)

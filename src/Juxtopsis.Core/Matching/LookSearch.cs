@@ -124,12 +124,13 @@ public sealed class LookSearch
     public LookResult Finish()
     {
         Step(int.MaxValue);
-        return SoFar();
+        return SoFar(most);
     }
 
     /// <summary>What is found so far.</summary>
+    /// <param name="atMost">How many answers to tell of at most.</param>
     /// <returns>What comes near the look.</returns>
-    public LookResult SoFar() => LookResult.Of(this, [.. found.Order(Comparer<Found>.Create(Compare)).Take(most)], misses);
+    public LookResult SoFar(int atMost) => LookResult.Of(this, [.. found.Order(Comparer<Found>.Create(Compare)).Take(Math.Min(most, atMost))], misses);
 
     private void ClosePair()
     {

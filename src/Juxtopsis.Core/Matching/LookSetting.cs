@@ -6,8 +6,7 @@ namespace Juxtopsis.Core.Matching;
 
 /// <summary>How one rig in one mode comes nearest to a look: over its zoom, its aperture and where the camera may stand.</summary>
 /// <remarks>
-/// First the settings in which something is met exactly are tried: the look's angle, its framing, its distance, the ends and marks of the zoom, the ends of
-/// the place. Then branch and bound proves that none is better by more than <see cref="Proven"/>, or finds it: within a box of focal lengths and
+/// First the settings in which something is met exactly are tried: the look's angle, its framing, its distance. Then branch and bound proves that none is better by more than <see cref="Proven"/>, or finds it: within a box of focal lengths and
 /// distances every aspect grows with one and falls with the other, so the longest lens from the nearest place and the shortest from the farthest bound all
 /// of them. The aperture is solved exactly at each step.
 /// </remarks>
@@ -52,14 +51,32 @@ internal sealed class LookSetting(LookQuestion question)
     public Setting Better(FitRig of, FitFrame its, (double Near, double Far) within, double worthBelow)
     {
         Begin(of, its, within);
-        var last = LastMm;
-        Prove(new(rig.ShortMm, last, place.Near, place.Far), worthBelow);
-        if (last < rig.LongMm)
+        var (last, wishes) = (LastMm, question.Wishes);
+        var (near, far) = Worth(question.Values.DistanceMm, wishes[LookAspect.Distance], (place.Near, place.Far), worthBelow);
+        var (from, to) = Worth(question.FocalLengthForAngle(rig, frame), wishes[LookAspect.Angle], (rig.ShortMm, last), worthBelow);
+        if (near <= far && from <= to)
         {
-            Prove(new(rig.LongMm, rig.LongMm, place.Near, place.Far), worthBelow);
+            Prove(new(from, to, near, far), worthBelow);
+        }
+
+        if (near <= far && last < rig.LongMm)
+        {
+            Prove(new(rig.LongMm, rig.LongMm, near, far), worthBelow);
         }
 
         return best;
+    }
+
+    /// <summary>What of a range can be worth it: beyond, one aspect alone costs more.</summary>
+    private static (double From, double To) Worth(double wanted, AspectWish wish, (double From, double To) range, double worthBelow)
+    {
+        if (wish.Weight <= 0 || double.IsPositiveInfinity(worthBelow))
+        {
+            return range;
+        }
+
+        var times = PortableMath.Exp2(Math.Min(worthBelow / wish.Weight, 100) / 2);
+        return (Math.Max(range.From, wanted / times), Math.Min(range.To, wanted * times));
     }
 
     /// <summary>The last focal length before the long end: the largest ratio is known there only, which so is a lens of its own.</summary>
@@ -71,44 +88,23 @@ internal sealed class LookSetting(LookQuestion question)
         (best, miss) = (new(0, 0, 0, double.PositiveInfinity), Shortfall.None);
     }
 
-    /// <summary>Tries what meets something exactly.</summary>
+    /// <summary>Tries what meets something exactly: the look's angle and framing, from where it is taken and from where it frames alike.</summary>
     private void Meet(double last)
     {
-        Span<double> focals = stackalloc double[8];
-        var count = 0;
-        focals[count++] = rig.ShortMm;
-        if (rig.Zooms)
+        var distance = Math.Clamp(question.Values.DistanceMm, place.Near, place.Far);
+        var focal = rig.Zooms ? Math.Clamp(question.FocalLengthForAngle(rig, frame), rig.ShortMm, last) : rig.ShortMm;
+        Try(focal, distance);
+        if (place.Near < place.Far && rig.ChainAt(focal).Travel.ForMagnification(FramingMagnification) is { } framed)
         {
-            focals[count++] = last;
-            focals[count++] = rig.LongMm;
-            focals[count++] = Math.Clamp(question.FocalLengthForAngle(rig, frame), rig.ShortMm, last);
-        }
-
-        var distance = question.Values.DistanceMm;
-        for (var i = 0; i < count; i++)
-        {
-            Try(focals[i], place.Near);
-            if (place.Near == place.Far)
-            {
-                continue;
-            }
-
-            Try(focals[i], place.Far);
-            Try(focals[i], Math.Clamp(distance, place.Near, place.Far));
-            if (rig.ChainAt(focals[i]).Travel.ForMagnification(FramingMagnification) is { } framed)
-            {
-                Try(focals[i], Math.Clamp(framed.SubjectDistanceMm, place.Near, place.Far));
-            }
+            Try(focal, Math.Clamp(framed.SubjectDistanceMm, place.Near, place.Far));
         }
 
         if (rig.Zooms)
         {
-            TryFraming(place.Near, last);
-            TryFraming(place.Far, last);
-            TryFraming(Math.Clamp(distance, place.Near, place.Far), last);
-            foreach (var mark in rig.AtShort.Lens.WidestAlong)
+            TryFraming(distance, last);
+            if (focal == last)
             {
-                Try(Math.Clamp(mark.FocalLengthMm, rig.ShortMm, last), Math.Clamp(distance, place.Near, place.Far));
+                Try(rig.LongMm, distance);
             }
         }
     }

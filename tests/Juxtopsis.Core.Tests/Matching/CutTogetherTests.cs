@@ -38,7 +38,7 @@ public sealed class CutTogetherTests
         var result = search.Finish();
         var best = AllAssignments(search, wishes, wanted);
         Assert.Equal(double.IsPositiveInfinity(best), result.Shares.Count == 0);
-        Assert.True(result.Shares.Count == 0 || result.IsProven && result.Sum <= best + 1e-9, $"{result.Sum} > {best}");
+        Assert.True(result.Shares.Count == 0 || result.IsProven && result.Sum <= best + CutSearch.Proven, $"{result.Sum} > {best}");
 
         // No thing twice, and the evaluator says of each what the search took it for.
         Assert.Equal(result.Shares.Count, result.Shares.Select(s => s.Rig.Lens.Id).Distinct().Count());

@@ -12,15 +12,21 @@ namespace Juxtopsis.Core.Matching.Cutting;
 /// <remarks>
 /// A zoom is set from where its camera stands, a prime moves its camera until it frames; then all that is left of a way is its aperture. For a way of the
 /// lead and one of each follower the sum of what they differ is convex in the lead's aperture and made of straight pieces, so its least lies at an end or where
-/// one piece ends. Branch and bound over the ways gives the least of all: a partial choice is left where even the best of what is missing could not
-/// bring it below the best so far.
+/// one piece ends. Within a range of its aperture every way of a follower costs so much at least, whatever the others are; the best choice by these bounds bounds
+/// all, and the range is cut in two until none can be better by <see cref="Proven"/>.
 /// </remarks>
 public sealed class CutSearch
 {
     /// <summary>Most cameras.</summary>
     public const int MostCameras = 5;
 
-    private const int MostNodes = 2_000_000;
+    /// <summary>To how much of a stop it is proven that none is better.</summary>
+    public const double Proven = 0.01;
+
+    /// <summary>Ranges of the lead's aperture are cut no narrower, stops.</summary>
+    private const double Narrow = 0.002;
+
+    private const int MostRanges = 200_000;
 
     private readonly IReadOnlyList<CutCamera> cameras;
     private readonly int lead;
@@ -30,11 +36,14 @@ public sealed class CutSearch
     private readonly int[] followers;
     private readonly double[][] least;
     private readonly int[][] order;
+    private readonly int[] choosing;
+    private readonly int[] taken;
+    private readonly Stack<(double From, double To)> ranges = new();
     private readonly CutWay?[] chosen;
     private double best = double.PositiveInfinity;
     private CutWay[]? bestWays;
     private int next;
-    private int nodes;
+    private int looked;
 
     /// <summary>Begins a search.</summary>
     /// <param name="shelf">The rigs.</param>
@@ -62,7 +71,11 @@ public sealed class CutSearch
         followers = [.. Enumerable.Range(0, cameras.Count).Where(i => i != lead)];
         least = [.. followers.Select(i => new double[ways[i].Count])];
         order = [.. followers.Select(i => new int[ways[i].Count])];
+        (choosing, taken) = (new int[followers.Length], new int[followers.Length]);
         chosen = new CutWay?[cameras.Count];
+
+        // The likeliest first: what is found early spares much.
+        ways[lead].Sort((a, b) => LeadAlone(a, a.From, a.To).CompareTo(LeadAlone(b, b.From, b.To)));
         if (ways.Any(w => w.Count == 0))
         {
             next = ways[lead].Count;
@@ -105,87 +118,125 @@ public sealed class CutSearch
     public CutResult Finish()
     {
         Step(int.MaxValue);
-        return CutResult.Of(this, cameras, lead, wishes, bestWays is null ? null : (bestWays, LeadAperture(bestWays), best), misses, nodes < MostNodes);
+        return CutResult.Of(this, cameras, lead, wishes, bestWays is null ? null : (bestWays, LeadAperture(bestWays), best), misses, looked <= MostRanges);
     }
 
+    /// <summary>Cuts the range of the lead's aperture in two until no part of it can hold anything better.</summary>
     private void Try(CutWay way)
     {
         chosen[lead] = way;
-        var sum = LeadAlone(way);
-        for (var f = 0; f < followers.Length; f++)
+        ranges.Clear();
+        ranges.Push((way.From, way.To));
+        while (ranges.TryPop(out var range))
         {
-            var (of, bound) = (ways[followers[f]], double.PositiveInfinity);
-            for (var i = 0; i < of.Count; i++)
-            {
-                var distance = CutDistance.Between(way, of[i], wishes);
-                least[f][i] = distance.At(Math.Clamp(distance.Best(wishes), of[i].From - way.To, of[i].To - way.From), wishes);
-                bound = way.Shares(of[i]) ? bound : Math.Min(bound, least[f][i]);
-            }
-
-            sum += bound;
-            if (sum >= best)
+            if (looked++ > MostRanges)
             {
                 return;
             }
-        }
 
-        for (var f = 0; f < followers.Length; f++)
-        {
-            order[f] = [.. Enumerable.Range(0, least[f].Length)];
-            Array.Sort((double[])least[f].Clone(), order[f]);
-        }
+            var (from, to) = range;
+            var alone = LeadAlone(way, from, to);
+            if (Bound(way, from, to, alone) >= best - Proven)
+            {
+                continue;
+            }
 
-        Choose(0);
-    }
+            for (var f = 0; f < followers.Length; f++)
+            {
+                Array.Sort(least[f], order[f]);
+            }
 
-    /// <summary>Chooses a way for one follower after the other.</summary>
-    private void Choose(int f)
-    {
-        if (f == followers.Length)
-        {
-            var (_, sum) = LeadApertureOf(f);
+            var assigned = double.PositiveInfinity;
+            Choose(0, alone, ref assigned);
+            if (assigned >= best - Proven)
+            {
+                continue;
+            }
+
+            // No way of these followers agrees better within the range; how well this one does is another question.
+            for (var f = 0; f < followers.Length; f++)
+            {
+                chosen[followers[f]] = ways[followers[f]][taken[f]];
+            }
+
+            var sum = LeadApertureOf(followers.Length).Sum;
             if (sum < best)
             {
                 (best, bestWays) = (sum, [.. chosen.Select(c => c!)]);
             }
 
+            if (to - from > Narrow)
+            {
+                ranges.Push((from, (from + to) / 2));
+                ranges.Push(((from + to) / 2, to));
+            }
+        }
+
+        
+    }
+
+    /// <summary>What each way of each follower costs at least while the lead's aperture is in a range; the sum of the best of them.</summary>
+    private double Bound(CutWay way, double from, double to, double alone)
+    {
+        var sum = alone;
+        for (var f = 0; f < followers.Length && sum < best - Proven; f++)
+        {
+            var (of, bound) = (ways[followers[f]], double.PositiveInfinity);
+            for (var i = 0; i < of.Count; i++)
+            {
+                var distance = CutDistance.Between(way, of[i], wishes);
+                var cost = way.Shares(of[i]) ? double.PositiveInfinity : distance.At(Math.Clamp(distance.Best(wishes), of[i].From - to, of[i].To - from), wishes);
+                (least[f][i], order[f][i]) = (cost, i);
+                bound = Math.Min(bound, cost);
+            }
+
+            sum += bound;
+        }
+
+        return sum;
+    }
+
+    /// <summary>Chooses a way for one follower after the other, none of which share a thing, so that their costs are least altogether.</summary>
+    private void Choose(int f, double sum, ref double assigned)
+    {
+        if (f == followers.Length)
+        {
+            assigned = sum;
+            choosing.CopyTo(taken, 0);
             return;
         }
 
         var rest = 0.0;
         for (var g = f + 1; g < followers.Length; g++)
         {
-            rest += least[g][order[g][0]];
+            rest += least[g][0];
         }
 
-        foreach (var i in order[f])
+        for (var i = 0; i < order[f].Length; i++)
         {
-            if (nodes++ > MostNodes)
+            var with = sum + least[f][i];
+            if (with + rest >= Math.Min(assigned, best - Proven))
             {
                 return;
             }
 
-            var way = ways[followers[f]][i];
-            if (LeadApertureOf(f).Sum + least[f][i] + rest >= best)
+            choosing[f] = order[f][i];
+            var way = ways[followers[f]][order[f][i]];
+            var isFree = true;
+            for (var g = 0; g < f && isFree; g++)
             {
-                return;
+                isFree = !ways[followers[g]][choosing[g]].Shares(way);
             }
 
-            if (chosen[lead]!.Shares(way) || followers.Take(f).Any(g => chosen[g]!.Shares(way)))
+            if (isFree)
             {
-                continue;
-            }
-
-            chosen[followers[f]] = way;
-            if (LeadApertureOf(f + 1).Sum + rest < best)
-            {
-                Choose(f + 1);
+                Choose(f + 1, with, ref assigned);
             }
         }
     }
 
-    /// <summary>What the lead alone costs at its best aperture.</summary>
-    private double LeadAlone(CutWay way) => way.Against + wishes.Level * Math.Max(0, Math.Max(way.Blur - way.To - WantedBlur, WantedBlur - (way.Blur - way.From)));
+    /// <summary>What the lead alone costs at least, while its aperture is in a range.</summary>
+    private double LeadAlone(CutWay way, double from, double to) => way.Against + wishes.Level * Math.Max(0, Math.Max(way.Blur - to - WantedBlur, WantedBlur - (way.Blur - from)));
 
     private double LeadAperture(CutWay[] of)
     {
