@@ -51,3 +51,16 @@ test('of shelves that follow each other the last one is held', async () => {
   await Promise.all([searches.openShelf({}, shelfOf('a')), searches.openShelf({}, shelfOf('b')), searches.openShelf({}, shelfOf('c'))]);
   expect(await searches.fit('shown', true, shot('x'), false)).toMatchObject({ answer: 'x on c' });
 });
+
+test('a search for a look tells its first answer half way, once, and anew when it begins anew', async () => {
+  const core = fakeCore();
+  const look = core.fit as unknown as Core['look'];
+  const searches = searchesWith(Promise.resolve({ ...core, look }));
+  await searches.openShelf({}, shelfOf('a'));
+  const firsts: unknown[] = [];
+  const ask = (name: string) => searches.look('look', true, shot(name) as never, false, (first) => firsts.push(first));
+  expect(await ask('one')).toMatchObject({ answer: 'one on a' });
+  expect(firsts).toMatchObject([{ kind: 'answered', answer: 'one on a' }]);
+  await ask('two');
+  expect(firsts).toHaveLength(2);
+});

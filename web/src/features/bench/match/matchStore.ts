@@ -130,7 +130,7 @@ function amongOf(linked: ProductionDocument | null): Pick<LookRequest, 'bag' | '
 }
 
 /** Asks what comes near the look of the yardstick. */
-function ask(linked: ProductionDocument | null): void {
+export function ask(linked: ProductionDocument | null): void {
   const { document } = useBench.getState();
   const { setup } = document;
   const look = setup.rigs[yardstickOf(setup)];
