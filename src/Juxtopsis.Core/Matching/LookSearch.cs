@@ -197,7 +197,7 @@ public sealed class LookSearch
             var better = setting!.Better(rig, frame, place, Math.Min(known?.Cost ?? double.PositiveInfinity, worthTelling + AsGood));
             if (better.Cost < (known?.Cost ?? double.PositiveInfinity))
             {
-                var its = new Found(rig, mode, better, Question.Frames.BurdenOf(rig, mode));
+                var its = new Found(rig, mode, better with { IsUnproven = better.IsUnproven || known?.Setting.IsUnproven == true }, Question.Frames.BurdenOf(rig, mode));
                 if (known is null)
                 {
                     found.Insert(pair, its);

@@ -22,7 +22,7 @@ internal sealed class LookSetting(LookQuestion question)
     private readonly double[] overOther = new double[question.Terms];
     private readonly double[] low = new double[question.Terms];
     private readonly double[] high = new double[question.Terms];
-    private readonly List<Box> boxes = [];
+    private readonly PriorityQueue<Box, double> boxes = new();
 
     private FitRig rig = null!;
     private FitFrame frame = null!;
@@ -165,17 +165,11 @@ internal sealed class LookSetting(LookQuestion question)
             return;
         }
 
+        // The most promising box goes first, so that where it is given up little is left that could be better.
         boxes.Clear();
         Push(whole, worthBelow);
-        for (var looked = 0; boxes.Count > 0; looked++)
+        for (var looked = 0; boxes.TryDequeue(out var box, out var bound) && IsWorth(bound, worthBelow); looked++)
         {
-            var box = boxes[^1];
-            boxes.RemoveAt(boxes.Count - 1);
-            if (!IsWorth(box.Bound, worthBelow))
-            {
-                continue;
-            }
-
             if (looked >= MostBoxes)
             {
                 best = best with { IsUnproven = true };
@@ -185,10 +179,6 @@ internal sealed class LookSetting(LookQuestion question)
             var (one, other) = box.Halves();
             Push(one, worthBelow);
             Push(other, worthBelow);
-            if (boxes.Count > 1 && boxes[^1].Bound > boxes[^2].Bound)
-            {
-                (boxes[^1], boxes[^2]) = (boxes[^2], boxes[^1]);
-            }
         }
     }
 
@@ -219,7 +209,7 @@ internal sealed class LookSetting(LookQuestion question)
         var bound = question.Bound(near, far, overOne, overOther, low, high);
         if (IsWorth(bound, worthBelow))
         {
-            boxes.Add(box with { Bound = bound });
+            boxes.Enqueue(box, bound);
         }
     }
 
@@ -228,9 +218,6 @@ internal sealed class LookSetting(LookQuestion question)
     {
         /// <summary>Closer together than this they are one: a millionth of a stop.</summary>
         private const double Same = 1 + 3e-7;
-
-        /// <summary>Nothing in it costs less.</summary>
-        public double Bound { get; init; }
 
         public bool IsPoint => ToMm <= FromMm * Same && FarMm <= NearMm * Same;
 
