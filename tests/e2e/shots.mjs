@@ -55,12 +55,25 @@ async function day(page) {
   await page.getByRole('region', { name: 'What one rig does' }).waitFor();
 }
 
+/** What comes near a look. */
+async function match(page) {
+  await page.getByRole('list', { name: 'What comes near, the nearest first' }).waitFor();
+  await page.waitForTimeout(2500);
+}
+
+/** Two cameras that cut together. */
+async function cut(page) {
+  await page.getByRole('button', { name: 'Cut together' }).click();
+  await page.getByRole('combobox', { name: 'The one that leads' }).click();
+  await page.getByRole('option', { name: /^B Dabchick/ }).click();
+  await page.getByRole('button', { name: 'Find lenses' }).click();
+  await page.getByRole('region', { name: 'As soft behind as the lead is now' }).waitFor();
+}
+
 const shots = [
   { name: 'brief', path: production, viewport: wide, act: shot(5) },
-  { name: 'brief-set', path: production, viewport: wide, colorScheme: 'dark', act: shot(6) },
   { name: 'brief-day', path: production, viewport: wide, act: day },
   { name: 'bench', path: demo(1), viewport: wide },
-  { name: 'bench-set', path: demo(3), viewport: wide, colorScheme: 'dark' },
   { name: 'closer', path: demo(1), viewport: wide, press: /^Look closer at rig A/, wait: 25_000 },
   { name: 'bench-phone', path: demo(2), viewport: { width: 390, height: 844 } },
   { name: 'working', path: demo(1), viewport: wide, press: /^Rig B From/ },
@@ -72,7 +85,9 @@ const shots = [
   { name: 'shelf-lens', path: `/shelf?q=fast&camera=${skiff}`, viewport: wide, press: /^Dunlin 18–35 mm ƒ1.8$/ },
   { name: 'shelf-phone', path: '/shelf?q=wide+zoom', viewport: { width: 390, height: 844 } },
   { name: 'work', path: '/work', viewport: wide },
+  { name: 'match', path: `${demo(6)}?view=match`, viewport: wide, act: match },
   // Last, since they change the comparison.
+  { name: 'match-cut', path: `${demo(5)}?view=match`, viewport: wide, colorScheme: 'dark', act: cut },
   { name: 'light', path: `${demo(2)}?view=light`, viewport: wide, act: light },
   { name: 'hold', path: demo(1), viewport: wide, colorScheme: 'dark', act: hold },
   { name: 'bench-row', path: demo(1), viewport: wide, act: row },
@@ -86,7 +101,7 @@ for (const { name, path, viewport, colorScheme = 'light', press, act, wait = 400
   const page = await browser.newPage({ viewport, colorScheme });
   await page.addInitScript(() => window.localStorage.setItem('juxtopsis.tour', 'done'));
   await page.goto(address + path);
-  await page.waitForSelector('tr[data-row], li');
+  await page.waitForSelector('tr[data-row], li, [data-testid=pair]');
   await page.evaluate(() => document.fonts.ready);
   const rendered = () =>
     [...document.querySelectorAll('canvas')]
