@@ -55,6 +55,9 @@ internal static partial class Exports
         CoreDoor.ReadModeArea(text, sensorWidthMm, sensorHeightMm, shape);
 
     [JSExport]
+    internal static string ReadLook(string text, bool feet, double deliveryAspect) => CoreDoor.ReadLook(text, Unit(feet), deliveryAspect);
+
+    [JSExport]
     internal static string Upgraded(string kind, string json) => CoreDoor.Upgraded(kind, json);
 
     [JSExport]

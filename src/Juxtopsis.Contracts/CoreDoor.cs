@@ -206,6 +206,17 @@ public static class CoreDoor
         return JsonSerializer.Serialize(new EntryOutput(read.Values, Infinite: false, read.Problem), WireJson.Default.EntryOutput);
     }
 
+    /// <summary>Reads a look in words of the trade. Answers a <see cref="LookTextOutput"/>.</summary>
+    /// <param name="text">What was typed.</param>
+    /// <param name="unit">The person's unit for distances.</param>
+    /// <param name="deliveryAspect">Delivered width over height; NaN for the format's own shape.</param>
+    /// <returns>JSON.</returns>
+    public static string ReadLook(string text, LengthUnit unit, double deliveryAspect) => JsonSerializer.Serialize(
+        LookText.Read(text, unit, double.IsNaN(deliveryAspect) ? null : deliveryAspect, out var problem) is { } look
+            ? new(look.Format.WidthMm, look.Format.HeightMm, look.FocalLengthMm, look.FNumber, look.Squeeze, look.DistanceMm, look.BehindMm is { } b && double.IsFinite(b) ? b : null, look.BehindMm is double.PositiveInfinity, look.DeliveryAspect, null)
+            : new LookTextOutput(0, 0, 0, 0, 1, null, null, false, null, problem),
+        WireJson.Default.LookTextOutput);
+
     /// <summary>Reads a typed text. Answers an <see cref="EntryOutput"/>.</summary>
     /// <param name="kind">What the text stands for.</param>
     /// <param name="text">What was typed.</param>

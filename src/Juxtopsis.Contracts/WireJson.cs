@@ -106,6 +106,7 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(ProductionConflict))]
 [JsonSerializable(typeof(PhotoOutput))]
 [JsonSerializable(typeof(EntryOutput))]
+[JsonSerializable(typeof(LookTextOutput))]
 [JsonSerializable(typeof(EntryKind))]
 [JsonSerializable(typeof(SensorFormat))]
 [JsonSerializable(typeof(Problem))]

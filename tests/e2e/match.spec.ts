@@ -127,6 +127,22 @@ test('a saved look is laid on another Bench, with what counts of it, and what is
   await expect(page.getByText(/is done with .* \+ /)).toBeVisible();
 });
 
+test('a look is described in words, and what contradicts itself is said', async ({ page, server }) => {
+  test.slow();
+  await page.goto(`${server.address}/bench/${missed}?view=match`);
+  await expect(answers(page).first()).toBeVisible();
+  const words = page.getByRole('textbox', { name: 'or describe one' });
+  await words.fill('full frame 85 mm ƒ1.4 46°');
+  await words.press('Enter');
+  await expect(page.getByText(/^That contradicts itself: 85 mm on Full frame takes in 23\.\d°, not 46°/)).toBeVisible();
+  await words.fill('super 35 32 mm f2 at 3m');
+  await words.press('Enter');
+  await expect(page.getByRole('combobox', { name: 'The look is that of' })).toContainText('super 35 32 mm f2 at 3m');
+  await expect(page.getByRole('region', { name: 'What makes the look' }).getByRole('row', { name: 'Distance' })).toContainText('3.00');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('combobox', { name: 'The look is that of' })).toContainText('44 × 33');
+});
+
 test('on a phone the look comes first and nothing is wider than the page', async ({ page, server }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${server.address}/bench/${reached}?view=match`);

@@ -28,15 +28,22 @@ vi.mock('../src/gear/fitting', async () => {
 
 const { ask, camerasOf, cutTogether, lookKey, pick, pickedOf, setAspect, setMatch, stopAsking, useMatching } =
   await import('../src/features/bench/match/matchStore');
-const { layLook, setCut } = await import('../src/features/bench/match/matchCommands');
+const { describeLook, layLook, setCut } = await import('../src/features/bench/match/matchCommands');
 const { rigOnBench } = await import('../src/features/bench/match/rigOnBench');
 const { useBench } = await import('../src/features/bench/benchStore');
 const { useDemoSet } = await import('../src/gear/demo');
 const { comparisonVersion } = await import('../src/documents/kinds');
 const { bestFront } = await import('../src/drawing/Plot');
 
-const bare = (id: string, more: object = {}): RigInput =>
-  ({ id, name: id, sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm: 50, fNumber: 2, ...more });
+const bare = (id: string, more: object = {}): RigInput => ({
+  id,
+  name: id,
+  sensorWidthMm: 36,
+  sensorHeightMm: 24,
+  focalLengthMm: 50,
+  fNumber: 2,
+  ...more,
+});
 const chain = (body: string) => ({ parts: [{ item: { kind: 'body', id: body, name: body }, revision: 1 }], mode: 'Wide' });
 const match = (body: string, more: object = {}) =>
   ({
@@ -186,6 +193,20 @@ test('a saved look is laid beside the rigs with what counts of it, as the yardst
   useBench.getState().undo();
   expect(document().setup.rigs).toHaveLength(2);
   expect(document().match?.aspects?.light).toBeUndefined();
+});
+
+test('a described look is a rig of bare numbers with a distance of its own; what is behind and the shape are the place’s', () => {
+  const look = { sensorWidthMm: 24.9, sensorHeightMm: 18.7, focalLengthMm: 32, fNumber: 2, squeeze: 2, problem: null };
+  describeLook(' S35 32 ƒ2 ', { ...look, distanceMm: 3000, behindMm: 1000, isOpenBehind: false, deliveryAspect: 2.39 });
+  const { scene, rigs, yardstick } = document().setup;
+  expect(rigs[2]).toMatchObject({ name: 'S35 32 ƒ2', sensorWidthMm: 24.9, squeeze: 2, subjectDistanceMm: 3000 });
+  expect(yardstick).toBe(rigs[2]!.id);
+  expect(scene).toMatchObject({ subjectDistanceMm: 2000, backgroundDistanceMm: 3000, deliveryAspect: 2.39 });
+  useBench.getState().undo();
+  expect(document().setup.rigs).toHaveLength(2);
+  describeLook('x', { ...look, distanceMm: 2000, behindMm: null, isOpenBehind: true, deliveryAspect: null });
+  expect(document().setup.scene.backgroundDistanceMm).toBeNull();
+  expect(document().setup.rigs[2]!.subjectDistanceMm).toBeUndefined();
 });
 
 test('an answer stands where the conventions measure from, and has a distance of its own elsewhere', () => {

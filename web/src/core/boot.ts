@@ -80,6 +80,20 @@ export interface GearItem {
 /** What was read of a thing's papers: members of its JSON, words that nothing was made of, and what is worth a word. */
 export type Papers = Omit<Schemas['PapersOutput'], 'known'> & { known: Record<string, unknown> };
 
+/** What was read of a look in words; see the core's LookTextOutput. */
+export interface LookText {
+  sensorWidthMm: number;
+  sensorHeightMm: number;
+  focalLengthMm: number;
+  fNumber: number;
+  squeeze: number;
+  distanceMm: number | null;
+  behindMm: number | null;
+  isOpenBehind: boolean;
+  deliveryAspect: number | null;
+  problem: string | null;
+}
+
 /** What was read of the text of a gear's field. */
 export interface FieldReading {
   value: unknown;
@@ -119,6 +133,7 @@ interface Exports {
   ReadGearField: (kind: string, field: string, text: string) => string;
   ReadPapers: (kind: string, text: string, makers: string, mounts: string) => string;
   ReadModeArea: (text: string, sensorWidthMm: number, sensorHeightMm: number, shape: number) => string;
+  ReadLook: (text: string, feet: boolean, deliveryAspect: number) => string;
   Upgraded: (kind: string, json: string) => string;
   ReadEntry: (kind: string, text: string, feet: boolean, fps: number) => string;
   StepEntry: (kind: string, value: number, up: boolean, large: boolean, feet: boolean) => number;
@@ -180,6 +195,8 @@ export interface Core {
   readGearField: (kind: string, field: string, text: string) => FieldReading;
   /** What is read of a thing's papers; the makers and mounts that the shelf knows tell names from other words. */
   readPapers: (kind: string, text: string, makers: string[], mounts: string[]) => Papers;
+  /** Reads a look in words; NaN where each format has its own shape. */
+  readLook: (text: string, feet: boolean, deliveryAspect: number) => LookText;
   /** Reads how much of a sensor (mm, NaN for unknown) a mode of a shape (NaN for unknown) uses. */
   readModeArea: (text: string, sensorWidthMm: number, sensorHeightMm: number, shape: number) => Entry;
   /** A kept document of any version, brought up to the version of now; null when it cannot be read. */
@@ -293,6 +310,7 @@ export async function boot(): Promise<Core> {
     readGearField: (kind, field, text) => JSON.parse(door.ReadGearField(kind, field, text)) as FieldReading,
     readPapers: (kind, text, makers, mounts) => JSON.parse(door.ReadPapers(kind, text, makers.join('\n'), mounts.join('\n'))) as Papers,
     readModeArea: (text, width, height, shape) => JSON.parse(door.ReadModeArea(text, width, height, shape)) as Entry,
+    readLook: (text, feet, deliveryAspect) => JSON.parse(door.ReadLook(text, feet, deliveryAspect)) as LookText,
     upgraded: (kind, document) => {
       const text = door.Upgraded(kind, JSON.stringify(document));
       return text === '' ? null : (JSON.parse(text) as unknown);

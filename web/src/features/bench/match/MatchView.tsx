@@ -12,6 +12,7 @@ import { setYardstick } from '../commands';
 import { Aspects } from './Aspects';
 import { BlurCurve } from './BlurCurve';
 import { CutView } from './CutView';
+import { DescribeLook } from './DescribeLook';
 import { MatchList } from './MatchList';
 import { MissingGear } from './MissingGear';
 import { pickedOf, useAsking, useLinked, useMatching } from './matchStore';
@@ -34,6 +35,7 @@ export function MatchView() {
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 1.5 }}>
         <LabelledChoice label="What to match" value={what} choices={whats} onChange={setWhat} />
         <LookChoice label={what === 'look' ? 'The look is that of' : 'The one that leads'} />
+        {what === 'look' && <DescribeLook />}
         {what === 'look' && <SavedLooks />}
       </Box>
       <Gear>{what === 'look' ? <Look /> : <CutView />}</Gear>

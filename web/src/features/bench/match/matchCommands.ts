@@ -1,5 +1,5 @@
 import type { ComparisonDocument } from '../../../api/client';
-import type { Cut } from '../../../core/core';
+import type { Cut, LookText, RigInput } from '../../../core/core';
 import { newId } from '../../../documents/unique';
 import { change, withSetup, yardstickOf } from '../benchStore';
 import { holdNothing } from '../holding';
@@ -16,6 +16,38 @@ export function layLook(saved: ComparisonDocument, name: string): void {
     (c) => {
       const { document, ...rest } = withSetup(c, { rigs: [...c.document.setup.rigs.slice(0, mostRigs - 1), rig], yardstick: rig.id });
       return { ...rest, document: { ...document, match: { ...matchOf(document), ...saved.match } } };
+    },
+    holdNothing,
+  );
+}
+
+/** Puts a look that was described beside the rigs, as the yardstick; what it says of distance is its own, of the place everybody's. */
+export function describeLook(text: string, look: LookText): void {
+  const id = newId();
+  change(
+    `look${id}`,
+    (c) => {
+      const { scene, rigs } = c.document.setup;
+      const rig = {
+        id,
+        name: text.trim().slice(0, 60),
+        sensorWidthMm: look.sensorWidthMm,
+        sensorHeightMm: look.sensorHeightMm,
+        focalLengthMm: look.focalLengthMm,
+        fNumber: look.fNumber,
+        squeeze: look.squeeze,
+        ...(look.distanceMm !== null && look.distanceMm !== scene.subjectDistanceMm && { subjectDistanceMm: look.distanceMm }),
+      } as RigInput;
+      return withSetup(c, {
+        scene: {
+          ...scene,
+          ...(look.behindMm !== null && { backgroundDistanceMm: scene.subjectDistanceMm + look.behindMm }),
+          ...(look.isOpenBehind && { backgroundDistanceMm: null }),
+          ...(look.deliveryAspect !== null && { deliveryAspect: look.deliveryAspect }),
+        },
+        rigs: [...rigs.slice(0, mostRigs - 1), rig],
+        yardstick: id,
+      });
     },
     holdNothing,
   );
