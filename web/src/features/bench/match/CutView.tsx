@@ -1,10 +1,11 @@
 import { Box, Button, LinearProgress, MenuItem, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { figureFont } from '../../../app/theme';
 import { useSettings } from '../../../app/settings';
 import { core, type Cut, type Diagnostic } from '../../../core/core';
 import { useProgress } from '../../../core/searches';
+import { same } from '../../../documents/merging';
 import { besidesOf } from '../../../gear/setRigs';
 import { aperture, distance, fixed, plain, stops, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
@@ -40,6 +41,7 @@ const agreeable: [keyof Match['agree'], string, string, number][] = [
   ['light', 'Light', 'Light that reaches the sensor: what lamps or sensitivity must make up for.', 0.25],
   ['pixels', 'Pixels', 'How much what is recorded is enlarged for delivery.', 0.5],
 ];
+const none: Pick<ReturnType<typeof useMatching.getState>, 'cut' | 'cutProblems'> = { cut: null, cutProblems: [] };
 const weights = [0, 0.25, 0.5, 1, 2, 5];
 const moves = [0, 0.1, 0.2, 0.5, 1];
 
@@ -47,14 +49,18 @@ const moves = [0, 0.1, 0.2, 0.5, 1];
 export function CutView() {
   const setup = useBench((s) => s.document.setup);
   const match = useMatch();
-  const { cut, cutting, cutProblems } = useMatching();
+  const { cutting, cutOf } = useMatching();
+  // Compared by what it says: what is saved comes back as another object.
+  const isOf = useMemo(
+    () => cutOf !== null && same(cutOf, { setup, agree: match.agree, movesShare: match.movesShare }),
+    [cutOf, setup, match.agree, match.movesShare],
+  );
+  const { cut, cutProblems } = useMatching((s) => (isOf ? s : none));
   const progress = useProgress((s) => s['cut'] ?? 0);
   const linked = useLinked();
   const cameras = camerasOf(setup);
   const lead = setup.rigs[yardstickOf(setup)]!;
   const may = cameras.length >= 2 && cameras.length <= 5 && cameras.some(({ rig }) => rig === lead);
-  // An answer is of the cameras, of their framings and of what counts: of others it is none.
-  useEffect(() => useMatching.setState({ cut: null, cutProblems: [] }), [setup, match.agree, match.movesShare]);
   return (
     <Box sx={{ display: 'grid', gap: 1, bgcolor: 'background.paper', p: 1 }}>
       <Typography sx={{ fontSize: 14, maxWidth: 900 }}>

@@ -52,6 +52,9 @@ export const setAspect = (aspect: LookAspect, wish: AspectWish): void =>
 /** What of the shelf is chosen from. */
 export type Among = 'shelf' | 'bag';
 
+/** What decides how cameras cut together: of another it is no answer. */
+type CutQuestion = Pick<Match, 'agree' | 'movesShare'> & { setup: Setup };
+
 interface Matching {
   among: Among;
   answer: LookResponse | null;
@@ -66,6 +69,8 @@ interface Matching {
   /** Every answer, for the plot; those that are told until the others are there. */
   all: LookMatch[];
   cut: CutResponse | null;
+  /** What that is of. */
+  cutOf: CutQuestion | null;
   cutting: boolean;
   cutProblems: Diagnostic[];
 }
@@ -81,6 +86,7 @@ const nothing: Matching = {
   picked: null,
   all: [],
   cut: null,
+  cutOf: null,
   cutting: false,
   cutProblems: [],
 };
@@ -215,7 +221,7 @@ export function cutTogether(linked: ProductionDocument | null): void {
     ...amongOf(linked),
   };
   useProgress.setState({ cut: 0 });
-  useMatching.setState({ cutting: true, cutProblems: [] });
+  useMatching.setState({ cutting: true, cut: null, cutProblems: [], cutOf: { setup, agree, movesShare } });
   void askCut(request, (outcome) =>
     useMatching.setState(
       outcome.kind === 'refused'
