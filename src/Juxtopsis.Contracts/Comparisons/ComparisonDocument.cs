@@ -1,7 +1,7 @@
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Matching;
-using Juxtopsis.Core.Matching;
 using Juxtopsis.Core.Light;
+using Juxtopsis.Core.Matching;
 
 namespace Juxtopsis.Contracts.Comparisons;
 

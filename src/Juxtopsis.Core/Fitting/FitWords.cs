@@ -3,8 +3,8 @@ using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Figures;
-using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Light;
+using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 

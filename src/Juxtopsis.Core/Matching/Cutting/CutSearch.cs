@@ -172,7 +172,7 @@ public sealed class CutSearch
             }
         }
 
-        
+
     }
 
     /// <summary>What each way of each follower costs at least while the lead's aperture is in a range; the sum of the best of them.</summary>
