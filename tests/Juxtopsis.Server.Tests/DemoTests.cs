@@ -40,7 +40,7 @@ public sealed class DemoTests
         Assert.True((await SetDemo(server, true)).Json["isHere"]!.GetValue<bool>());
         Assert.Equal(before, await Names(server, "/api/shelf" + Cameras));
         Assert.Equal(777, (await server.SendAsync(HttpMethod.Get, $"/api/shelf/{id}")).Json["item"]!["weightG"]!.GetValue<double>());
-        Assert.Equal(4, (await Names(server, "/api/comparisons")).Length);
+        Assert.Equal(6, (await Names(server, "/api/comparisons")).Length);
         Assert.Equal(["Low Water"], await Names(server, "/api/productions"));
     }
 

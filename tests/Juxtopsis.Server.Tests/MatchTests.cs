@@ -178,6 +178,14 @@ public sealed class MatchTests(ServerFixture fixture) : IClassFixture<ServerFixt
         Assert.Equal(200, (int)gone.Status);
         Assert.Contains("has no lens", (string)gone.Json["misses"]![0]!["message"]!, StringComparison.Ordinal);
 
+        // Nothing behind the subject, and a camera that does not focus where it stands.
+        async Task<JsonNode> Cut(SceneInput scene) =>
+            (await fixture.Server.SendAsync(HttpMethod.Post, "/api/cut", Body(request with { Setup = new EvaluateRequest { Scene = scene, Rigs = request.Setup.Rigs } }))).Json;
+        var scene = request.Setup.Scene.Scene;
+        Assert.NotNull((await Cut(new(scene with { BackgroundDistanceMm = scene.SubjectDistanceMm })))["kept"]);
+        Assert.NotEmpty((await Cut(new(new(20))))["misses"]!.AsArray());
+        Assert.NotEmpty((await Ask(Asked(Demo(4)) with { Setup = new EvaluateRequest { Scene = new(scene with { BackgroundDistanceMm = scene.SubjectDistanceMm }), Rigs = Demo(4).Setup.Rigs.Take(1).ToArray() } })).Matches);
+
         var empty = await Ask(Asked(Demo(4)) with { Bag = [] });
         Assert.Empty(empty.Matches);
         Assert.Empty(empty.Missing);

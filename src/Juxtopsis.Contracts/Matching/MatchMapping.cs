@@ -209,6 +209,7 @@ internal static class MatchMapping
         values.SharpMm,
         values.WorkingTNumber,
         values.DiscNarrowing,
+        values.DiscCorners,
         [.. behindMm.Select(values.BlurShare)],
         [.. LookValues.CurveMm.Select(values.BlurShare)]);
 
@@ -222,7 +223,7 @@ internal static class MatchMapping
         var agree = request.Agree;
         return new(
             among, look.Scene with { DeliveryAspect = look.Report.Sensor.DeliveredAspect }, look.Conventions, cameras, request.Cameras.Select(c => c.Rig).ToList().IndexOf(lead.Id),
-            look.Report.Focus?.BackgroundDiscFractionOfHeight ?? 1, new(agree.Blur, agree.SharpZone, agree.BlurShape, agree.Light, agree.Pixels, level), request.ToRules());
+            look.Values?.BlurShare(look.BehindMm[0]) ?? 1, new(agree.Blur, agree.SharpZone, agree.BlurShape, agree.Light, agree.Pixels, level), request.ToRules());
     }
 
     private static CutCamera CameraOf(CutRequest request, CutCameraInput camera)

@@ -96,10 +96,11 @@ public sealed record LookRequest : AmongRequest
 /// <param name="SharpMm">Harmonic mean of the sharp depths before and behind, mm.</param>
 /// <param name="WorkingTNumber">Working T-number.</param>
 /// <param name="DiscNarrowing">How many times taller than wide discs are.</param>
+/// <param name="DiscCorners">Corners of the discs; 0 for round ones, and where the blades are not known.</param>
 /// <param name="BlurShares">Disc of a point behind as a share of the picture's height, at each distance that blur is compared at.</param>
 /// <param name="BlurCurve">The same at the distances of the curve.</param>
 public sealed record LookOutput(
-    double EquivalentMm, double AngleDeg, double PupilMm, double FieldHeightMm, double DistanceMm, double SharpMm, double WorkingTNumber, double DiscNarrowing,
+    double EquivalentMm, double AngleDeg, double PupilMm, double FieldHeightMm, double DistanceMm, double SharpMm, double WorkingTNumber, double DiscNarrowing, double DiscCorners,
     IReadOnlyList<double> BlurShares, IReadOnlyList<double> BlurCurve);
 
 /// <summary>What is left over of an aspect.</summary>

@@ -11,6 +11,9 @@ namespace Juxtopsis.Core.Matching;
 /// </remarks>
 public readonly record struct LookValues
 {
+    /// <summary>Closed by less, an iris is wide open.</summary>
+    private const double WideOpen = 1.01;
+
     /// <summary>f/H: focal length over the height of the used area; times 24 it is the equivalent focal length for that delivery.</summary>
     public double FocalPerHeight { get; init; }
 
@@ -38,6 +41,9 @@ public readonly record struct LookValues
     /// <summary>Distances behind the subject that a curve of blur is drawn through, mm: from 10 cm to 100 m, and infinity.</summary>
     public static IReadOnlyList<double> CurveMm { get; } = [100, 200, 500, 1000, 2000, 5000, 10_000, 20_000, 50_000, 100_000, double.PositiveInfinity];
 
+    /// <summary>Corners of the discs: as many as the iris has blades where it is closed at all; 0 for round ones, and where the blades are not known.</summary>
+    public double DiscCorners { get; init; }
+
     /// <summary>The look of what the evaluator says of a rig.</summary>
     /// <param name="scene">The scene.</param>
     /// <param name="rig">The rig.</param>
@@ -53,6 +59,7 @@ public readonly record struct LookValues
         CircleAtSubjectMm = focus.Tolerance * focus.PupilMm,
         WorkingTNumber = report.Light.WorkingTNumber,
         DiscNarrowing = rig.PupilNarrowing(),
+        DiscCorners = report.Lens.WidestFNumber is { } widest && report.Lens.UsedFNumber > widest * WideOpen ? rig.Lens.Blades ?? 0 : 0,
     };
 
     /// <summary>Disc of a point behind the subject, as a share of the picture's height.</summary>

@@ -74,6 +74,11 @@ public sealed class LookWords(LengthUnit unit)
             said.Add($"Across, blur is {Stops(rest[LookAspect.Blur] - rest[LookAspect.BlurShape])} off: a squeeze before the iris makes the pupil narrower than tall.");
         }
 
+        if (of.DiscCorners != to.DiscCorners)
+        {
+            said.Add($"Its discs {(of.DiscCorners == 0 ? "are round" : $"have {Number(of.DiscCorners)} corners")}, the look’s {(to.DiscCorners == 0 ? "are round or not known" : $"have {Number(to.DiscCorners)}")}: so many blades close the iris.");
+        }
+
         if (Math.Abs(rest[LookAspect.Light]) > 0.05)
         {
             var light = rest[LookAspect.Light];

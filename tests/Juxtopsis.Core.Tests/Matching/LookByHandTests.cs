@@ -67,6 +67,15 @@ public sealed class LookByHandTests
     }
 
     [Fact]
+    public void A_closed_iris_has_as_many_corners_as_blades_and_an_open_one_none()
+    {
+        var lens = LensData.Unknown with { WidestFNumber = 2, Blades = 9 };
+        Assert.Equal(9, Values(FullFrame with { Lens = lens }).DiscCorners);
+        Assert.Equal(0, Values(FullFrame with { FNumber = 2, Lens = lens }).DiscCorners);
+        Assert.Equal(0, Values(FullFrame).DiscCorners);
+    }
+
+    [Fact]
     public void Transmission_is_light_and_not_blur()
     {
         var rest = Rest(FullFrame with { Lens = LensData.Unknown with { WidestFNumber = 2, WidestTNumber = 2 * Math.Sqrt(2) } }, FullFrame);

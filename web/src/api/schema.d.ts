@@ -2241,6 +2241,11 @@ export interface components {
              * @description How many times taller than wide discs are.
              */
             discNarrowing: number;
+            /**
+             * Format: double
+             * @description Corners of the discs; 0 for round ones, and where the blades are not known.
+             */
+            discCorners: number;
             /** @description Disc of a point behind as a share of the picture's height, at each distance that blur is compared at. */
             blurShares: number[];
             /** @description The same at the distances of the curve. */

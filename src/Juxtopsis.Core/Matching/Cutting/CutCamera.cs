@@ -4,7 +4,7 @@ namespace Juxtopsis.Core.Matching.Cutting;
 
 /// <summary>One of several cameras that film one scene and must cut together.</summary>
 /// <param name="Body">Identity of its body.</param>
-/// <param name="FieldHeightMm">What its picture takes in upright at the subject, mm.</param>
+/// <param name="FieldHeightMm">What its picture takes in upright at the subject, mm; 0 where it has none, since it does not focus there.</param>
 /// <param name="DistanceMm">Where it stands, mm from the sensor mark to the subject.</param>
 public sealed record CutCamera(Guid Body, double FieldHeightMm, double DistanceMm)
 {

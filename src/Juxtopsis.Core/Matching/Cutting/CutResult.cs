@@ -40,7 +40,6 @@ public sealed record CutResult(IReadOnlyList<CutShare> Shares, double Sum, int O
             return new([], 0, -1, said, isProven);
         }
 
-        var behind = search.Scene.BackgroundDistanceMm - search.Scene.SubjectDistanceMm;
         var its = wishes;
         var set = ways.Select((way, i) =>
         {
@@ -51,7 +50,7 @@ public sealed record CutResult(IReadOnlyList<CutShare> Shares, double Sum, int O
             return (Rig: rig, Scene: scene, Report: report, Values: LookValues.Of(scene, rig, report)!.Value, Way: way, Stops: stops);
         }).ToArray();
         double Off(int of, int from) => CutDistance.Between(ways[from], ways[of], its).At(set[of].Stops - set[from].Stops, its) - ways[of].Against;
-        var shares = set.Select((s, i) => new CutShare(s.Way.Rig, s.Way.Mode, s.Rig, s.Scene, new(s.Values, set[lead].Values, [behind]), Off(i, lead), Enumerable.Range(0, set.Length).Where(j => j != i).Average(j => Off(i, j)))
+        var shares = set.Select((s, i) => new CutShare(s.Way.Rig, s.Way.Mode, s.Rig, s.Scene, new(s.Values, set[lead].Values, [search.BehindMm]), Off(i, lead), Enumerable.Range(0, set.Length).Where(j => j != i).Average(j => Off(i, j)))
         {
             Report = s.Report,
             PixelStops = s.Way.Pixels - ways[lead].Pixels,

@@ -60,6 +60,7 @@ public sealed class CutSearch
         ArgumentNullException.ThrowIfNull(cameras);
         (this.cameras, this.lead, this.wishes, Scene) = (cameras, lead, wishes, scene);
         Conventions = conventions with { DistanceFrom = DistanceMark.SensorMark, FocalLength = FocalLengthSchool.Marked };
+        BehindMm = scene.BackgroundDistanceMm > scene.SubjectDistanceMm ? scene.BackgroundDistanceMm - scene.SubjectDistanceMm : double.PositiveInfinity;
         WantedBlur = LookTerm.StopsOf(wantedBlurShare);
         Frames = new(scene.DeliveryAspect ?? 16.0 / 9, scene.DeliveryWidthPx, scene.TimelineFps, Conventions, rules ?? FitRules.All, shelf.Modes);
         (ways, misses) = (new List<CutWay>[cameras.Count], new Shortfall[cameras.Count]);
@@ -93,6 +94,9 @@ public sealed class CutSearch
 
     /// <summary>How many have been tried.</summary>
     public int Done => next;
+
+    /// <summary>How far behind the subject blur is compared, mm; infinity where nothing is behind it.</summary>
+    internal double BehindMm { get; }
 
     internal double WantedBlur { get; }
 
@@ -316,6 +320,11 @@ public sealed class CutSearch
     private Shortfall WayOf(FitRig rig, FitMode mode, CutCamera camera, out CutWay? way)
     {
         way = null;
+        if (!(camera.FieldHeightMm > 0))
+        {
+            return new(DiagnosticCode.TooClose, 0, 2);
+        }
+
         if (Frames.RateMiss(mode) is { Code: not DiagnosticCode.None } rate)
         {
             return rate;
@@ -358,7 +367,7 @@ public sealed class CutSearch
         var lens = rig.EndAt(focal).Lens;
         way = new(rig, mode, focal, distance)
         {
-            Blur = LookTerm.StopsOf(BlurBehind.Of(one, frame.Used, Scene.BackgroundDistanceMm - Scene.SubjectDistanceMm).ShareOfHeight),
+            Blur = LookTerm.StopsOf(BlurBehind.Of(one, frame.Used, BehindMm).ShareOfHeight),
             Zone = LookTerm.StopsOf(one.SubjectFromPupilMm * frame.CircleOfConfusionMm / (one.Magnification * one.PupilMm)),
             Light = LookTerm.StopsOf((lens.WidestTNumber / lens.WidestFNumber ?? 1) * one.BellowsFactor),
             Shape = LookTerm.StopsOf(rig.AtShort.PupilNarrowing()),

@@ -52,9 +52,12 @@ export const aspects: Told[] = [
   {
     aspect: 'blurShape',
     name: 'Shape of discs',
-    help: 'How much taller than wide they are: only a squeeze before the iris does that.',
+    help: 'How much taller than wide they are: only a squeeze before the iris does that. Corners, where the iris is closed and its blades are known, are told and do not count.',
     isSize: false,
-    text: (look) => (look.discNarrowing === 1 ? 'round' : `1 : ${plain(look.discNarrowing, 2)}`),
+    text: ({ discNarrowing, discCorners }) =>
+      [discNarrowing !== 1 && `1 : ${plain(discNarrowing, 2)}`, discCorners > 0 && `${plain(discCorners)} corners`]
+        .filter(Boolean)
+        .join(', ') || 'round',
   },
   {
     aspect: 'sharpZone',
