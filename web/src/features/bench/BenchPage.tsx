@@ -335,14 +335,16 @@ const Heading = memo(function Heading() {
       <InputBase
         value={name}
         onChange={(event) => rename(event.target.value)}
+        title={name}
         inputProps={{ 'aria-label': 'Name of the comparison', maxLength: 120 }}
         sx={{
           flex: { xs: '1 1 100%', md: '0 1 auto' },
           minHeight: 40,
           fontSize: 18,
           fontWeight: 650,
-          maxWidth: '100%',
-          '& input': { fieldSizing: 'content', minWidth: 120, maxWidth: '100%' },
+          // What stands beside it keeps one line; a longer name is read on hovering.
+          maxWidth: { xs: '100%', md: 'max(280px, calc(100% - 850px))' },
+          '& input': { fieldSizing: 'content', minWidth: 120, maxWidth: '100%', textOverflow: 'ellipsis' },
         }}
       />
       <InputBase
@@ -353,7 +355,7 @@ const Heading = memo(function Heading() {
         onChange={(event) => setNote(event.target.value)}
         title={note}
         inputProps={{ 'aria-label': 'Note', maxLength: 280 }}
-        sx={{ flex: { xs: '1 1 100%', md: '1 1 180px' }, minHeight: 40, py: 0, color: 'text.secondary', fontSize: 13, lineHeight: 1.35 }}
+        sx={{ flex: { xs: '1 1 100%', md: '1 1 120px' }, minHeight: 40, py: 0, color: 'text.secondary', fontSize: 13, lineHeight: 1.35 }}
       />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5, ml: 'auto' }}>
         <LabelledChoice label="Look at" value={view} choices={views} onChange={show} />
