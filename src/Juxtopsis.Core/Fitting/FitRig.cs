@@ -166,6 +166,17 @@ public sealed class FitRig
     internal LensInChain ChainAt(double focalLengthMm) =>
         focalLengthMm >= LongMm ? LongChain : focalLengthMm == ShortMm ? ShortChain : ShortChain.Zoomed(atShort, focalLengthMm);
 
+    /// <summary>The focal length that draws at a ratio from a distance: D = f(1 + m₀)²/m₀ + X, so long as the lens has no focus data of its own.</summary>
+    /// <param name="magnification">m.</param>
+    /// <param name="distanceMm">From the sensor mark, mm.</param>
+    /// <returns>As marked, mm; it may lie outside the zoom.</returns>
+    internal double FocalLengthFrom(double magnification, double distanceMm)
+    {
+        var travel = ShortChain.Travel;
+        var each = (ShortChain.IsTraced ? 1 : ShortChain.OpticsMagnification) * Optics.ThinLens.SubjectDistanceMm(1, magnification / travel.Rear.Magnification);
+        return (distanceMm - travel.Rear.TrackMm) / each;
+    }
+
     /// <summary>Puts a rig together; null when something stops it in every mode.</summary>
     internal static FitRig? Of(
         int group, GearItem body, GearItem lens, IReadOnlyList<GearItem> links, IReadOnlyList<GearItem> front, IReadOnlyList<FitMode> modes, MountBook mounts)

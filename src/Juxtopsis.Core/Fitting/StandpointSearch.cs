@@ -57,12 +57,9 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
     /// <summary>Focal lengths from which the framing is had within the place and the travel: D = f(1 + m₀)²/m₀ + X both ways.</summary>
     private (double Low, double High) Range()
     {
-        var chain = rig.ShortChain;
-        var travel = chain.Travel;
-        var own = m / travel.Rear.Magnification;
-        var each = (chain.IsTraced ? 1 : chain.OpticsMagnification) * ThinLens.SubjectDistanceMm(1, own);
+        var travel = rig.ShortChain.Travel;
         var nearest = Math.Max(place.Near, (rig.AtShort.Lens.MinimumFocusDistanceMm ?? 0) + travel.Rear.TrackMm);
-        return own > 1 ? (1, 0) : (Math.Max(rig.ShortMm, (nearest - travel.Rear.TrackMm) / each), Math.Min(LastMm, (place.Far - travel.Rear.TrackMm) / each));
+        return m / travel.Rear.Magnification > 1 ? (1, 0) : (Math.Max(rig.ShortMm, rig.FocalLengthFrom(m, nearest)), Math.Min(LastMm, rig.FocalLengthFrom(m, place.Far)));
     }
 
     /// <summary>Both ends, the marks of the widest aperture between them, and the peaks of blur between these.</summary>

@@ -101,7 +101,7 @@ internal sealed class LookSetting(LookQuestion question)
 
         if (rig.Zooms)
         {
-            TryFraming(distance, last);
+            Try(Math.Clamp(rig.FocalLengthFrom(FramingMagnification, distance), rig.ShortMm, last), distance);
             if (focal == last)
             {
                 Try(rig.LongMm, distance);
@@ -110,15 +110,6 @@ internal sealed class LookSetting(LookQuestion question)
     }
 
     private double FramingMagnification => frame.Used.HeightMm / question.Values.FieldHeightMm;
-
-    /// <summary>The focal length of the look's framing from a distance: D = f(1 + m₀)²/m₀ + X.</summary>
-    private void TryFraming(double distanceMm, double last)
-    {
-        var chain = rig.ShortChain;
-        var own = FramingMagnification / chain.Travel.Rear.Magnification;
-        var each = (chain.IsTraced ? 1 : chain.OpticsMagnification) * ThinLens.SubjectDistanceMm(1, own);
-        Try(Math.Clamp((distanceMm - chain.Travel.Rear.TrackMm) / each, rig.ShortMm, last), distanceMm);
-    }
 
     private void Try(double focalLengthMm, double distanceMm)
     {

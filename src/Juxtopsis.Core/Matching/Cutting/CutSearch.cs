@@ -339,7 +339,7 @@ public sealed class CutSearch
         var m = frame.Used.HeightMm / camera.FieldHeightMm;
         var near = Math.Max(camera.DistanceMm / (1 + camera.MovesShare), Math.Max(Scene.NearestCameraMm ?? 0, rig.FrontMm));
         var far = Math.Min(camera.DistanceMm * (1 + camera.MovesShare), Scene.FarthestCameraMm ?? double.PositiveInfinity);
-        var focal = Math.Clamp(FocalLengthFrom(rig, m, Math.Clamp(camera.DistanceMm, near, Math.Max(near, far))), rig.ShortMm, rig.LongMm);
+        var focal = Math.Clamp(rig.FocalLengthFrom(m, Math.Clamp(camera.DistanceMm, near, Math.Max(near, far))), rig.ShortMm, rig.LongMm);
         var chain = rig.ChainAt(focal);
         if (chain.Travel.ForMagnification(m) is not { } focused)
         {
@@ -377,13 +377,5 @@ public sealed class CutSearch
             Against = 0.004 * burden.Tier + 0.001 * (int)rig.Ownership,
         };
         return Shortfall.None;
-    }
-
-    /// <summary>The focal length that draws at a ratio from a distance: D = f(1 + m₀)²/m₀ + X.</summary>
-    private static double FocalLengthFrom(FitRig rig, double m, double distanceMm)
-    {
-        var chain = rig.ShortChain;
-        var each = (chain.IsTraced ? 1 : chain.OpticsMagnification) * ThinLens.SubjectDistanceMm(1, m / chain.Travel.Rear.Magnification);
-        return (distanceMm - chain.Travel.Rear.TrackMm) / each;
     }
 }

@@ -126,7 +126,7 @@ function Distances({ answer, match, feet }: { answer: LookResponse; match: LookM
         <Box sx={{ width: 132 }}>
           <EntryField
             label="and at"
-            help="A further distance behind the subject at which blur is compared. Leave the field to add it."
+            help="A further distance behind the subject at which blur is compared. It is added once you stop typing."
             kind="behindSubject"
             shown=""
             placeholder="2.5m or inf"
@@ -134,7 +134,8 @@ function Distances({ answer, match, feet }: { answer: LookResponse; match: LookM
             beside
             onValue={(mm) => {
               const next = Number.isFinite(mm) ? mm : null;
-              if (next !== 0 && !also.includes(next)) later(next);
+              // Nearer than a millimetre is at the subject.
+              if ((next === null || next >= 1) && !also.includes(next)) later(next);
             }}
           />
         </Box>
