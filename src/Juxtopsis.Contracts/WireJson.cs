@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Juxtopsis.Contracts.Bookings;
 using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Comparisons;
 using Juxtopsis.Contracts.Conventions;
@@ -14,6 +15,7 @@ using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
 using Juxtopsis.Contracts.Works;
+using Juxtopsis.Core.Bags;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Entry;
@@ -47,7 +49,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<ExposureControl>), typeof(CamelCaseEnum<DiagnosticCode>),
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
-        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<LookAspect>), typeof(CamelCaseEnum<LookTie>), typeof(CamelCaseEnum<ChangeCause>),
+        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<LookAspect>), typeof(CamelCaseEnum<LookTie>), typeof(CamelCaseEnum<ChangeCause>), typeof(CamelCaseEnum<UnitCondition>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(PhotoInput))]
@@ -104,6 +106,14 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(ProductionDocument))]
 [JsonSerializable(typeof(FrameOutput[]))]
 [JsonSerializable(typeof(ProductionConflict))]
+[JsonSerializable(typeof(UnitInput))]
+[JsonSerializable(typeof(UnitOutput))]
+[JsonSerializable(typeof(IReadOnlyList<UnitOutput>))]
+[JsonSerializable(typeof(BookingsRequest))]
+[JsonSerializable(typeof(IReadOnlyList<BookingOutput>))]
+[JsonSerializable(typeof(BookingConflict))]
+[JsonSerializable(typeof(CrewTerms))]
+[JsonSerializable(typeof(IReadOnlyList<string>))]
 [JsonSerializable(typeof(PhotoOutput))]
 [JsonSerializable(typeof(EntryOutput))]
 [JsonSerializable(typeof(LookTextOutput))]

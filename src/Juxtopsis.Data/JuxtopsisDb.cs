@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Gear;
 using Juxtopsis.Data.Model;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
@@ -41,6 +42,12 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     /// <summary>The current crew's gear, retired and deleted things included, what is put away left out.</summary>
     public DbSet<GearRow> Gear => Set<GearRow>();
 
+    /// <summary>The physical units of the current crew's gear, those that were given away included.</summary>
+    public DbSet<GearUnit> Units => Set<GearUnit>();
+
+    /// <summary>Who has which of them when, cancelled ones included.</summary>
+    public DbSet<Booking> Bookings => Set<Booking>();
+
     /// <summary>What the current crew's shelf was before files were brought in.</summary>
     public DbSet<ShelfImport> Imports => Set<ShelfImport>();
 
@@ -77,7 +84,10 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         ArgumentNullException.ThrowIfNull(modelBuilder);
-        modelBuilder.Entity<Crew>().Property(c => c.Name).HasMaxLength(120);
+        var crew = modelBuilder.Entity<Crew>();
+        crew.Property(c => c.Name).HasMaxLength(120);
+        crew.Property(c => c.Currency).HasMaxLength(8).HasDefaultValue("€");
+        crew.Property(c => c.TimeZone).HasMaxLength(MaxKindLength).HasDefaultValue("Etc/UTC");
 
         Work(modelBuilder.Entity<Comparison>());
         Work(modelBuilder.Entity<Production>());
@@ -102,6 +112,8 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         gear.Property(g => g.Revision).IsConcurrencyToken();
         gear.HasIndex(g => new { g.CrewId, g.Kind, g.NameKey }).IsUnique().HasFilter("retired_at is null and deleted_at is null and put_away_at is null");
 
+        Booked(modelBuilder);
+
         var import = modelBuilder.Entity<ShelfImport>().ToTable("imports");
         Owned(import);
         import.HasKey(i => new { i.CrewId, i.Revision });
@@ -111,6 +123,43 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         Owned(photo);
         photo.HasKey(p => new { p.CrewId, p.Id });
         photo.Property(p => p.Jpeg).HasMaxLength(Photo.MaxBytes);
+    }
+
+    private void Booked(ModelBuilder modelBuilder)
+    {
+        var unit = modelBuilder.Entity<GearUnit>().ToTable("gear_units");
+        Owned(unit);
+        unit.HasKey(u => new { u.CrewId, u.Id });
+        unit.HasOne<GearRow>().WithMany().HasForeignKey(u => new { u.CrewId, u.GearId }).OnDelete(DeleteBehavior.Cascade);
+        unit.Property(u => u.Label).HasMaxLength(80);
+        unit.Property(u => u.Owner).HasMaxLength(120);
+        unit.Property(u => u.Place).HasMaxLength(120);
+        unit.Property(u => u.Condition).HasConversion<string>().HasMaxLength(MaxKindLength);
+        unit.Property(u => u.ConditionNote).HasMaxLength(500);
+        unit.Property(u => u.Revision).IsConcurrencyToken();
+
+        var booking = modelBuilder.Entity<Booking>();
+        Owned(booking);
+        booking.HasKey(b => new { b.CrewId, b.Id });
+        booking.HasOne<GearUnit>().WithMany().HasForeignKey(b => new { b.CrewId, b.GearUnitId }).OnDelete(DeleteBehavior.Cascade);
+        booking.Property(b => b.CrewUnit).HasMaxLength(60);
+        booking.Property(b => b.Note).HasMaxLength(500);
+        booking.Property(b => b.By).HasMaxLength(MaxKindLength);
+        booking.Property(b => b.Revision).IsConcurrencyToken();
+        booking.ToTable(t => t.HasCheckConstraint("ck_bookings_span", "starts_at < ends_at and blocked_from <= starts_at and ends_at <= blocked_to"));
+    }
+
+    /// <summary>A model that comes onto the shelf exists at least once. A mount is no thing that anybody carries.</summary>
+    private void FirstUnits()
+    {
+        var mount = GearKinds.Of(GearKind.Mount).Key;
+        foreach (var added in ChangeTracker.Entries<GearRow>().Where(e => e.State == EntityState.Added && e.Entity.Kind != mount).Select(e => e.Entity).ToArray())
+        {
+            if (Units.Local.All(u => u.Id != added.Id))
+            {
+                Units.Add(new GearUnit { Id = added.Id, GearId = added.Id, UpdatedAt = added.UpdatedAt });
+            }
+        }
     }
 
     private void Work<T>(EntityTypeBuilder<T> work)
@@ -134,6 +183,7 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
 
     private void ApplyScope()
     {
+        FirstUnits();
         foreach (var entry in ChangeTracker.Entries<ICrewOwned>())
         {
             if (entry.State == EntityState.Added && entry.Entity.CrewId == Guid.Empty)

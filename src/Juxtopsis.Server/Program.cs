@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Juxtopsis.Contracts;
+using Juxtopsis.Server.Bookings;
 using Juxtopsis.Server.Comparisons;
 using Juxtopsis.Server.Crews;
 using Juxtopsis.Server.Demo;
@@ -38,6 +39,7 @@ builder.AddDatabase();
 builder.Services.AddHealth();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddShelf();
+builder.Services.AddScoped<BookingStore>();
 builder.Services.AddLimits();
 
 var app = builder.Build();
@@ -56,7 +58,10 @@ app.MapComparisons();
 app.MapProductions();
 app.MapFitting();
 app.MapPhotos();
+app.MapBookings();
+app.MapUnits();
 app.MapCrew();
+app.MapTerms();
 app.MapDemo();
 app.MapShelf();
 app.UsePages(builder.Configuration["Juxtopsis:Pages"]);

@@ -22,6 +22,91 @@ namespace Juxtopsis.Data.Migrations
 
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
+            modelBuilder.Entity("Juxtopsis.Data.Model.Booking", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid?>("BagId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("bag_id");
+
+                    b.Property<DateTimeOffset>("BlockedFrom")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("blocked_from");
+
+                    b.Property<DateTimeOffset>("BlockedTo")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("blocked_to");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("by");
+
+                    b.Property<DateTimeOffset?>("CancelledAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("cancelled_at");
+
+                    b.Property<string>("CrewUnit")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("crew_unit");
+
+                    b.Property<int?>("DaysCharged")
+                        .HasColumnType("integer")
+                        .HasColumnName("days_charged");
+
+                    b.Property<DateTimeOffset>("EndsAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("ends_at");
+
+                    b.Property<Guid>("GearUnitId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("gear_unit_id");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(500)
+                        .HasColumnType("character varying(500)")
+                        .HasColumnName("note");
+
+                    b.Property<Guid?>("ProductionId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("production_id");
+
+                    b.Property<int>("Revision")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<DateTimeOffset>("StartsAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("starts_at");
+
+                    b.Property<DateTimeOffset>("UpdatedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("updated_at");
+
+                    b.HasKey("CrewId", "Id")
+                        .HasName("pk_bookings");
+
+                    b.HasIndex("CrewId", "GearUnitId")
+                        .HasDatabaseName("ix_bookings_crew_id_gear_unit_id");
+
+                    b.ToTable("bookings", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_bookings_span", "starts_at < ends_at and blocked_from <= starts_at and ends_at <= blocked_to");
+                        });
+                });
+
             modelBuilder.Entity("Juxtopsis.Data.Model.Comparison", b =>
                 {
                     b.Property<Guid>("CrewId")
@@ -98,6 +183,18 @@ namespace Juxtopsis.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("created_at");
 
+                    b.Property<string>("Currency")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(8)
+                        .HasColumnType("character varying(8)")
+                        .HasDefaultValue("€")
+                        .HasColumnName("currency");
+
+                    b.Property<double>("MarginPercent")
+                        .HasColumnType("double precision")
+                        .HasColumnName("margin_percent");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(120)
@@ -107,6 +204,18 @@ namespace Juxtopsis.Data.Migrations
                     b.Property<int>("ShelfRevision")
                         .HasColumnType("integer")
                         .HasColumnName("shelf_revision");
+
+                    b.Property<double>("TaxPercent")
+                        .HasColumnType("double precision")
+                        .HasColumnName("tax_percent");
+
+                    b.Property<string>("TimeZone")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasDefaultValue("Etc/UTC")
+                        .HasColumnName("time_zone");
 
                     b.HasKey("Id")
                         .HasName("pk_crews");
@@ -175,6 +284,72 @@ namespace Juxtopsis.Data.Migrations
                         .HasFilter("retired_at is null and deleted_at is null and put_away_at is null");
 
                     b.ToTable("gear", (string)null);
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.GearUnit", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Condition")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("condition");
+
+                    b.Property<string>("ConditionNote")
+                        .IsRequired()
+                        .HasMaxLength(500)
+                        .HasColumnType("character varying(500)")
+                        .HasColumnName("condition_note");
+
+                    b.Property<DateTimeOffset?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("deleted_at");
+
+                    b.Property<Guid>("GearId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("gear_id");
+
+                    b.Property<string>("Label")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)")
+                        .HasColumnName("label");
+
+                    b.Property<string>("Owner")
+                        .IsRequired()
+                        .HasMaxLength(120)
+                        .HasColumnType("character varying(120)")
+                        .HasColumnName("owner");
+
+                    b.Property<string>("Place")
+                        .IsRequired()
+                        .HasMaxLength(120)
+                        .HasColumnType("character varying(120)")
+                        .HasColumnName("place");
+
+                    b.Property<int>("Revision")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<DateTimeOffset>("UpdatedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("updated_at");
+
+                    b.HasKey("CrewId", "Id")
+                        .HasName("pk_gear_units");
+
+                    b.HasIndex("CrewId", "GearId")
+                        .HasDatabaseName("ix_gear_units_crew_id_gear_id");
+
+                    b.ToTable("gear_units", (string)null);
                 });
 
             modelBuilder.Entity("Juxtopsis.Data.Model.PastRevision", b =>
@@ -363,6 +538,23 @@ namespace Juxtopsis.Data.Migrations
                     b.ToTable("imports", (string)null);
                 });
 
+            modelBuilder.Entity("Juxtopsis.Data.Model.Booking", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_bookings_crews_crew_id");
+
+                    b.HasOne("Juxtopsis.Data.Model.GearUnit", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId", "GearUnitId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_bookings_gear_units_crew_id_gear_unit_id");
+                });
+
             modelBuilder.Entity("Juxtopsis.Data.Model.Comparison", b =>
                 {
                     b.HasOne("Juxtopsis.Data.Model.Crew", null)
@@ -381,6 +573,23 @@ namespace Juxtopsis.Data.Migrations
                         .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired()
                         .HasConstraintName("fk_gear_crews_crew_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.GearUnit", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_gear_units_crews_crew_id");
+
+                    b.HasOne("Juxtopsis.Data.Model.GearRow", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId", "GearId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_gear_units_gear_crew_id_gear_id");
                 });
 
             modelBuilder.Entity("Juxtopsis.Data.Model.PastRevision", b =>

@@ -19,7 +19,12 @@ internal static class Limits
     /// <summary>Files of gear: one at a time.</summary>
     public const string Import = "import";
 
+    /// <summary>Bookings: few at once, since those of one thing wait for each other anyway, and many in line.</summary>
+    public const string Booking = "booking";
+
     private const int MostWaiting = 32;
+    private const int MostBookings = 8;
+    private const int MostBookingsWaiting = 1000;
 
     /// <summary>Requests of one address: so many at once, and so many a second after that.</summary>
     private const int Burst = 2000;
@@ -43,6 +48,7 @@ internal static class Limits
                 }));
             limits.AddConcurrencyLimiter(Heavy, of => (of.PermitLimit, of.QueueLimit) = (Math.Max(1, Environment.ProcessorCount - 1), MostWaiting));
             limits.AddConcurrencyLimiter(Import, of => (of.PermitLimit, of.QueueLimit) = (1, MostWaiting));
+            limits.AddConcurrencyLimiter(Booking, of => (of.PermitLimit, of.QueueLimit) = (MostBookings, MostBookingsWaiting));
             limits.OnRejected = async (rejected, cancellationToken) =>
             {
                 rejected.HttpContext.Response.Headers.RetryAfter = "1";
