@@ -2,6 +2,7 @@ using System.Runtime.InteropServices.JavaScript;
 using System.Runtime.Versioning;
 using System.Text;
 using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Matching;
 using Juxtopsis.Core.Entry;
@@ -83,6 +84,8 @@ internal static partial class Exports
 
     private static MatchDoor matching = new(new ShelfParts(new([])));
 
+    private static BagDoor packing = new(new ShelfParts(new([])));
+
     private static readonly List<GearItem> Read = [];
 
     /// <summary>Reads a part of a shelf, so that a large one does not hold the page up.</summary>
@@ -94,7 +97,7 @@ internal static partial class Exports
     internal static void FitOpen()
     {
         var shelf = new ShelfParts(new(Read));
-        (fitting, matching) = (new(shelf), new(shelf));
+        (fitting, matching, packing) = (new(shelf), new(shelf), new(shelf));
         Read.Clear();
     }
 
@@ -139,6 +142,18 @@ internal static partial class Exports
 
     [JSExport]
     internal static string CutAnswer(bool feet) => Text(matching.AnswerCut(Unit(feet)));
+
+    [JSExport]
+    internal static string Bags(string json, bool feet) => Text(packing.Bags(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static string? BagDayAsk(string json, bool feet) => Refusal(packing.AskDay(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static double BagDayStep(int rigs) => packing.StepDay(rigs);
+
+    [JSExport]
+    internal static string BagDayAnswer(bool feet) => Text(packing.AnswerDay(Unit(feet)));
 
     private static string? Refusal(WireAnswer? answer) => answer is { } refused ? Text(refused) : null;
 

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Contracts.Bookings;
 using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Comparisons;
@@ -49,7 +50,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<ExposureControl>), typeof(CamelCaseEnum<DiagnosticCode>),
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
-        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<LookAspect>), typeof(CamelCaseEnum<LookTie>), typeof(CamelCaseEnum<ChangeCause>), typeof(CamelCaseEnum<UnitCondition>),
+        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<LookAspect>), typeof(CamelCaseEnum<LookTie>), typeof(CamelCaseEnum<ChangeCause>), typeof(CamelCaseEnum<UnitCondition>), typeof(CamelCaseEnum<BagCost>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(PhotoInput))]
@@ -106,6 +107,10 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(ProductionDocument))]
 [JsonSerializable(typeof(FrameOutput[]))]
 [JsonSerializable(typeof(ProductionConflict))]
+[JsonSerializable(typeof(BagsRequest))]
+[JsonSerializable(typeof(BagsResponse))]
+[JsonSerializable(typeof(BagDayRequest))]
+[JsonSerializable(typeof(BagDayResponse))]
 [JsonSerializable(typeof(UnitInput))]
 [JsonSerializable(typeof(UnitOutput))]
 [JsonSerializable(typeof(IReadOnlyList<UnitOutput>))]

@@ -12,7 +12,7 @@ public sealed class EdgeTests(ServerFixture fixture) : IClassFixture<ServerFixtu
                 "/api/evaluate", "/api/working", "/api/solve", "/api/hold", "/api/conventions", "/api/assemble", "/api/figures", "/api/shelf/kinds", "/api/shelf/schema.json",
                 "/api/comparisons", "/api/comparisons/{id}", "/api/comparisons/{id}/stored", "/api/comparisons/{id}/restore", "/api/comparisons/{id}/past", "/api/comparisons/{id}/past/{revision}",
                 "/api/productions", "/api/productions/{id}", "/api/productions/{id}/stored", "/api/productions/{id}/restore", "/api/productions/{id}/past", "/api/productions/{id}/past/{revision}",
-                "/api/fit", "/api/filters", "/api/day", "/api/look", "/api/cut", "/api/photos/{id}", "/api/photos/{id}/restore",
+                "/api/fit", "/api/filters", "/api/day", "/api/bags", "/api/bags/day", "/api/look", "/api/cut", "/api/photos/{id}", "/api/photos/{id}/restore",
                 "/api/bookings", "/api/units", "/api/units/{id}", "/api/crew/export.zip", "/api/crew/import", "/api/crew/terms", "/api/crew/terms/zones", "/api/demo",
                 "/api/shelf", "/api/shelf/{id}", "/api/shelf/{id}/stored", "/api/shelf/options", "/api/shelf/filters", "/api/shelf/ways", "/api/shelf/deleted", "/api/shelf/{id}/retire", "/api/shelf/{id}/restore",
                 "/api/shelf/export.json", "/api/shelf/export.zip", "/api/shelf/export/{table}.csv", "/api/shelf/import", "/api/shelf/import/{revision}/back",

@@ -1,7 +1,7 @@
 using System.Text.Json;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Evaluating;
-using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Gear;
 
 namespace Juxtopsis.Contracts.Chains;
 

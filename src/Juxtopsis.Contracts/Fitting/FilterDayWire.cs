@@ -1,5 +1,5 @@
-using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Filters;
+using Juxtopsis.Core.Gear;
 
 namespace Juxtopsis.Contracts.Fitting;
 

@@ -178,7 +178,8 @@ public sealed class FitDoor
 
     private static void Check(FieldChecks checks, DayRequest request, LengthUnit unit)
     {
-        ProductionChecks.Check(checks, new ProductionDocument { SchemaVersion = ProductionDocument.CurrentVersion, Locations = request.Locations, Shots = request.Shots, Delivery = request.Delivery, Bag = request.Bag, Counts = request.Counts }, "");
+        ProductionChecks.Check(checks, new ProductionDocument { SchemaVersion = ProductionDocument.CurrentVersion, Locations = request.Locations, Shots = request.Shots, Delivery = request.Delivery, Counts = request.Counts }, "");
+        ProductionChecks.CheckCount(checks, "bag", request.Bag?.Count ?? 0, 5000, "things in the bag");
         ProductionChecks.CheckCount(checks, "leftOut", request.LeftOut.Count, 5000, "things left out");
         ProductionChecks.CheckCount(checks, "shots", request.Shots.Count, DaySearch.MostShots, "shots of a day");
         ProductionChecks.CheckChosen(checks, request.Rig, "rig.");

@@ -1,3 +1,4 @@
+using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Works;
 using Juxtopsis.Core.Quantities;
@@ -35,7 +36,7 @@ public static class ProductionChecks
         CheckCount(checks, prefix + "locations", document.Locations.Count, 200, "places");
         CheckCount(checks, prefix + "shots", document.Shots.Count, 1000, "shots");
         CheckCount(checks, prefix + "counts", document.Counts.Count, 12, "things that count");
-        CheckCount(checks, prefix + "bag", document.Bag?.Count ?? 0, 5000, "things in the bag");
+        BagInputChecks.Check(checks, document.Bags, prefix + "bags");
         if (!checks.NoNull(prefix + "locations", document.Locations) | !checks.NoNull(prefix + "shots", document.Shots))
         {
             return;
@@ -65,6 +66,11 @@ public static class ProductionChecks
             {
                 checks.Add($"{prefix}shots[{i}].levelId", $"{level}", "one of the levels of its place", $"The shot “{document.Shots[i].Name}” is at a level of light that its place does not have.", "Choose one of them, or none.");
             }
+        }
+
+        if (document.ChooseFrom is { } bag && document.Bags.All(b => b?.Id != bag))
+        {
+            checks.Add(prefix + "chooseFrom", $"{bag}", "one of the bags", "The bag to choose from is not there.", "Choose one of the bags, or the whole shelf.");
         }
 
         CheckOnce(checks, prefix + "locations", document.Locations.Select(p => p.Id), "place");
@@ -159,7 +165,7 @@ public static class ProductionChecks
         }
     }
 
-    private static void CheckOnce(FieldChecks checks, string field, IEnumerable<Guid> ids, string what)
+    internal static void CheckOnce(FieldChecks checks, string field, IEnumerable<Guid> ids, string what)
     {
         if (ids.GroupBy(id => id).FirstOrDefault(g => g.Count() > 1) is { } twice)
         {
@@ -167,7 +173,7 @@ public static class ProductionChecks
         }
     }
 
-    private static void Name(FieldChecks checks, string field, string name, string what)
+    internal static void Name(FieldChecks checks, string field, string name, string what)
     {
         checks.Text(field, name, $"{what}'s name", MaxName);
         if (string.IsNullOrWhiteSpace(name))

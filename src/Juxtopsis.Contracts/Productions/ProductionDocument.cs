@@ -1,3 +1,4 @@
+using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Kits;
 
@@ -51,7 +52,7 @@ public sealed record RulesInput
 public sealed record ProductionDocument
 {
     /// <summary>The version of the document's shape that this program writes and reads.</summary>
-    public const int CurrentVersion = 2;
+    public const int CurrentVersion = 3;
 
     /// <summary>Version of the document's shape.</summary>
     public required int SchemaVersion { get; init; }
@@ -71,8 +72,11 @@ public sealed record ProductionDocument
     /// <summary>The shots, in order.</summary>
     public IReadOnlyList<ShotInput> Shots { get; set; } = [];
 
-    /// <summary>The gear to choose from, by identity; left out for the whole shelf.</summary>
-    public IReadOnlyList<Guid>? Bag { get; set; }
+    /// <summary>The bags.</summary>
+    public IReadOnlyList<BagInput> Bags { get; set; } = [];
+
+    /// <summary>Identity of the bag whose gear proposals choose from; left out for the whole shelf.</summary>
+    public Guid? ChooseFrom { get; set; }
 
     /// <summary>What there should be least of in a bag for the day, what counts first first.</summary>
     public IReadOnlyList<KitCriterion> Counts { get; set; } = [];

@@ -1,3 +1,5 @@
+using Juxtopsis.Core.Gear;
+
 namespace Juxtopsis.Core.Briefs;
 
 /// <summary>How the camera is carried.</summary>
@@ -32,6 +34,17 @@ public static class CameraSupports
     public const double ArmsLength = 0.38;
 
     private const double TripodFeetMm = 450;
+
+    /// <summary>The kind of support of the shelf that a way of carrying asks for.</summary>
+    /// <param name="by">How it is carried.</param>
+    /// <returns>The kind; null where hands, a shoulder or a clamp do.</returns>
+    public static SupportType? Asks(CameraSupport by) => by switch
+    {
+        CameraSupport.Gimbal => SupportType.Gimbal,
+        CameraSupport.Tripod => SupportType.Head,
+        CameraSupport.Overhead => SupportType.Arm,
+        _ => null,
+    };
 
     /// <summary>From the sensor mark to the last thing behind it that must fit in the room.</summary>
     /// <param name="support">How it is carried.</param>

@@ -76,6 +76,20 @@ public sealed class ChainLayout
     /// <summary>How many weights are not known: where it is not 0, the sum is a least one.</summary>
     public int WeightUnknown { get; }
 
+    /// <summary>
+    /// Where the rig balances along its axis, from the sensor mark towards the subject, mm: each part is taken to weigh as much in front of its middle as behind.
+    /// Null where a length or a weight along the axis is not known. Supports and what sits on the rig are left out: where they are mounted is not told.
+    /// </summary>
+    public double? CentreOfGravityMm
+    {
+        get
+        {
+            var parts = spans.Select(s => (Middle: (s.FromMm + s.ToMm) / 2, s.Assumed, Weight: Anatomy.Parts[s.Place].Get(CommonFields.Weight))).ToArray();
+            var sum = parts.Sum(p => p.Weight ?? 0);
+            return FrontKnown && sum > 0 && parts.All(p => p.Weight is not null) ? parts.Sum(p => p.Middle * p.Weight!.Value) / sum : null;
+        }
+    }
+
     /// <summary>True when every part along the axis has a known length, so that <see cref="LengthMm"/> is no estimate.</summary>
     public bool LengthKnown => FrontKnown;
 
@@ -112,17 +126,5 @@ public sealed class ChainLayout
         var to = at + (known ? length!.Value : usual ?? 15);
         spans.Add(new(link.Place, at, to, diameter ?? UsualDiameterMm, !known || diameter is null));
         return to;
-    }
-}
-
-/// <summary>A sum of what is known, and of how much it is not known.</summary>
-/// <param name="Known">The sum of the known ones.</param>
-/// <param name="Unknown">How many are not known, and so not in the sum.</param>
-public sealed record PartialSum(double Known, int Unknown)
-{
-    internal static PartialSum Of(IEnumerable<GearItem> items, NumberField field)
-    {
-        var values = items.Select(i => i.Get(field)).ToArray();
-        return new(values.Sum(v => v ?? 0), values.Count(v => v is null));
     }
 }

@@ -285,6 +285,36 @@ public enum DiagnosticCode
     /// <summary>Walking with eyes on a screen.</summary>
     WalkingWithScreen,
 
+    /// <summary>A bag weighs more than it may.</summary>
+    BagTooHeavy,
+
+    /// <summary>A bag costs more than the budget.</summary>
+    BagOverBudget,
+
+    /// <summary>Batteries of a bag hold more together than they may.</summary>
+    BagOverEnergy,
+
+    /// <summary>Things of a bag, alone, fill more than its cases.</summary>
+    BagTooFull,
+
+    /// <summary>A thing does not go into the case.</summary>
+    ThingTooLarge,
+
+    /// <summary>A sum is not known in full, so that whether a limit is kept is not known either.</summary>
+    LimitUnknown,
+
+    /// <summary>More of a thing are packed than there are.</summary>
+    UnitsShort,
+
+    /// <summary>Nothing in the bag carries the camera as the shot asks.</summary>
+    SupportMissing,
+
+    /// <summary>Batteries do not last for the day.</summary>
+    PowerShort,
+
+    /// <summary>Cards and discs do not hold the day.</summary>
+    StorageShort,
+
     /// <summary>A value that is needed is not there.</summary>
     FieldMissing,
 

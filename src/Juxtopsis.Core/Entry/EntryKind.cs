@@ -159,6 +159,12 @@ public enum EntryKind
     /// <summary>Energy of a battery.</summary>
     WattHours,
 
+    /// <summary>What a camera draws.</summary>
+    Watts,
+
+    /// <summary>What a recording mode writes a second.</summary>
+    DataRate,
+
     /// <summary>Room on a card or disc.</summary>
     Gigabytes,
 

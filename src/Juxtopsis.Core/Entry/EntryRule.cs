@@ -194,6 +194,8 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
         [EntryKind.Count] = new(Quantity.Count, Notation.Plain) { Step = 1, LargeStep = 5 },
         [EntryKind.Minutes] = new(Quantity.Minutes, Notation.Time) { Step = 1, LargeStep = 10 },
         [EntryKind.WattHours] = new(Quantity.WattHours, Notation.Plain, "wh") { Step = 1, LargeStep = 10 },
+        [EntryKind.Watts] = new(Quantity.Watts, Notation.Plain, "watts", "watt", "w") { Step = 1, LargeStep = 10 },
+        [EntryKind.DataRate] = new(Quantity.DataRate, Notation.Plain, "mbit/s", "mbps", "mb/s") { Step = 10, LargeStep = 100 },
         [EntryKind.Gigabytes] = new(Quantity.Gigabytes, Notation.Plain, "gb") { Step = 64, LargeStep = 256 },
         [EntryKind.Pixels] = new(Quantity.Pixels with { Example = "3840" }, Notation.Plain, "px", "pixels") { Step = 16, LargeStep = 160 },
         [EntryKind.SensorSide] = new(Quantity.SensorSide with { Example = "36" }, Notation.LensLength) { Step = 0.1, LargeStep = 1 },

@@ -37,14 +37,14 @@ public static class GearKinds
         new(GearKind.Body, "body", "bodies", "Body", "Bodies",
             new FieldGroup("", [.. CommonFields.First, BodyFields.Mounts, BodyFields.SensorWidth, BodyFields.SensorHeight, BodyFields.Modes, CommonFields.Weight]),
             new FieldGroup("Light and focus", BodyFields.BaseSensitivities, BodyFields.HighestSensitivity, BodyFields.DrivesFocus, BodyFields.SetsIris),
-            new FieldGroup("Steadiness and takes", BodyFields.Stabilisation, BodyFields.AddsUp, BodyFields.Limit),
+            new FieldGroup("Steadiness and takes", BodyFields.Stabilisation, BodyFields.AddsUp, BodyFields.Limit, BodyFields.Power, BodyFields.Standby),
             new FieldGroup("Size", BodyFields.Width, BodyFields.Height, BodyFields.Depth),
             CommonFields.Keeping),
         new(GearKind.FixedLensCamera, "fixedLensCamera", "fixed-lens-cameras", "Fixed-lens camera", "Fixed-lens cameras",
             new FieldGroup("", [.. CommonFields.First, BodyFields.SensorWidth, BodyFields.SensorHeight, BodyFields.Modes, .. LensFields.Main, CommonFields.Weight]),
             new FieldGroup("Aperture and light", [.. LensFields.Light, BodyFields.BaseSensitivities, BodyFields.HighestSensitivity]),
             LensFields.Focusing,
-            new FieldGroup("Steadiness and takes", LensFields.Stabilisation, BodyFields.Stabilisation, BodyFields.AddsUp, BodyFields.Limit),
+            new FieldGroup("Steadiness and takes", LensFields.Stabilisation, BodyFields.Stabilisation, BodyFields.AddsUp, BodyFields.Limit, BodyFields.Power, BodyFields.Standby),
             LensFields.Drawing,
             new FieldGroup("Size", BodyFields.Width, BodyFields.Height, BodyFields.Depth, CommonFields.Diameter, CommonFields.Length),
             CommonFields.Keeping),
@@ -81,7 +81,7 @@ public static class GearKinds
     /// <summary>Recording modes, which bodies hold.</summary>
     public static KindDefinition Modes { get; } = new(GearKind.Mode, "mode", "modes", "Recording mode", "Recording modes",
         new FieldGroup("", CommonFields.Name, ModeFields.PixelsAcross, ModeFields.PixelsUp, ModeFields.AreaWidth, ModeFields.AreaHeight, ModeFields.Fps),
-        new FieldGroup("Squeeze, zoom and limit", ModeFields.Squeezes, ModeFields.PunchIn, ModeFields.SteadyCrop, ModeFields.Limit),
+        new FieldGroup("Squeeze, zoom and limit", ModeFields.Squeezes, ModeFields.PunchIn, ModeFields.SteadyCrop, ModeFields.Limit, ModeFields.DataRate),
         new FieldGroup("Light", ModeFields.BaseSensitivities, ModeFields.HighestSensitivity));
 
     private static readonly KindDefinition[] ByKind = [.. Enum.GetValues<GearKind>().Select(kind => OnShelf.FirstOrDefault(d => d.Kind == kind) ?? Modes)];

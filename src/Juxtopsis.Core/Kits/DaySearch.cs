@@ -59,6 +59,7 @@ public sealed class DaySearch
     private readonly Conventions conventions;
     private readonly IReadOnlyList<KitCriterion> order;
     private readonly FitRules rules;
+    private readonly bool alternatives;
     private readonly List<GearItem> items = [];
     private readonly Dictionary<Guid, int> numbers = [];
     private readonly List<List<(KitOption Option, KitShot How)>> ways = [];
@@ -79,17 +80,21 @@ public sealed class DaySearch
     /// <param name="conventions">What figures go by.</param>
     /// <param name="order">What counts first; lenses, bodies, adapters and so on when left out.</param>
     /// <param name="rules">What a proposal must keep; all of it when left out.</param>
+    /// <param name="alternatives">False when the best bag alone is asked for.</param>
     /// <exception cref="ArgumentOutOfRangeException">There are too many shots.</exception>
-    public DaySearch(FittingShelf shelf, IReadOnlyList<DayShot> shots, Conventions conventions, IReadOnlyList<KitCriterion>? order = null, FitRules? rules = null)
+    public DaySearch(FittingShelf shelf, IReadOnlyList<DayShot> shots, Conventions conventions, IReadOnlyList<KitCriterion>? order = null, FitRules? rules = null, bool alternatives = true)
     {
         ArgumentNullException.ThrowIfNull(shelf);
         ArgumentNullException.ThrowIfNull(shots);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(shots.Count, MostShots, nameof(shots));
-        (this.shelf, this.shots, this.conventions, this.order, this.rules) = (shelf, shots, conventions, order ?? [], rules ?? FitRules.All);
+        (this.shelf, this.shots, this.conventions, this.order, this.rules, this.alternatives) = (shelf, shots, conventions, order ?? [], rules ?? FitRules.All, alternatives);
     }
 
     /// <summary>How much is done, 0 to 1: shots asked, and bags looked for.</summary>
-    public double Done => shots.Count == 0 ? 1 : ShareOfAsking * ways.Count / shots.Count + (1 - ShareOfAsking) * solved / (possible.Length + 2);
+    public double Done => shots.Count == 0 ? 1 : ShareOfAsking * ways.Count / shots.Count + (1 - ShareOfAsking) * solved / ToSolve;
+
+    /// <summary>The best; then the next best, and the best without each shot in turn.</summary>
+    private int ToSolve => alternatives ? possible.Length + 2 : 1;
 
     /// <summary>Asks some more rigs, or looks at some more bags.</summary>
     /// <param name="count">How many at most.</param>
@@ -108,12 +113,11 @@ public sealed class DaySearch
             return false;
         }
 
-        if (solved >= possible.Length + 2)
+        if (solved >= ToSolve)
         {
             return true;
         }
 
-        // First the best; then the next best; then the best without each shot in turn.
         solver ??= solved switch
         {
             0 => new(problem, order, 1, KitSolver.MostNodes),
@@ -127,7 +131,7 @@ public sealed class DaySearch
             solved++;
         }
 
-        return solved >= possible.Length + 2;
+        return solved >= ToSolve;
     }
 
     /// <summary>Does all that is left, and answers.</summary>

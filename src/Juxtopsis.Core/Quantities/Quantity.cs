@@ -184,6 +184,12 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>Energy of a battery, Wh.</summary>
     public static Quantity WattHours { get; } = new("Energy", "Wh", 0.1, 100_000, "98");
 
+    /// <summary>What a camera draws, W.</summary>
+    public static Quantity Watts { get; } = new("Power", "W", 0.1, 2000, "9.5");
+
+    /// <summary>What a recording mode writes, Mbit a second.</summary>
+    public static Quantity DataRate { get; } = new("Data rate", "Mbit/s", 0.1, 100_000, "400");
+
     /// <summary>Room on a card or disc, GB.</summary>
     public static Quantity Gigabytes { get; } = new("Storage", "GB", 0.1, 1e7, "512");
 

@@ -1,5 +1,6 @@
 using System.ComponentModel;
 using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Matching;
 using Juxtopsis.Core.Quantities;
@@ -26,6 +27,8 @@ internal static class FitEndpoints
         group.Map<FitRequest, FitResponse>("fit", "Fit", "Which rigs of the shelf give a shot at a place, from where, and what is in the way of the others.", (shelf, json, unit, asker) => new FitDoor(shelf) is var door && door.Ask(json, unit) is { } refused ? refused : Answer(door.Step, () => door.Answer(unit), asker));
         group.Map<DayRequest, FilterDayResponse>("filters", "Filters", "The fewest filters and rings of the shelf that serve the shots of a day with the rigs that are chosen for them.", (shelf, json, unit, _) => new FitDoor(shelf).Filters(json, unit));
         group.Map<DayRequest, DayResponse>("day", "Day", "The fewest lenses of the shelf that do all shots of a day.", (shelf, json, unit, asker) => new FitDoor(shelf) is var door && door.AskDay(json, unit) is { } refused ? refused : Answer(door.StepDay, () => door.AnswerDay(unit), asker));
+        group.Map<BagsRequest, BagsResponse>("bags", "Bags", "What bags of the shelf's gear weigh, cost and reach, and what of the shelf fills their holes.", (shelf, json, unit, _) => new BagDoor(shelf).Bags(json, unit));
+        group.Map<BagDayRequest, BagDayResponse>("bags/day", "BagDay", "Which shots a bag does and how, what carries its rigs, and what power and storage the day takes.", (shelf, json, unit, asker) => new BagDoor(shelf) is var door && door.AskDay(json, unit) is { } refused ? refused : Answer(door.StepDay, () => door.AnswerDay(unit), asker));
         group.Map<LookRequest, LookResponse>("look", "Look", "Which rigs of the shelf come nearest to a look, what is left over, and what would close the gap.", (shelf, json, unit, asker) => new MatchDoor(shelf) is var door && door.AskLook(json, unit) is { } refused ? refused : Answer(door.StepLook, () => door.AnswerLook(unit), asker));
         group.Map<CutRequest, CutResponse>("cut", "Cut", "Which lenses of the shelf, none of them twice, make several cameras cut together.", (shelf, json, unit, asker) => new MatchDoor(shelf) is var door && door.AskCut(json, unit) is { } refused ? refused : Answer(door.StepCut, () => door.AnswerCut(unit), asker));
     }

@@ -22,6 +22,8 @@ internal static class BodyFields
     public static readonly FlagField AddsUp = new("stabilisersAddUp", "Works with the lens's", "Yes when stabilisation of body and lens are known to add up.");
     public static readonly NumbersField BaseSensitivities = new("baseIso", "Base sensitivities", EntryKind.Sensitivity, "The sensitivities with the least noise.") { Without = "the noise is taken to be least at ISO 800" };
     public static readonly NumberField HighestSensitivity = new("highestIso", "Highest sensitivity", EntryKind.Sensitivity, "The highest that you accept of this camera; the lower of this and the production’s counts.");
+    public static readonly NumberField Power = new("powerW", "Draws, recording", EntryKind.Watts, "What it draws while it records, with screen and lens.") { Without = "what a day takes is told without it" };
+    public static readonly NumberField Standby = new("standbyW", "Draws, standing by", EntryKind.Watts, "What it draws while it is on and does not record; as while recording, when it is not known.");
     public static readonly NumberField Limit = new("limitMin", "Recording limit", EntryKind.Minutes, "The longest single take, by heat or by rule; empty for none.");
     public static readonly FlagField DrivesFocus = new("drivesFocus", "Drives focus", "Yes when it can drive a lens's focus motor.");
     public static readonly FlagField SetsIris = new("setsIris", "Sets the iris", "Yes when it can set an iris that has no ring.");
@@ -43,5 +45,6 @@ internal static class ModeFields
     public static readonly NumberField SteadyCrop = new("steadyCrop", "Crop when steadied", EntryKind.PunchIn, "How much electronic stabilisation crops, 1.1 for a tenth.");
     public static readonly NumbersField BaseSensitivities = new("modeBaseIso", "Base sensitivities", EntryKind.Sensitivity, "Where they differ from the camera’s in this mode.");
     public static readonly NumberField HighestSensitivity = new("modeHighestIso", "Highest sensitivity", EntryKind.Sensitivity, "The highest that you accept in this mode, where it differs from the camera’s.");
+    public static readonly NumberField DataRate = new("dataRateMbps", "Data rate", EntryKind.DataRate, "What it writes, in megabits a second.");
     public static readonly NumberField Limit = new("modeLimitMin", "Longest take", EntryKind.Minutes, "Where this mode stops sooner than the others.");
 }

@@ -1,0 +1,116 @@
+using Juxtopsis.Contracts.Diagnostics;
+using Juxtopsis.Contracts.Fitting;
+using Juxtopsis.Contracts.Productions;
+using Juxtopsis.Core.Bags;
+using Juxtopsis.Core.Diagnostics;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Quantities;
+
+namespace Juxtopsis.Contracts.Bags;
+
+/// <summary>Between bags on the wire and in the core.</summary>
+internal static class BagMapping
+{
+    /// <summary>A bag as the core sees it; things that are not on the shelf are left aside.</summary>
+    public static Bag ToCore(this BagInput bag, IReadOnlyDictionary<Guid, GearItem> shelf) => new([.. bag.Lines.Where(l => shelf.ContainsKey(l.Id)).Select(l => new BagLine(shelf[l.Id], l.Count, l.OnRig))], DaysOf(bag))
+    {
+        Limits = new()
+        {
+            WeightG = bag.Limits.WeightG,
+            Budget = bag.Limits.Budget,
+            BudgetFor = bag.Limits.BudgetFor,
+            BatteriesWh = bag.Limits.BatteriesWh,
+            BatteryWh = bag.Limits.BatteryWh,
+            Cases = bag.Limits.Cases,
+            Case = bag.Limits is { CaseLengthMm: { } length, CaseWidthMm: { } width, CaseHeightMm: { } height } ? new(length, width, height) : null,
+        },
+        Plan = new()
+        {
+            UsedMinutes = bag.Plan.UsedMinutes,
+            ShootingRatio = bag.Plan.ShootingRatio,
+            StandbyHours = bag.Plan.StandbyHours,
+            Rolling = bag.Plan.Rolling,
+            Copies = bag.Plan.Copies,
+            Usable = bag.Plan.Usable,
+        },
+    };
+
+    /// <summary>The shots that a bag is for: those of its unit, or all.</summary>
+    public static IReadOnlyList<ShotInput> ShotsOf(BagDayRequest request) =>
+        request.Bag.Unit.Length == 0 ? request.Shots : [.. request.Shots.Where(s => s.Unit == request.Bag.Unit)];
+
+    public static BagOutput ToWire(this BagInput input, Bag bag, IReadOnlyDictionary<Guid, GearItem> shelf, IReadOnlyList<ReachRow> reach)
+    {
+        var totals = BagTotals.Of(bag);
+        PartialSum All(PartialSum sum) => new(bag.Surcharge.On(sum.Known), sum.Unknown);
+        return new(
+            input.Id,
+            bag.Days,
+            new(
+                totals.Things, totals.WeightG, totals.Purchase, totals.HirePerDay, totals.Hire, totals.Insured, All(totals.ToPay), All(totals.Purchase), All(totals.Hire), totals.BatteriesWh, totals.StorageGb,
+                totals.Litres),
+            [.. input.Lines.Select(l => l.Id).Where(id => !shelf.ContainsKey(id))],
+            [.. Core.Bags.BagChecks.Check(bag, totals).Select(f => f.ToWire())],
+            [.. reach.Select(ToWire)]);
+    }
+
+    public static BagDayResponse ToWire(this BagDay day, Guid bag, IReadOnlyList<ShotInput> shots, Func<int, string> why)
+    {
+        var carried = day.Carried.ToDictionary(c => c.Shot);
+        var supplies = day.Supplies;
+        return new(
+            bag,
+            [
+                .. day.Shots.Select(s => carried[s.Shot] is var c ? new BagShotOutput(
+                    shots[s.Shot].Id, FitMapping.ToWire(s.Rig, s.Mode), s.Fills, c.Support?.Id, c.WeightG, c.WeightsUnknown, c.LengthMm, c.CentreOfGravityMm, c.Rebalances,
+                    [.. c.Findings.Select(f => f.ToWire())]) : throw new InvalidOperationException("Each shot is carried.")),
+            ],
+            [.. day.Undone.Select(i => new UndoneOutput(shots[i].Id, why(i)))],
+            day.Changes,
+            day.Rebalances,
+            [.. day.Alone.Where(a => a.Value.Count > 0).Select(a => new AloneOutput(a.Key, [.. a.Value.Select(i => shots[i].Id)]))],
+            new(
+                [.. supplies.Cameras.Select(c => new CameraDayOutput(c.Body.Id, c.Body.FullName, c.Count, c.Minutes, c.EnergyWh, c.Mode?.Name ?? "", c.StorageGb))],
+                supplies.NeededWh, supplies.CarriedWh, supplies.Batteries, supplies.BatteriesNeeded, supplies.ToRechargeWh, supplies.RecordedGb, supplies.WithCopiesGb, supplies.StorageGb, supplies.MinutesOfStorage),
+            [.. FindingsOf(day).OrderBy(f => f.Severity).Select(f => f.ToWire())],
+            day.IsProven);
+    }
+
+    private static IEnumerable<Diagnostic> FindingsOf(BagDay day)
+    {
+        var supplies = day.Supplies;
+        if (supplies.BatteriesNeeded is null)
+        {
+            yield return new(
+                DiagnosticCode.PowerShort, Severity.Costs, "batteries", $"{Round(supplies.CarriedWh)} Wh", $"{Round(supplies.NeededWh.Known)} Wh",
+                $"The cameras draw {Round(supplies.NeededWh.Known)} Wh; the batteries give {Round(supplies.CarriedWh)} Wh.", $"Pack more, or charge {Round(supplies.ToRechargeWh)} Wh again during the day.");
+        }
+
+        if (supplies.WithCopiesGb.Known > supplies.StorageGb)
+        {
+            yield return new(
+                DiagnosticCode.StorageShort, Severity.Costs, "storage", $"{Round(supplies.StorageGb)} GB", $"{Round(supplies.WithCopiesGb.Known)} GB",
+                $"The day with its copies takes {Round(supplies.WithCopiesGb.Known)} GB; cards and discs hold {Round(supplies.StorageGb)} GB.", "Pack more, or copy to something that is there.");
+        }
+    }
+
+    private static string Round(double value) => LengthWords.Number(Math.Round(value));
+
+    private static int DaysOf(BagInput bag) =>
+        BagInputChecks.DayOf(bag.FirstDay) is { } first && BagInputChecks.DayOf(bag.LastDay) is { } last ? last.DayNumber - first.DayNumber + 1 : 1;
+
+    private static ReachRowOutput ToWire(ReachRow row) => new(
+        row.Body.Id,
+        row.Body.FullName,
+        row.Mode.Name,
+        [
+            .. row.Spans.Select(s => new ReachSpanOutput(
+                s.Rig.Lens.Id, s.Rig.Lens.FullName, string.Join(" and ", s.Rig.Links.Select(l => l.Name)), s.Span.FromMm, s.Span.ToMm, s.FastestAtFrom, s.FastestAtTo, s.SmallestFieldMm, s.Covers,
+                [.. s.Only.Select(o => new FocalSpanOutput(o.FromMm, o.ToMm))])),
+        ],
+        [
+            .. row.Holes.Select(h => new ReachHoleOutput(
+                h.Span.FromMm, h.Span.ToMm, [.. h.Fills.Select(f => new ReachFillOutput(FitMapping.ToWire(f.Rig, f.Rig.Modes.First(m => m.Item.Name == row.Mode.Name)), f.Span.FromMm, f.Span.ToMm, [.. f.Added.Select(a => a.Id)]))])),
+        ],
+        [.. row.Doubles.Select(d => new ReachDoubleOutput(d.Span.FromMm, d.Span.ToMm, d.One.Id, d.Other.Id))]);
+}

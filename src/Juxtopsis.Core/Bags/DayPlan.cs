@@ -1,0 +1,111 @@
+using Juxtopsis.Core.Gear;
+
+namespace Juxtopsis.Core.Bags;
+
+/// <summary>What a day of filming is like, for power and storage.</summary>
+public sealed record DayPlan
+{
+    /// <summary>Of what a battery says it holds, what it gives on the day: our own round figure for one that is not new.</summary>
+    public const double UsualUsable = 0.8;
+
+    /// <summary>Minutes of the day that are in the finished piece, 0 or more.</summary>
+    public double UsedMinutes { get; init; } = 5;
+
+    /// <summary>Minutes that are shot for each of these, 1 or more.</summary>
+    public double ShootingRatio { get; init; } = 10;
+
+    /// <summary>Hours that each camera is on without recording.</summary>
+    public double StandbyHours { get; init; } = 3;
+
+    /// <summary>How many cameras record at a time, 1 or more.</summary>
+    public int Rolling { get; init; } = 1;
+
+    /// <summary>How often what was recorded is copied.</summary>
+    public int Copies { get; init; } = 2;
+
+    /// <summary>Of what a battery says it holds, what it gives: 0.1 to 1.</summary>
+    public double Usable { get; init; } = UsualUsable;
+}
+
+/// <summary>What a camera of the bag takes in a day.</summary>
+/// <param name="Body">The camera.</param>
+/// <param name="Count">How many of it.</param>
+/// <param name="Minutes">Minutes that these record together.</param>
+/// <param name="EnergyWh">What these draw together, Wh; null when what they draw is not known.</param>
+/// <param name="Mode">The mode that writes most of those used; null where none is known.</param>
+/// <param name="StorageGb">What these write together, GB; null when what the mode writes is not known.</param>
+public sealed record CameraDay(GearItem Body, int Count, double Minutes, double? EnergyWh, GearItem? Mode, double? StorageGb);
+
+/// <summary>Power and storage for a day.</summary>
+/// <param name="Cameras">What each camera takes.</param>
+/// <param name="NeededWh">What all draw, Wh, in so far as it is known.</param>
+/// <param name="CarriedWh">What the batteries of the bag give, Wh.</param>
+/// <param name="Batteries">How many batteries are in the bag.</param>
+/// <param name="BatteriesNeeded">How many of them, the largest first, last for the day; null when all of them do not.</param>
+/// <param name="ToRechargeWh">What must be charged again during the day, Wh; 0 when nothing must.</param>
+/// <param name="RecordedGb">What all write, GB, in so far as it is known.</param>
+/// <param name="WithCopiesGb">The same with all copies, GB.</param>
+/// <param name="StorageGb">What cards and discs of the bag hold, GB.</param>
+/// <param name="MinutesOfStorage">Minutes that cards and discs hold of what is recorded, without copies; null when that is not known.</param>
+public sealed record DaySupplies(
+    IReadOnlyList<CameraDay> Cameras, PartialSum NeededWh, double CarriedWh, int Batteries, int? BatteriesNeeded, double ToRechargeWh, PartialSum RecordedGb, PartialSum WithCopiesGb, double StorageGb, double? MinutesOfStorage)
+{
+    private const double MinutesPerHour = 60;
+
+    /// <summary>Seconds of a minute, over bits of a byte, over megabytes of a gigabyte: GB a minute of one megabit a second.</summary>
+    private const double GbPerMinuteOfMbps = 60.0 / 8 / 1000;
+
+    /// <summary>What a bag's cameras take in a day, and what of it the bag has.</summary>
+    /// <param name="bag">The bag.</param>
+    /// <param name="used">The modes that shots use of a camera, by its identity; the camera's first where there is none.</param>
+    /// <returns>
+    /// Power and storage. What is recorded is shared evenly by the cameras; each is on for all of the standby. A camera whose mode is not known to be used
+    /// writes as in its first.
+    /// </returns>
+    public static DaySupplies Of(Bag bag, ILookup<Guid, GearItem> used)
+    {
+        ArgumentNullException.ThrowIfNull(bag);
+        ArgumentNullException.ThrowIfNull(used);
+        var plan = bag.Plan;
+        BagLine[] bodies = [.. bag.Lines.Where(l => l.Item.Kind is GearKind.Body or GearKind.FixedLensCamera)];
+        var together = plan.UsedMinutes * plan.ShootingRatio * Math.Min(plan.Rolling, Math.Max(1, bodies.Sum(b => b.Count)));
+        var each = bodies.Length == 0 ? 0 : together / bodies.Sum(b => b.Count);
+        CameraDay[] cameras = [.. bodies.Select(b => Of(b, each, plan, used[b.Item.Id]))];
+        var needed = new PartialSum(cameras.Sum(c => c.EnergyWh ?? 0), cameras.Where(c => c.EnergyWh is null).Sum(c => c.Count));
+        var recorded = new PartialSum(cameras.Sum(c => c.StorageGb ?? 0), cameras.Where(c => c.StorageGb is null).Sum(c => c.Count));
+        var batteries = bag.Lines.Where(l => l.Item.Get(BagFields.Use) == BagUse.Battery && l.Item.Get(BagFields.Energy) is not null)
+            .SelectMany(l => Enumerable.Repeat(l.Item.Get(BagFields.Energy)!.Value * plan.Usable, l.Count)).OrderDescending().ToArray();
+        var storage = BagTotals.Of(bag).StorageGb.Known;
+        return new(
+            cameras, needed, batteries.Sum(), batteries.Length, Enough(batteries, needed.Known), Math.Max(0, needed.Known - batteries.Sum()), recorded, recorded.Times(1 + plan.Copies), storage,
+            recorded is { Known: > 0, Unknown: 0 } && together > 0 ? storage / recorded.Known * together : null);
+    }
+
+    private static CameraDay Of(BagLine line, double minutes, DayPlan plan, IEnumerable<GearItem> used)
+    {
+        var body = line.Item;
+        double? energy = body.Get(BodyFields.Power) is { } draws
+            ? line.Count * (draws * minutes / MinutesPerHour + (body.Get(BodyFields.Standby) ?? draws) * plan.StandbyHours)
+            : null;
+        GearItem[] modes = [.. used];
+        modes = modes.Length > 0 ? modes : [.. body.Get(BodyFields.Modes).Take(1)];
+        var rate = modes.Length > 0 && Array.TrueForAll(modes, m => m.Get(ModeFields.DataRate) is not null) ? modes.MaxBy(m => m.Get(ModeFields.DataRate)) : null;
+        return new(body, line.Count, line.Count * minutes, energy, rate ?? modes.FirstOrDefault(), rate is null ? null : line.Count * minutes * rate.Get(ModeFields.DataRate)!.Value * GbPerMinuteOfMbps);
+    }
+
+    private static int? Enough(double[] batteries, double neededWh)
+    {
+        var sum = 0.0;
+        for (var i = 0; i <= batteries.Length; i++)
+        {
+            if (sum >= neededWh)
+            {
+                return i;
+            }
+
+            sum += i < batteries.Length ? batteries[i] : 0;
+        }
+
+        return null;
+    }
+}

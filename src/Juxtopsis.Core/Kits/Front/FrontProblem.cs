@@ -1,0 +1,109 @@
+namespace Juxtopsis.Core.Kits.Front;
+
+/// <summary>A way to do a shot.</summary>
+/// <param name="Items">Numbers of the things that it takes, ascending.</param>
+/// <param name="Rig">The same number for the same rig, whatever carries it.</param>
+internal sealed record FrontWay(int[] Items, int Rig);
+
+/// <summary>Things, shots and the ways to do them.</summary>
+/// <param name="Costs">For each thing what it costs by each criterion that adds up, in the order of <see cref="FrontCriterion"/>; the others are 0.</param>
+/// <param name="Shots">For each shot, in shooting order, the ways to do it.</param>
+internal sealed record FrontProblem(double[][] Costs, FrontWay[][] Shots)
+{
+    /// <summary>What stands for something that is not known: more than all that is known together.</summary>
+    public const double Unknown = 1e9;
+
+    /// <summary>Costs are taken in these, so that sums of them are exact.</summary>
+    public const double Least = 1 / 1024.0;
+
+    /// <summary>How many criteria there are.</summary>
+    public const int Criteria = (int)FrontCriterion.Undone + 1;
+
+    /// <summary>
+    /// The same without ways that take all that another way of the same rig's shot takes and more, and without things for which another can always stand in: in every
+    /// way that takes the one, the other would do, and it costs no more by any criterion.
+    /// </summary>
+    /// <param name="given">Things that are in every bag: these stay.</param>
+    /// <param name="byRig">True when it matters which rig a shot is done with, since changes count: then a way stays that no other of as few things has the rig of.</param>
+    /// <returns>The smaller problem, of the same numbers.</returns>
+    public FrontProblem Reduced(IReadOnlySet<int> given, bool byRig)
+    {
+        var shots = Shots.Select(ways => WithoutLarger(ways, byRig)).ToArray();
+        var known = shots.Select(ways => ways.Select(KeyOf).ToHashSet()).ToArray();
+        var gone = new bool[Costs.Length];
+        var uses = Enumerable.Range(0, Costs.Length).Select(_ => new List<(int Shot, FrontWay Way)>()).ToArray();
+        for (var s = 0; s < shots.Length; s++)
+        {
+            foreach (var way in shots[s])
+            {
+                foreach (var item in way.Items)
+                {
+                    uses[item].Add((s, way));
+                }
+            }
+        }
+
+        for (var item = 0; item < Costs.Length; item++)
+        {
+            if (uses[item].Count > 0 && !given.Contains(item))
+            {
+                gone[item] = Enumerable.Range(0, Costs.Length).Any(other => StandsIn(item, other));
+            }
+        }
+
+        return new(Costs, [.. shots.Select(ways => ways.Where(w => !Array.Exists(w.Items, i => gone[i])).ToArray())]);
+
+        bool StandsIn(int item, int other) => other != item && !gone[other] && uses[other].Count >= uses[item].Count && NoDearer(other, item)
+            && uses[item].TrueForAll(use => !use.Way.Items.Contains(other) && known[use.Shot].Contains(KeyOf(use.Way, item, other)));
+    }
+
+    private bool NoDearer(int other, int item)
+    {
+        for (var c = 0; c < Criteria; c++)
+        {
+            if (Costs[other][c] > Costs[item][c])
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private static FrontWay[] WithoutLarger(FrontWay[] ways, bool byRig)
+    {
+        var kept = new List<FrontWay>();
+        foreach (var way in ways.OrderBy(w => w.Items.Length))
+        {
+            if (!kept.Exists(k => (!byRig || k.Rig == way.Rig) && IsSubset(k.Items, way.Items)))
+            {
+                kept.Add(way);
+            }
+        }
+
+        return [.. kept];
+    }
+
+    private static bool IsSubset(int[] few, int[] many)
+    {
+        var at = 0;
+        foreach (var item in few)
+        {
+            while (at < many.Length && many[at] < item)
+            {
+                at++;
+            }
+
+            if (at == many.Length || many[at] != item)
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private static UInt128 KeyOf(FrontWay way) => KitProblem.Things(way.Items);
+
+    private static UInt128 KeyOf(FrontWay way, int instead, int of) => KitProblem.Things(way.Items, instead, of);
+}

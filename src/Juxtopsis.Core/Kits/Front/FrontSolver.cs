@@ -1,0 +1,455 @@
+using System.Numerics;
+
+namespace Juxtopsis.Core.Kits.Front;
+
+/// <summary>A bag on the front.</summary>
+/// <param name="Items">Numbers of its things, ascending.</param>
+/// <param name="Cost">What it costs by each criterion.</param>
+/// <param name="Uses">For each shot the number of the way that it uses; −1 for one that is left undone.</param>
+internal sealed record FrontChoice(int[] Items, double[] Cost, int[] Uses);
+
+/// <summary>
+/// The bag with least of one criterion that keeps within limits of others, then with least of the criteria that follow: by branch and bound along the shots.
+/// </summary>
+/// <remarks>
+/// A branch is given up where a bound below each criterion, taken in order, is not better than the best known, or breaks a limit. Where changes count the shots are
+/// gone through in shooting order, and a rig is kept for as long as it does: to change later is never worse, since what does the shots up to a later one does those up to an
+/// earlier. Else the shot that the fewest ways may still do is next.
+/// </remarks>
+internal sealed class FrontSolver
+{
+    private readonly FrontProblem problem;
+    private readonly FrontCriterion[] order;
+    private readonly double[] limits;
+    private readonly bool countsChanges;
+    private readonly int mostNodes;
+    private readonly FrontBound?[] bounds;
+    private readonly bool[] held;
+    private readonly double[] heldCost;
+    private readonly int[][] missing;
+    private readonly int[] able;
+    private readonly List<(int Shot, int Way)>[] waysWith;
+    private readonly HashSet<int>[] rigsOf;
+    private readonly int[] leastSegments;
+    private readonly bool[] isOpen;
+    private readonly bool[] left;
+    private readonly Dictionary<string, int> seen = [];
+    private readonly Stack<Frame> frames = [];
+    private readonly double[] lower;
+    private int nodes;
+    private int undone;
+    private bool begun;
+
+    /// <summary>Begins.</summary>
+    /// <param name="problem">The problem.</param>
+    /// <param name="order">What there is to be least of, what counts first first.</param>
+    /// <param name="limits">The most of each criterion that a bag may have, in the order of <see cref="FrontCriterion"/>; infinite for no limit. Unless the last, for shots that are left undone, is above 0, all shots are done.</param>
+    /// <param name="bounds">The bounds by each criterion, shared by all searches of one problem; made as they are needed.</param>
+    /// <param name="given">Things that every bag has.</param>
+    /// <param name="mostNodes">Branches that are looked at before it ends unproven.</param>
+    public FrontSolver(FrontProblem problem, FrontCriterion[] order, double[] limits, FrontBound?[] bounds, IReadOnlySet<int> given, int mostNodes)
+    {
+        (this.problem, this.order, this.limits, this.bounds, this.mostNodes) = (problem, order, limits, bounds, mostNodes);
+        countsChanges = order.AsSpan(0, Math.Min(2, order.Length)).Contains(FrontCriterion.Changes) || !double.IsInfinity(limits[(int)FrontCriterion.Changes]);
+        var shots = problem.Shots;
+        (held, heldCost, able, isOpen, left, lower) =
+            (new bool[problem.Costs.Length], new double[FrontProblem.Criteria], new int[shots.Length], new bool[shots.Length], new bool[shots.Length], new double[FrontProblem.Criteria]);
+        missing = [.. shots.Select(ways => ways.Select(w => w.Items.Length).ToArray())];
+        waysWith = [.. problem.Costs.Select(_ => new List<(int, int)>())];
+        for (var s = 0; s < shots.Length; s++)
+        {
+            for (var w = 0; w < shots[s].Length; w++)
+            {
+                foreach (var item in shots[s][w].Items)
+                {
+                    waysWith[item].Add((s, w));
+                }
+            }
+        }
+
+        foreach (var criterion in order.Concat(Enum.GetValues<FrontCriterion>().Where(c => !double.IsInfinity(limits[(int)c]))).Distinct().Where(AddsUp))
+        {
+            bounds[(int)criterion] ??= new(problem, criterion, given);
+        }
+
+        rigsOf = [.. shots.Select(ways => ways.Select(w => w.Rig).ToHashSet())];
+        leastSegments = SegmentsFrom();
+        Hold(given);
+    }
+
+    /// <summary>The best that is known so far; null when there is none.</summary>
+    public FrontChoice? Best { get; private set; }
+
+    /// <summary>True when it is proven that none is better; where there is none, that there is none.</summary>
+    public bool IsProven => nodes <= mostNodes;
+
+    /// <summary>No bag has less of what counts first.</summary>
+    public double LowerBound { get; private set; } = double.NegativeInfinity;
+
+    /// <summary>Looks at some more branches.</summary>
+    /// <param name="branches">How many at most.</param>
+    /// <returns>True when there is none left, or too many were looked at.</returns>
+    public bool Step(int branches)
+    {
+        if (!begun)
+        {
+            begun = true;
+            Push([], 0, -1, 0, -1);
+        }
+
+        for (; branches > 0 && frames.Count > 0 && nodes <= mostNodes; branches--)
+        {
+            var frame = frames.Peek();
+            if (frame.Next < frame.Children.Count)
+            {
+                Enter(frame, frame.Children[frame.Next++]);
+                continue;
+            }
+
+            frames.Pop();
+            Leave(frame);
+        }
+
+        if (nodes > mostNodes)
+        {
+            // What was not looked at has at least the least bound of what is still open.
+            LowerBound = frames.SelectMany(f => f.Children.Skip(f.Next)).Select(c => c.Bound).Append(Best?.Cost[(int)order[0]] ?? double.PositiveInfinity).Min();
+            return true;
+        }
+
+        if (frames.Count == 0)
+        {
+            LowerBound = Best?.Cost[(int)order[0]] ?? double.PositiveInfinity;
+        }
+
+        return frames.Count == 0;
+    }
+
+    /// <summary>Whether a criterion adds up over things.</summary>
+    public static bool AddsUp(FrontCriterion criterion) => criterion is not (FrontCriterion.Changes or FrontCriterion.Undone);
+
+    private sealed record Child(int Shot, int Way, double Bound);
+
+    private sealed class Frame(int[] added, int leftShot, List<Child> children, int at, int rig, int changes)
+    {
+        public int[] Added => added;
+
+        public int LeftShot => leftShot;
+
+        public List<Child> Children => children;
+
+        public int Next { get; set; }
+
+        public int At => at;
+
+        public int Rig => rig;
+
+        public int Changes => changes;
+    }
+
+    private int MayLeave => (int)Math.Min(limits[(int)FrontCriterion.Undone], problem.Shots.Length) - undone;
+
+    private void Enter(Frame from, Child child)
+    {
+        if (child.Way < 0)
+        {
+            (left[child.Shot], undone) = (true, undone + 1);
+            Push([], child.Shot + 1, from.Rig, from.Changes, child.Shot);
+            return;
+        }
+
+        var way = problem.Shots[child.Shot][child.Way];
+        int[] added = [.. way.Items.Where(i => !held[i])];
+        Hold(added);
+        Push(added, child.Shot + 1, way.Rig, from.Changes + (from.Rig < 0 || from.Rig == way.Rig ? 0 : 1), -1);
+    }
+
+    private void Leave(Frame frame)
+    {
+        Release(frame.Added);
+        if (frame.LeftShot >= 0)
+        {
+            (left[frame.LeftShot], undone) = (false, undone - 1);
+        }
+    }
+
+    /// <summary>Looks at what is held now: a bag, where nothing is open; else what may come next.</summary>
+    private void Push(int[] added, int at, int rig, int changes, int leftShot)
+    {
+        nodes++;
+        var children = new List<Child>();
+        if (countsChanges)
+        {
+            // The rig is kept for as long as it does.
+            while (at < problem.Shots.Length && rig >= 0 && Does(at, rig))
+            {
+                at++;
+            }
+        }
+
+        var shot = countsChanges ? at : Fewest();
+        if (!WasSeen(at, rig, changes) && IsWorthIt(at, rig, changes))
+        {
+            if (shot < 0 || shot == problem.Shots.Length)
+            {
+                Keep();
+            }
+            else
+            {
+                children = ChildrenOf(shot);
+            }
+        }
+
+        frames.Push(new(added, leftShot, children, at, rig, changes));
+    }
+
+    private bool Does(int shot, int rig)
+    {
+        var ways = problem.Shots[shot];
+        for (var w = 0; w < ways.Length; w++)
+        {
+            if (ways[w].Rig == rig && missing[shot][w] == 0)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /// <summary>The open shot that the fewest ways may still do; −1 when none is open.</summary>
+    private int Fewest()
+    {
+        var (fewest, count) = (-1, int.MaxValue);
+        for (var s = 0; s < problem.Shots.Length; s++)
+        {
+            if (able[s] == 0 && !left[s] && problem.Shots[s].Length < count)
+            {
+                (fewest, count) = (s, problem.Shots[s].Length);
+            }
+        }
+
+        return fewest;
+    }
+
+    private List<Child> ChildrenOf(int shot)
+    {
+        var first = order[0];
+        var found = new List<(Child Child, double Added, int Things)>();
+        var ways = problem.Shots[shot];
+        for (var w = 0; w < ways.Length; w++)
+        {
+            var (cost, things, fits) = (0.0, 0, true);
+            foreach (var item in ways[w].Items)
+            {
+                if (!held[item])
+                {
+                    cost += AddsUp(first) ? problem.Costs[item][(int)first] : 0;
+                    things++;
+                }
+            }
+
+            for (var c = 0; c < FrontProblem.Criteria && fits; c++)
+            {
+                if (!double.IsInfinity(limits[c]) && AddsUp((FrontCriterion)c))
+                {
+                    fits = heldCost[c] + ways[w].Items.Where(i => !held[i]).Sum(i => problem.Costs[i][c]) <= limits[c] + 1e-9;
+                }
+            }
+
+            if (fits)
+            {
+                found.Add((new(shot, w, Math.Max(lower[(int)first], heldCost[(int)first] + cost)), cost, things));
+            }
+        }
+
+        List<Child> children = [.. found.OrderBy(f => f.Added).ThenBy(f => f.Things).Select(f => f.Child)];
+        if (MayLeave > 0)
+        {
+            children.Add(new(shot, -1, lower[(int)first]));
+        }
+
+        return children;
+    }
+
+    /// <summary>Whether the same things, left shots and rig were looked at with as few changes.</summary>
+    private bool WasSeen(int at, int rig, int changes)
+    {
+        var text = new char[(held.Length + left.Length + 15) / 16 + 2];
+        for (var i = 0; i < held.Length; i++)
+        {
+            text[i / 16] |= (char)(held[i] ? 1 << (i % 16) : 0);
+        }
+
+        for (var s = 0; s < left.Length; s++)
+        {
+            var i = held.Length + s;
+            text[i / 16] |= (char)(left[s] ? 1 << (i % 16) : 0);
+        }
+
+        (text[^2], text[^1]) = countsChanges ? ((char)at, (char)(rig + 1)) : ('\0', '\0');
+        var key = new string(text);
+        if (seen.TryGetValue(key, out var before) && (!countsChanges || before <= changes))
+        {
+            return true;
+        }
+
+        seen[key] = changes;
+        return false;
+    }
+
+    /// <summary>Whether what can come of this is within limits, and better than the best that is known, by bounds of each criterion in order.</summary>
+    private bool IsWorthIt(int at, int rig, int changes)
+    {
+        for (var s = 0; s < isOpen.Length; s++)
+        {
+            isOpen[s] = able[s] == 0 && !left[s];
+        }
+
+        for (var c = 0; c < FrontProblem.Criteria; c++)
+        {
+            lower[c] = double.NaN;
+            if (!double.IsInfinity(limits[c]) && LowerOf((FrontCriterion)c, at, rig, changes) > limits[c] + 1e-9)
+            {
+                return false;
+            }
+        }
+
+        foreach (var criterion in order)
+        {
+            var bound = LowerOf(criterion, at, rig, changes);
+            if (Best is null)
+            {
+                return !double.IsInfinity(bound);
+            }
+
+            var off = bound - Best.Cost[(int)criterion];
+            if (Math.Abs(off) > 1e-9)
+            {
+                return off < 0;
+            }
+        }
+
+        return false;
+    }
+
+    private double LowerOf(FrontCriterion criterion, int at, int rig, int changes)
+    {
+        var c = (int)criterion;
+        if (double.IsNaN(lower[c]))
+        {
+            lower[c] = criterion switch
+            {
+                FrontCriterion.Undone => undone,
+                FrontCriterion.Changes => !countsChanges ? 0 : changes + (MayLeave > 0 || at == rigsOf.Length ? 0 : leastSegments[at] - (rig < 0 || rigsOf[at].Contains(rig) ? 1 : 0)),
+                _ => heldCost[c] + bounds[c]!.Of(isOpen, held, MayLeave),
+            };
+        }
+
+        return lower[c];
+    }
+
+    /// <summary>For each shot how many rigs one after the other it takes at least from there to the end, if all of them could be had.</summary>
+    private int[] SegmentsFrom()
+    {
+        var shots = problem.Shots;
+        var segments = new int[shots.Length + 1];
+        for (var s = shots.Length - 1; s >= 0; s--)
+        {
+            var (going, to) = (rigsOf[s], s + 1);
+            while (to < shots.Length && going.Overlaps(rigsOf[to]))
+            {
+                going = [.. going.Where(rigsOf[to].Contains)];
+                to++;
+            }
+
+            segments[s] = 1 + segments[to];
+        }
+
+        return segments;
+    }
+
+    private void Keep()
+    {
+        var (uses, changes) = Used();
+        var cost = (double[])heldCost.Clone();
+        (cost[(int)FrontCriterion.Changes], cost[(int)FrontCriterion.Undone]) = (changes, uses.Count(u => u < 0));
+        for (var c = 0; c < cost.Length; c++)
+        {
+            if (cost[c] > limits[c] + 1e-9)
+            {
+                return;
+            }
+        }
+
+        if (Best is null || Compare(cost, Best.Cost) < 0)
+        {
+            Best = new([.. Enumerable.Range(0, held.Length).Where(i => held[i])], cost, uses);
+        }
+    }
+
+    /// <summary>Which way each shot uses of those that are held, with the fewest changes. Where changes count, a shot that is left stays so; else what can be done is.</summary>
+    private (int[] Uses, double Changes) Used()
+    {
+        var uses = new int[problem.Shots.Length];
+        Array.Fill(uses, -1);
+        int[] done = [.. Enumerable.Range(0, uses.Length).Where(s => able[s] > 0 && !(countsChanges && left[s]))];
+        int[][] ways = [.. done.Select(s => Enumerable.Range(0, problem.Shots[s].Length).Where(w => missing[s][w] == 0).ToArray())];
+        var (chosen, changes, _) = new WayAssignment([.. done.Select((s, i) => ways[i].Select(w => new Way(i, [], true, problem.Shots[s][w].Rig)).ToArray())]).Best(changesFirst: true);
+        for (var i = 0; i < done.Length; i++)
+        {
+            uses[done[i]] = ways[i][chosen[i]];
+        }
+
+        return (uses, changes);
+    }
+
+    private int Compare(double[] a, double[] b)
+    {
+        foreach (var criterion in order)
+        {
+            var off = a[(int)criterion] - b[(int)criterion];
+            if (Math.Abs(off) > 1e-9)
+            {
+                return off < 0 ? -1 : 1;
+            }
+        }
+
+        return 0;
+    }
+
+    private void Hold(IEnumerable<int> items)
+    {
+        foreach (var item in items)
+        {
+            held[item] = true;
+            Add(heldCost, problem.Costs[item], 1);
+            foreach (var (shot, way) in waysWith[item])
+            {
+                able[shot] += --missing[shot][way] == 0 ? 1 : 0;
+            }
+        }
+    }
+
+    private void Release(IEnumerable<int> items)
+    {
+        foreach (var item in items)
+        {
+            held[item] = false;
+            Add(heldCost, problem.Costs[item], -1);
+            foreach (var (shot, way) in waysWith[item])
+            {
+                able[shot] -= missing[shot][way]++ == 0 ? 1 : 0;
+            }
+        }
+    }
+
+    private static void Add<T>(T[] to, T[] what, T times)
+        where T : INumber<T>
+    {
+        for (var i = 0; i < to.Length; i++)
+        {
+            to[i] += times * what[i];
+        }
+    }
+}

@@ -1,0 +1,109 @@
+namespace Juxtopsis.Core.Kits.Front;
+
+/// <summary>
+/// Goes along the front of two criteria: the bag with least of one of them, then that with least of it among those with less of the other, and so on until there is none.
+/// </summary>
+/// <remarks>The ε-constraint method; Ehrgott (2005), <i>Multicriteria Optimization</i>, chapter 4.</remarks>
+internal sealed class FrontSteps
+{
+    /// <summary>The most points that are looked for.</summary>
+    public const int MostPoints = 40;
+
+    /// <summary>Branches for each point before it is told unproven.</summary>
+    public const int MostNodes = 30_000;
+
+    private static readonly FrontCriterion[] Ties = [FrontCriterion.Undone, FrontCriterion.Things, FrontCriterion.Weight, FrontCriterion.Changes];
+
+    private readonly FrontBound?[] bounds = new FrontBound?[FrontProblem.Criteria];
+    private readonly double[] limits = new double[FrontProblem.Criteria];
+    private readonly List<(FrontChoice Choice, double LowerBound)> found = [];
+    private readonly IReadOnlySet<int> given;
+    private readonly FrontCriterion[] order;
+    private FrontSolver? solver;
+    private bool undoneIsKnown;
+    private bool isDone;
+
+    private FrontSteps(FrontProblem problem, IReadOnlySet<int> given, FrontCriterion limited, FrontCriterion minimised, int? mostBodies)
+    {
+        (Problem, this.given, Limited, Minimised) = (problem, given, limited, minimised);
+        order = [minimised, limited, .. Ties.Where(t => t != minimised && t != limited)];
+        Array.Fill(limits, double.PositiveInfinity);
+        limits[(int)FrontCriterion.Bodies] = mostBodies ?? double.PositiveInfinity;
+        var isAxis = limited == FrontCriterion.Undone || minimised == FrontCriterion.Undone;
+        undoneIsKnown = isAxis || mostBodies is null;
+        limits[(int)FrontCriterion.Undone] = isAxis || mostBodies is not null ? problem.Shots.Length : 0;
+    }
+
+    /// <summary>The problem, reduced.</summary>
+    public FrontProblem Problem { get; }
+
+    /// <summary>The criterion that is limited step by step: the one of fewer steps.</summary>
+    public FrontCriterion Limited { get; }
+
+    /// <summary>The criterion of which each point has the least.</summary>
+    public FrontCriterion Minimised { get; }
+
+    /// <summary>The points so far, the one with most of what is limited first; of each the least that is possible of the other.</summary>
+    public IReadOnlyList<(FrontChoice Choice, double LowerBound)> Found => found;
+
+    /// <summary>True when the front goes on beyond the last point.</summary>
+    public bool IsCut { get; private set; } = true;
+
+    /// <summary>Begins.</summary>
+    /// <param name="problem">The problem, as it was made.</param>
+    /// <param name="given">Things that every bag has.</param>
+    /// <param name="one">One axis.</param>
+    /// <param name="other">The other.</param>
+    /// <param name="mostBodies">The most bodies; null for any number. With a limit, as few shots as can be are left undone.</param>
+    /// <returns>The steps.</returns>
+    public static FrontSteps Of(FrontProblem problem, IReadOnlySet<int> given, FrontCriterion one, FrontCriterion other, int? mostBodies)
+    {
+        var (limited, minimised) = Rank(one) <= Rank(other) ? (one, other) : (other, one);
+        return new(problem.Reduced(given, limited == FrontCriterion.Changes || minimised == FrontCriterion.Changes), given, limited, minimised, mostBodies);
+    }
+
+    /// <summary>Looks at some more branches.</summary>
+    /// <param name="branches">How many at most.</param>
+    /// <returns>True when all is done.</returns>
+    public bool Step(int branches)
+    {
+        if (isDone)
+        {
+            return true;
+        }
+
+        solver ??= new(Problem, undoneIsKnown ? order : [FrontCriterion.Undone], limits, bounds, given, MostNodes);
+        if (!solver.Step(branches))
+        {
+            return false;
+        }
+
+        var best = solver.Best;
+        var bound = solver.LowerBound;
+        var isProven = solver.IsProven;
+        solver = null;
+        if (!undoneIsKnown)
+        {
+            (undoneIsKnown, limits[(int)FrontCriterion.Undone]) = (true, best?.Cost[(int)FrontCriterion.Undone] ?? Problem.Shots.Length);
+            return false;
+        }
+
+        if (best is not null)
+        {
+            found.Add((best, bound));
+            limits[(int)Limited] = best.Cost[(int)Limited] - (Limited is FrontCriterion.Weight or FrontCriterion.Price or FrontCriterion.Hire ? FrontProblem.Least : 1);
+        }
+
+        (isDone, IsCut) = best is null ? (true, !isProven) : limits[(int)Limited] < 0 ? (true, false) : (found.Count == MostPoints, true);
+        return isDone;
+    }
+
+    private static int Rank(FrontCriterion criterion) => criterion switch
+    {
+        FrontCriterion.Undone => 0,
+        FrontCriterion.Changes => 1,
+        FrontCriterion.Weight => 4,
+        FrontCriterion.Price or FrontCriterion.Hire => 3,
+        _ => 2,
+    };
+}
