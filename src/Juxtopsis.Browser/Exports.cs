@@ -155,6 +155,15 @@ internal static partial class Exports
     [JSExport]
     internal static string BagDayAnswer(bool feet) => Text(packing.AnswerDay(Unit(feet)));
 
+    [JSExport]
+    internal static string? FrontAsk(string json, bool feet) => Refusal(packing.AskFront(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static double FrontStep(int rigs) => packing.StepFront(rigs);
+
+    [JSExport]
+    internal static string FrontAnswer(bool feet) => Text(packing.AnswerFront(Unit(feet)));
+
     private static string? Refusal(WireAnswer? answer) => answer is { } refused ? Text(refused) : null;
 
     private static string Text(WireAnswer answer) => Encoding.UTF8.GetString(answer.Body.Span);

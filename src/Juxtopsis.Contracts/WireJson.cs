@@ -25,6 +25,7 @@ using Juxtopsis.Core.Filters;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
+using Juxtopsis.Core.Kits.Front;
 using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Matching;
 using Juxtopsis.Core.Rigs;
@@ -50,7 +51,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<SolveGoal>), typeof(CamelCaseEnum<SolveBound>), typeof(CamelCaseEnum<HoldOutcome>), typeof(CamelCaseEnum<ExposureControl>), typeof(CamelCaseEnum<DiagnosticCode>),
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
-        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<LookAspect>), typeof(CamelCaseEnum<LookTie>), typeof(CamelCaseEnum<ChangeCause>), typeof(CamelCaseEnum<UnitCondition>), typeof(CamelCaseEnum<BagCost>),
+        typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<LookAspect>), typeof(CamelCaseEnum<LookTie>), typeof(CamelCaseEnum<ChangeCause>), typeof(CamelCaseEnum<UnitCondition>), typeof(CamelCaseEnum<BagCost>), typeof(CamelCaseEnum<FrontCriterion>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(PhotoInput))]
@@ -111,6 +112,10 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(BagsResponse))]
 [JsonSerializable(typeof(BagDayRequest))]
 [JsonSerializable(typeof(BagDayResponse))]
+[JsonSerializable(typeof(BagsFile))]
+[JsonSerializable(typeof(BagsReadOutput))]
+[JsonSerializable(typeof(FrontRequest))]
+[JsonSerializable(typeof(FrontResponse))]
 [JsonSerializable(typeof(UnitInput))]
 [JsonSerializable(typeof(UnitOutput))]
 [JsonSerializable(typeof(IReadOnlyList<UnitOutput>))]

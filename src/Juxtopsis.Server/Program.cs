@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Juxtopsis.Contracts;
+using Juxtopsis.Server.Bags;
 using Juxtopsis.Server.Bookings;
 using Juxtopsis.Server.Comparisons;
 using Juxtopsis.Server.Crews;
@@ -58,6 +59,7 @@ app.MapComparisons();
 app.MapProductions();
 app.MapFitting();
 app.MapPhotos();
+app.MapBagFiles();
 app.MapBookings();
 app.MapUnits();
 app.MapCrew();

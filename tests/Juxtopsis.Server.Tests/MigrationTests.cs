@@ -58,6 +58,18 @@ public sealed class MigrationTests
     }
 
     [Fact]
+    public async Task A_production_of_version_2_keeps_the_gear_to_choose_from_as_a_bag()
+    {
+        var document = await Opened(
+            "Imports", "productions",
+            """{"schemaVersion":2,"bag":["10f7a7e0-0000-4000-8000-000000000002","10f7a7e0-0000-4000-8000-000000000003","10f7a7e0-0000-4000-8000-000000000002"],"shots":[]}""");
+        var bag = Assert.Single(document["bags"]!.AsArray())!;
+        Assert.Equal((3, bag["id"]!.GetValue<Guid>(), "Gear to choose from"), (document["schemaVersion"]!.GetValue<int>(), document["chooseFrom"]!.GetValue<Guid>(), bag["name"]!.GetValue<string>()));
+        Assert.Equal(["10f7a7e0-0000-4000-8000-000000000002", "10f7a7e0-0000-4000-8000-000000000003"], bag["lines"]!.AsArray().Select(l => l!["id"]!.GetValue<string>()));
+        Assert.Null(document["bag"]);
+    }
+
+    [Fact]
     public async Task A_production_of_version_1_keeps_places_and_wishes()
     {
         var document = await Opened(
@@ -69,7 +81,7 @@ public sealed class MigrationTests
                "subject":{"kind":"standing","heightMm":1750}},
               {"id":"10f7a7e0-0000-4000-8000-000000000003","name":"Two","placeId":"10f7a7e0-0000-4000-8000-000000000001","subject":{"kind":"standing","heightMm":1750}}]}
             """);
-        Assert.Equal((2, "wish and carriage"), (document["schemaVersion"]!.GetValue<int>(), document["note"]!.GetValue<string>()));
+        Assert.Equal((3, "wish and carriage"), (document["schemaVersion"]!.GetValue<int>(), document["note"]!.GetValue<string>()));
         Assert.Equal("Shed", document["locations"]![0]!["name"]!.GetValue<string>());
         var shots = document["shots"]!.AsArray();
         Assert.Equal(["One", "Two"], shots.Select(s => s!["name"]!.GetValue<string>()));

@@ -14,14 +14,14 @@ beforeEach(() => localStorage.clear());
 test('what a person prefers is there again in the next page', async () => {
   const first = await opened();
   first.now().toggleFeet();
-  first.now().setTax({ taxPercent: 19 });
+  first.now().chooseFront('things', 'price');
   first.now().choosePlot({ plotUp: 'weight' });
   first.now().openedProduction('p');
   const { now } = await opened();
   expect(now()).toMatchObject({
     feet: true,
-    taxPercent: 19,
-    marginPercent: 0,
+    frontOne: 'things',
+    frontOther: 'price',
     plotAcross: 'distance',
     plotUp: 'weight',
     lastProduction: 'p',

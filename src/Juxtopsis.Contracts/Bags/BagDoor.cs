@@ -6,6 +6,7 @@ using Juxtopsis.Core.Bags;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
+using Juxtopsis.Core.Kits.Front;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Contracts.Bags;
@@ -14,12 +15,22 @@ namespace Juxtopsis.Contracts.Bags;
 /// <param name="shelf">The shelf.</param>
 public sealed class BagDoor(ShelfParts shelf)
 {
+    /// <summary>Of the whole work, how much asking is: an estimate, for telling progress.</summary>
+    private const double ShareOfAsking = 0.6;
+
     private static readonly Quantity Percent = new("What is put on top", "%", 0, 1000, "19");
 
     private BagDayRequest? day;
     private FittingShelf? rigs;
     private IReadOnlyList<DayShot> shots = [];
     private BagSearch? search;
+    private FrontRequest? front;
+    private FrontSearch? fronts;
+    private FittingShelf? among;
+    private readonly List<AskedShot> asked = [];
+    private readonly Dictionary<string, AskedShot> known = [];
+    private FittingShelf? knownOf;
+    private FitSearch? asking;
 
     /// <summary>What bags weigh, cost and reach.</summary>
     /// <param name="json">A <see cref="BagsRequest"/>.</param>
@@ -80,7 +91,90 @@ public sealed class BagDoor(ShelfParts shelf)
 
         string Why(int shot) => FitMapping.ToAnswer(
             new FitSearch(rigs!, shots[shot].Location, shots[shot].Brief, Core.Rigs.Conventions.Default, day.Shots[shot].Criterion, rules: day.Delivery.ToRules()).Finish(1), day.Shots[shot], unit).Say;
-        return new(200, JsonSerializer.SerializeToUtf8Bytes(search.Finish().ToWire(day.Bag.Id, day.Shots, Why), WireJson.Default.BagDayResponse));
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(search.Finish().ToWire(day.Bag, day.Shots, shelf.Whole.Gear, Why), WireJson.Default.BagDayResponse));
+    }
+
+    /// <summary>Asks for the front of two criteria, in place of what was asked before. Shots that were asked of the same gear before are not asked again.</summary>
+    /// <param name="json">A <see cref="FrontRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>A refusal; null when it is taken on.</returns>
+    public WireAnswer? AskFront(ReadOnlySpan<byte> json, LengthUnit unit)
+    {
+        (front, fronts, asking) = (null, null, null);
+        asked.Clear();
+        if (WireReader.Read(json, WireJson.Default.FrontRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
+        {
+            return refused;
+        }
+
+        (front, among) = (request!, shelf.Of(request!.Bag, request.LeftOut));
+        if (!ReferenceEquals(among, knownOf))
+        {
+            known.Clear();
+            knownOf = among;
+        }
+
+        return null;
+    }
+
+    /// <summary>Asks some more rigs, or looks at some more bags.</summary>
+    /// <param name="count">How many at most.</param>
+    /// <returns>How much is done, 0 to 1; 1 also when nothing is asked.</returns>
+    public double StepFront(int count)
+    {
+        if (front is null)
+        {
+            return 1;
+        }
+
+        if (asked.Count < front.Shots.Count)
+        {
+            AskShot(count);
+            return ShareOfAsking * asked.Count / front.Shots.Count;
+        }
+
+        fronts ??= FrontSearch.Of(asked, [.. front.Shots.Select(s => s.CameraSupport)], among!, new(front.One, front.Other) { Given = front.Given, MostBodies = front.MostBodies });
+        return fronts.Step(count) ? 1 : ShareOfAsking + (1 - ShareOfAsking) * fronts.Found / (fronts.Found + 4.0);
+    }
+
+    /// <summary>The front, or what is known of it so far.</summary>
+    /// <param name="unit">The person's unit; no sentence here has a distance.</param>
+    /// <returns>200 with a <see cref="FrontResponse"/>.</returns>
+    /// <exception cref="InvalidOperationException">Nothing was asked.</exception>
+    public WireAnswer AnswerFront(LengthUnit unit)
+    {
+        if (front is null)
+        {
+            throw new InvalidOperationException("Nothing was asked.");
+        }
+
+        while (fronts is null)
+        {
+            StepFront(int.MaxValue);
+        }
+
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(fronts.SoFar().ToWire(fronts, front.Shots), WireJson.Default.FrontResponse));
+    }
+
+    private void AskShot(int rigs)
+    {
+        var shot = front!.Shots[asked.Count];
+        var location = front.Locations.First(p => p.Id == shot.LocationId);
+        var key = JsonSerializer.Serialize(new FitRequest { Location = location, Shot = shot with { Chosen = null, ComparisonId = null }, Delivery = front.Delivery }, WireJson.Default.FitRequest);
+        if (known.TryGetValue(key, out var before))
+        {
+            asked.Add(before);
+            return;
+        }
+
+        var rules = front.Delivery.ToRules();
+        asking ??= new(
+            among!, location.ToCore(shot), shot.ToCore(front.Delivery) with { Support = shelf.Whole.LimitsOf(shot.Support) }, Core.Rigs.Conventions.Default, RankingCriterion.LeastWeight, rules: rules);
+        if (asking.Step(rigs))
+        {
+            asked.Add(known[key] = AskedShot.Of(asking, rules));
+            asking = null;
+        }
     }
 
     private Dictionary<Guid, GearItem> GearById() => shelf.Whole.Gear.Where(i => i.Kind != GearKind.Mount).ToDictionary(i => i.Id);
@@ -103,6 +197,20 @@ public sealed class BagDoor(ShelfParts shelf)
             }
 
             ProductionChecks.CheckOnce(checks, "usable", request.Usable.Select(u => u.Id), "model");
+        }
+    }
+
+    private static void Check(FieldChecks checks, FrontRequest request, LengthUnit unit)
+    {
+        ProductionChecks.Check(checks, new ProductionDocument { SchemaVersion = ProductionDocument.CurrentVersion, Locations = request.Locations, Shots = request.Shots, Delivery = request.Delivery }, "");
+        ProductionChecks.CheckCount(checks, "shots", request.Shots.Count, DaySearch.MostShots, "shots of a day");
+        ProductionChecks.CheckCount(checks, "bag", request.Bag?.Count ?? 0, 5000, "things in the bag");
+        ProductionChecks.CheckCount(checks, "leftOut", request.LeftOut.Count, 5000, "things left out");
+        ProductionChecks.CheckCount(checks, "given", request.Given.Count, 1000, "things given");
+        checks.InRange("mostBodies", request.MostBodies, Quantity.Count with { Name = "Most bodies", Max = 99 });
+        if (request.One == request.Other)
+        {
+            checks.Add("other", $"{request.Other}", "another than the one", "Both axes are the same.", "Choose another for one of them.");
         }
     }
 

@@ -4,6 +4,7 @@ using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Bags;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Kits.Front;
 using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Contracts.Bags;
@@ -54,12 +55,12 @@ internal static class BagMapping
             [.. reach.Select(ToWire)]);
     }
 
-    public static BagDayResponse ToWire(this BagDay day, Guid bag, IReadOnlyList<ShotInput> shots, Func<int, string> why)
+    public static BagDayResponse ToWire(this BagDay day, BagInput bag, IReadOnlyList<ShotInput> shots, IReadOnlyList<GearItem> shelf, Func<int, string> why)
     {
         var carried = day.Carried.ToDictionary(c => c.Shot);
         var supplies = day.Supplies;
         return new(
-            bag,
+            bag.Id,
             [
                 .. day.Shots.Select(s => carried[s.Shot] is var c ? new BagShotOutput(
                     shots[s.Shot].Id, FitMapping.ToWire(s.Rig, s.Mode), s.Fills, c.Support?.Id, c.WeightG, c.WeightsUnknown, c.LengthMm, c.CentreOfGravityMm, c.Rebalances,
@@ -71,9 +72,29 @@ internal static class BagMapping
             [.. day.Alone.Where(a => a.Value.Count > 0).Select(a => new AloneOutput(a.Key, [.. a.Value.Select(i => shots[i].Id)]))],
             new(
                 [.. supplies.Cameras.Select(c => new CameraDayOutput(c.Body.Id, c.Body.FullName, c.Count, c.Minutes, c.EnergyWh, c.Mode?.Name ?? "", c.StorageGb))],
-                supplies.NeededWh, supplies.CarriedWh, supplies.Batteries, supplies.BatteriesNeeded, supplies.ToRechargeWh, supplies.RecordedGb, supplies.WithCopiesGb, supplies.StorageGb, supplies.MinutesOfStorage),
+                supplies.NeededWh, supplies.CarriedWh, supplies.Batteries, supplies.BatteriesNeeded, supplies.ToRechargeWh, supplies.RecordedGb, supplies.WithCopiesGb, supplies.StorageGb, supplies.MinutesOfStorage,
+                ToWire(supplies.BatteriesToAdd(shelf, bag.Plan.Usable)), ToWire(supplies.CardsToAdd(shelf))),
             [.. FindingsOf(day).OrderBy(f => f.Severity).Select(f => f.ToWire())],
             day.IsProven);
+    }
+
+    public static FrontResponse ToWire(this FrontResult front, FrontSearch search, IReadOnlyList<ShotInput> shots)
+    {
+        IReadOnlyList<Guid> Ids(IEnumerable<int> indexes) => [.. indexes.Select(i => shots[i].Id)];
+        FrontPointOutput Of(FrontPoint point)
+        {
+            IReadOnlyList<KitItemOutput> Items(Func<GearItem, bool> which) =>
+            [
+                .. point.Items.Where(which).Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(point.Shots.Where(s => s.Rig.Parts.Any(p => p.Id == i.Id)).Select(s => s.Shot)), []))
+                    .OrderByDescending(i => i.Shots.Count).ThenBy(i => i.Name, StringComparer.Ordinal),
+            ];
+            return new(
+                Items(i => i.Kind is GearKind.Body or GearKind.FixedLensCamera), Items(i => i.Kind == GearKind.Lens), Items(i => i.Kind is GearKind.Adapter or GearKind.CloseUpLens),
+                Items(i => i.Kind == GearKind.Support), [.. point.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, FitMapping.ToWire(s.Rig, s.Mode), s.Fills))], Ids(point.Undone), point.Changes, point.WeightG,
+                point.Price, point.HirePerDay, point.Value, point.OtherValue, point.AtLeast, point.IsProven);
+        }
+
+        return new(search.Limited, search.Minimised, [.. front.Points.Select(Of)], Ids(front.Impossible), front.IsCut);
     }
 
     private static IEnumerable<Diagnostic> FindingsOf(BagDay day)
@@ -93,6 +114,8 @@ internal static class BagMapping
                 $"The day with its copies takes {Round(supplies.WithCopiesGb.Known)} GB; cards and discs hold {Round(supplies.StorageGb)} GB.", "Pack more, or copy to something that is there.");
         }
     }
+
+    private static SupplyOutput? ToWire((GearItem Item, int Count)? add) => add is { } supply ? new(supply.Item.Id, supply.Item.FullName, supply.Count) : null;
 
     private static string Round(double value) => LengthWords.Number(Math.Round(value));
 

@@ -190,6 +190,35 @@ public sealed record CameraDayOutput(Guid Body, string Name, int Count, double M
 /// <param name="WithCopiesGb">The same with all copies, GB.</param>
 /// <param name="StorageGb">What cards and discs hold, GB.</param>
 /// <param name="MinutesOfStorage">Minutes that these hold, without copies; null when not known.</param>
+/// <param name="AddBatteries">The fewest of one battery of the shelf that give what is lacking; null when nothing is, or nothing helps.</param>
+/// <param name="AddStorage">The fewest of one card or disc of the shelf that hold what is lacking; null likewise.</param>
 public sealed record SuppliesOutput(
     IReadOnlyList<CameraDayOutput> Cameras, PartialSum NeededWh, double CarriedWh, int Batteries, int? BatteriesNeeded, double ToRechargeWh, PartialSum RecordedGb, PartialSum WithCopiesGb, double StorageGb,
-    double? MinutesOfStorage);
+    double? MinutesOfStorage, SupplyOutput? AddBatteries, SupplyOutput? AddStorage);
+
+/// <summary>Some of one thing of the shelf.</summary>
+/// <param name="Item">Its identity.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Count">How many.</param>
+public sealed record SupplyOutput(Guid Item, string Name, int Count);
+
+/// <summary>Bags in a file of their own.</summary>
+public sealed record BagsFile
+{
+    /// <summary>What <see cref="Format"/> always is.</summary>
+    public const string Known = "juxtopsis-bags";
+
+    /// <summary>Always <see cref="Known"/>.</summary>
+    public string Format { get; set; } = Known;
+
+    /// <summary>The version of the layout: 1.</summary>
+    public int Version { get; set; } = 1;
+
+    /// <summary>The bags, up to 40.</summary>
+    public required IReadOnlyList<BagInput> Bags { get; init; }
+}
+
+/// <summary>What was read of a file of bags.</summary>
+/// <param name="Bags">The bags, each under an identity of its own; nothing of them is ticked off, and no physical unit is named.</param>
+/// <param name="Problems">What was left out, and why.</param>
+public sealed record BagsReadOutput(IReadOnlyList<BagInput> Bags, IReadOnlyList<string> Problems);

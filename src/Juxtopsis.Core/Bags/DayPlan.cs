@@ -81,6 +81,23 @@ public sealed record DaySupplies(
             recorded is { Known: > 0, Unknown: 0 } && together > 0 ? storage / recorded.Known * together : null);
     }
 
+    /// <summary>The fewest of one kind of battery that give what is lacking, the lightest where several kinds are as few.</summary>
+    /// <param name="shelf">What there is; what is only wished for is left aside.</param>
+    /// <param name="usable">Of what a battery says it holds, what it gives.</param>
+    /// <returns>Battery and count; null when nothing is lacking, or nothing helps.</returns>
+    public (GearItem Item, int Count)? BatteriesToAdd(IEnumerable<GearItem> shelf, double usable) => Fewest(shelf, BagUse.Battery, i => i.Get(BagFields.Energy) * usable, NeededWh.Known - CarriedWh);
+
+    /// <summary>The fewest of one kind of card or disc that hold what is lacking, copies included.</summary>
+    /// <param name="shelf">What there is; what is only wished for is left aside.</param>
+    /// <returns>Card and count; null when nothing is lacking, or nothing helps.</returns>
+    public (GearItem Item, int Count)? CardsToAdd(IEnumerable<GearItem> shelf) => Fewest(shelf, BagUse.Storage, i => i.Get(BagFields.Storage), WithCopiesGb.Known - StorageGb);
+
+    private static (GearItem Item, int Count)? Fewest(IEnumerable<GearItem> shelf, BagUse use, Func<GearItem, double?> holds, double lacking) => lacking <= 0 ? null
+        : shelf.Where(i => i.Get(BagFields.Use) == use && i.Get(CommonFields.Ownership) != Ownership.Wish && holds(i) > 0)
+            .Select(i => (Item: i, Count: (int)Math.Min(999, Math.Ceiling(lacking / holds(i)!.Value - 1e-9))))
+            .OrderBy(c => c.Count).ThenBy(c => c.Item.WeightG is { } g ? c.Count * g : double.MaxValue).ThenBy(c => c.Item.FullName, StringComparer.Ordinal)
+            .Select(c => ((GearItem, int)?)c).FirstOrDefault();
+
     private static CameraDay Of(BagLine line, double minutes, DayPlan plan, IEnumerable<GearItem> used)
     {
         var body = line.Item;

@@ -153,7 +153,7 @@ public sealed class DaySearch
         search ??= new(shelf, shots[at].Location, shots[at].Brief, conventions, RankingCriterion.LeastWeight, rules: rules);
         if (search.Step(count))
         {
-            ways.Add([.. search.Ways.Where(w => !rules.Findings || w.Rig.Spoils == 0).Select(w => Option(w, at))]);
+            ways.Add([.. AskedShot.Of(search, rules).Ways.Select(w => Option(w, at))]);
             search = null;
         }
     }

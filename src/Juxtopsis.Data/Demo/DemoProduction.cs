@@ -16,11 +16,14 @@ public static class DemoProduction
     private const string River = "River unit";
     private const string Loose = "Loose camera";
 
+    /// <summary>Its identity.</summary>
+    internal static readonly Guid ProductionId = new("10f7a7e0-0000-4000-8000-0000000000a1");
+
     /// <summary>Makes the production.</summary>
     /// <param name="now">Its time.</param>
     /// <returns>A new, unsaved production.</returns>
     public static Production Create(DateTimeOffset now) => Production.Store.Put(
-        new Production { Id = new Guid("10f7a7e0-0000-4000-8000-0000000000a1"), Name = "Low Water", CreatedAt = now, UpdatedAt = now }, Document);
+        new Production { Id = ProductionId, Name = "Low Water", CreatedAt = now, UpdatedAt = now }, Document);
 
     /// <summary>What it holds.</summary>
     public static ProductionDocument Document { get; } = new()
@@ -30,6 +33,7 @@ public static class DemoProduction
         Delivery = new() { Aspect = 16.0 / 9, WidthPx = 3840 },
         Units = [Shed, River, Loose],
         Locations = Locations(),
+        Bags = DemoBags.All,
         Shots = [.. ShedShots(), .. LoftShots(), .. BenchShots(), .. RiverShots()],
     };
 

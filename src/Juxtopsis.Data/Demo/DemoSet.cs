@@ -68,6 +68,7 @@ public static class DemoSet
         ArgumentNullException.ThrowIfNull(db);
         var held = await BringGearAsync(db, now, cancellationToken);
         await BringWorksAsync(db, db.Comparisons, Comparison.Store, [.. DemoComparisons.Create(now)], cancellationToken);
+        await BringUnitsAsync(db, now, cancellationToken);
         await BringWorksAsync(db, db.Productions, Production.Store, [DemoProduction.Create(now)], cancellationToken);
         return held;
     }
@@ -101,6 +102,21 @@ public static class DemoSet
         }
 
         return held;
+    }
+
+    /// <summary>Units and bookings, where they were never here and their gear is; what of them was changed stays changed.</summary>
+    private static async Task BringUnitsAsync(JuxtopsisDb db, DateTimeOffset now, CancellationToken cancellationToken)
+    {
+        var stored = await db.Gear.IgnoreQueryFilters([JuxtopsisDb.PutAwayFilter]).Where(g => Gear.Contains(g.Id)).Select(g => g.Id).ToListAsync(cancellationToken);
+        var models = stored.Concat(db.Gear.Local.Select(g => g.Id)).ToHashSet();
+        var units = DemoBags.Units(now).Where(u => models.Contains(u.GearId)).ToArray();
+        var ids = units.Select(u => u.Id).ToArray();
+        var known = await db.Units.Where(u => ids.Contains(u.Id)).Select(u => u.Id).ToListAsync(cancellationToken);
+        db.Units.AddRange(units.Where(u => !known.Contains(u.Id)));
+        var bookings = DemoBags.Bookings(now).Where(b => models.Contains(b.GearUnitId)).ToArray();
+        var booked = bookings.Select(b => b.Id).ToArray();
+        var here = await db.Bookings.Where(b => booked.Contains(b.Id)).Select(b => b.Id).ToListAsync(cancellationToken);
+        db.Bookings.AddRange(bookings.Where(b => !here.Contains(b.Id)));
     }
 
     private static async Task BringWorksAsync<TRow, TDocument>(

@@ -6,6 +6,7 @@ using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Data;
 using Juxtopsis.Server.Edge;
 using Juxtopsis.Server.Problems;
+using Juxtopsis.Server.Shelf;
 using Juxtopsis.Server.Startup;
 using Juxtopsis.Server.Works;
 using Microsoft.AspNetCore.Mvc;
@@ -25,6 +26,9 @@ internal static class BookingEndpoints
         group.MapGet("", List).WithName("ListBookings")
             .WithSummary($"Bookings by when they begin, up to {Most}; those of a production, of a unit, or that touch a span.")
             .Produces<IReadOnlyList<BookingOutput>>().ProducesProblems(400, 503);
+        app.MapGroup("/api").WithTags("Bookings").RequireDatabase().MapGet("bookings.ics", File).WithName("BookingsFile")
+            .WithSummary("Bookings as an iCalendar file; those of a production, or all.")
+            .Produces(200, contentType: "text/calendar").ProducesProblems(400, 503);
         group.MapPost("", Save).WithName("Book")
             .RequireRateLimiting(Limits.Booking)
             .WithSummary("Books and cancels, all or nothing. A unit that somebody else has then is refused, with who and until when, and what of the same is free.")
@@ -43,6 +47,17 @@ internal static class BookingEndpoints
         BookingStore store,
         CancellationToken cancellationToken) =>
         TypedResults.Json(await store.ListAsync(production, unit, from?.ToUniversalTime(), to?.ToUniversalTime(), Most, cancellationToken), WireJson.Default.IReadOnlyListBookingOutput);
+
+    private static async Task<IResult> File(
+        [Description("Those of one production.")] Guid? production, BookingStore store, JuxtopsisDb db, ShelfCache cache, TimeProvider clock, CancellationToken cancellationToken)
+    {
+        var shelf = await cache.ReadAsync(db);
+        var units = (await store.UnitsAsync(cancellationToken)).ToDictionary(u => u.Id);
+        string NameOf(BookingOutput booking) =>
+            $"{shelf.Index.Find(booking.GearId)?.Item.FullName ?? "A thing"}{(units.GetValueOrDefault(booking.UnitId)?.Label is { Length: > 0 } label ? $" ({label})" : "")}";
+        var bookings = await store.ListAsync(production, null, null, null, Most, cancellationToken);
+        return TypedResults.Text(BookingCalendar.Write(bookings, NameOf, clock.GetUtcNow()), "text/calendar");
+    }
 
     private static async Task<IResult> Save(JuxtopsisDb db, BookingStore store, HttpContext http, CancellationToken cancellationToken)
     {

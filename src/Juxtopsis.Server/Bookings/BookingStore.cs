@@ -40,7 +40,8 @@ internal sealed class BookingStore(JuxtopsisDb db, ShelfCache cache, TimeProvide
     /// <summary>Bookings that are not cancelled, by when they begin.</summary>
     public async Task<IReadOnlyList<BookingOutput>> ListAsync(Guid? production, Guid? unit, DateTimeOffset? from, DateTimeOffset? to, int most, CancellationToken cancellationToken)
     {
-        var found = db.Bookings.AsNoTracking().Where(b => b.CancelledAt == null);
+        // What is put away with the demo is out of sight, and its bookings with it.
+        var found = db.Bookings.AsNoTracking().Where(b => b.CancelledAt == null && db.Units.Any(u => u.Id == b.GearUnitId && db.Gear.Any(g => g.Id == u.GearId)));
         found = production is { } p ? found.Where(b => b.ProductionId == p) : found;
         found = unit is { } u ? found.Where(b => b.GearUnitId == u) : found;
         found = from is { } f ? found.Where(b => b.BlockedTo > f) : found;

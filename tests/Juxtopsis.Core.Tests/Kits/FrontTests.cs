@@ -142,7 +142,7 @@ public sealed class FrontTests
         for (var i = 0; i < 40; i++)
         {
             var problem = Made(random);
-            var reduced = problem.Reduced(new HashSet<int>(), byRig: false);
+            var reduced = problem.Reduced(new HashSet<int>(), Enum.GetValues<FrontCriterion>(), byRig: false);
             double[] limits = [.. Enumerable.Repeat(double.PositiveInfinity, FrontProblem.Criteria)];
             limits[(int)FrontCriterion.Undone] = 0;
             FrontSolver Solver(int nodes) => new(reduced, [FrontCriterion.Weight], limits, new FrontBound?[FrontProblem.Criteria], new HashSet<int>(), nodes);

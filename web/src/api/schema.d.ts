@@ -416,6 +416,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What bags of the shelf's gear weigh, cost and reach, and what of the shelf fills their holes. */
+        post: operations["Bags"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bags/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which shots a bag does and how, what carries its rigs, and what power and storage the day takes. */
+        post: operations["BagDay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bags/front": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The bags of the shelf's gear for the shots of a day of which none is better by one criterion without being worse by another. */
+        post: operations["BagFront"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/look": {
         parameters: {
             query?: never;
@@ -486,6 +537,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bags/table.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bags as a CSV table, a row for each thing of each bag. */
+        post: operations["BagsTable"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bags/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a file of bags, JSON or CSV: things are found by identity, or by maker and name. What is not on the shelf is left out, and told. */
+        post: operations["ReadBags"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bookings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Bookings by when they begin, up to 5000; those of a production, of a unit, or that touch a span. */
+        get: operations["ListBookings"];
+        put?: never;
+        /** Books and cancels, all or nothing. A unit that somebody else has then is refused, with who and until when, and what of the same is free. */
+        post: operations["Book"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bookings.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Bookings as an iCalendar file; those of a production, or all. */
+        get: operations["BookingsFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The physical units of what is on the shelf: serial, owner, where it is, in what state. */
+        get: operations["ListUnits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Makes (If-None-Match: *) or changes (If-Match: "revision") a unit under an id of one's own choice; one that was given away comes back. */
+        put: operations["PutUnit"];
+        post?: never;
+        /** Gives a unit away that nobody has booked from now on, and that is not the last of its model. What was booked before is kept. */
+        delete: operations["DeleteUnit"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crew/export.zip": {
         parameters: {
             query?: never;
@@ -514,6 +669,41 @@ export interface paths {
         put?: never;
         /** Brings such an archive in: what is not here is added, what is here otherwise stands beside it as a copy. All or nothing. */
         post: operations["ImportCrew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/crew/terms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Currency, tax, margin and time zone of the crew. */
+        get: operations["GetTerms"];
+        /** Changes them. Another time zone leaves bookings at their instants; they are told on its clock. */
+        put: operations["PutTerms"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/crew/terms/zones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The names of all time zones. */
+        get: operations["TimeZones"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -782,6 +972,13 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What a thing adds. */
+        AloneOutput: {
+            /** Format: uuid */
+            item: string;
+            /** @description Identities of the shots that could not be done without it. */
+            shots: string[];
+        };
         /** @description How much an aspect of a look counts. */
         AspectInput: {
             /**
@@ -853,6 +1050,459 @@ export interface components {
          * @enum {unknown}
          */
         BackgroundRequirement: "asItComes" | "soft" | "readable";
+        /**
+         * @description Which of the costs of a bag a budget is for.
+         * @enum {unknown}
+         */
+        BagCost: "toPay" | "purchase" | "hire" | "insured";
+        /** @description Asks what a bag does in a day. */
+        BagDayRequest: {
+            /** @description The bag. */
+            bag: components["schemas"]["BagInput"];
+            /** @description The places. */
+            locations: components["schemas"]["LocationInput"][];
+            /** @description The shots, in shooting order, up to 64; of a bag for a unit only that unit's are asked. */
+            shots: components["schemas"]["ShotInput"][];
+            /** @description What is delivered. */
+            delivery?: components["schemas"]["DeliveryInput"];
+        };
+        /** @description What a bag does in a day. */
+        BagDayResponse: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            bag: string;
+            /** @description How it does each shot, in shooting order. */
+            shots: components["schemas"]["BagShotOutput"][];
+            /** @description The shots that it does not do, and why. */
+            undone: components["schemas"]["UndoneOutput"][];
+            /**
+             * Format: int32
+             * @description How often the rig changes.
+             */
+            changes: number;
+            /**
+             * Format: int32
+             * @description How often a gimbal must be balanced anew.
+             */
+            rebalances: number;
+            /** @description For each thing that is in a rig, the shots that could not be done without it. */
+            alone: components["schemas"]["AloneOutput"][];
+            /** @description Power and storage. */
+            supplies: components["schemas"]["SuppliesOutput"];
+            /** @description What speaks against carrying, power and storage, the weightiest first. */
+            findings: components["schemas"]["DiagnosticOutput"][];
+            /** @description False when it is not proven that no fewer changes do. */
+            isProven: boolean;
+        };
+        /** @description What is packed together, for whom, and for which days. */
+        BagInput: {
+            /**
+             * Format: uuid
+             * @description Identity within the production.
+             */
+            id: string;
+            /** @description Name, 1 to 80 characters. */
+            name: string;
+            /** @description The unit of the crew that has it, by its name; empty for all shots. */
+            unit?: string;
+            /** @description The first day, such as 2027-05-01; empty while it is not known. */
+            firstDay?: string;
+            /** @description The last day, likewise. */
+            lastDay?: string;
+            /** @description What it may not exceed. */
+            limits?: components["schemas"]["BagLimitsInput"];
+            /** @description What a day is like. */
+            plan?: components["schemas"]["DayPlanInput"];
+            /** @description What is in it. */
+            lines?: components["schemas"]["BagLineInput"][];
+            /** @description Why it is packed so, up to 500 characters. */
+            note?: string;
+        };
+        /** @description What a bag may not exceed; what is left out is no limit. */
+        BagLimitsInput: {
+            /**
+             * Format: double
+             * @description Weight of all of it, g.
+             */
+            weightG?: null | number;
+            /**
+             * Format: double
+             * @description What it may cost, with margin and tax.
+             */
+            budget?: null | number;
+            /** @description What that is for. */
+            budgetFor?: components["schemas"]["BagCost"];
+            /**
+             * Format: double
+             * @description What all batteries together may hold, Wh.
+             */
+            batteriesWh?: null | number;
+            /**
+             * Format: double
+             * @description What one battery may hold, Wh.
+             */
+            batteryWh?: null | number;
+            /**
+             * Format: int32
+             * @description How many cases there are, 1 to 99.
+             */
+            cases?: null | number;
+            /**
+             * Format: double
+             * @description One side of the inside of each case, mm; all three or none.
+             */
+            caseLengthMm?: null | number;
+            /**
+             * Format: double
+             * @description Another side, mm.
+             */
+            caseWidthMm?: null | number;
+            /**
+             * Format: double
+             * @description The third side, mm.
+             */
+            caseHeightMm?: null | number;
+        };
+        /** @description Some of one model in a bag. */
+        BagLineInput: {
+            /**
+             * Format: uuid
+             * @description Identity of the model on the shelf; each once in a bag.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description How many of it, 1 to 999.
+             */
+            count?: number;
+            /** @description True when one of it sits on the rig while it films. */
+            onRig?: boolean;
+            /** @description Identities of the physical units that are meant, each once and no more than the count; empty for whichever are free. */
+            units?: string[];
+            /**
+             * Format: int32
+             * @description How many have gone out.
+             */
+            out?: number;
+            /**
+             * Format: int32
+             * @description How many of these have come back.
+             */
+            back?: number;
+            /** @description Anything to know of it, up to 280 characters. */
+            note?: string;
+        };
+        /** @description What a bag weighs, costs and reaches. */
+        BagOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description For how many days hire is reckoned; 1 while its days are not known.
+             */
+            days: number;
+            /** @description Its sums. */
+            totals: components["schemas"]["BagTotalsOutput"];
+            /** @description Identities of its things that are not on the shelf. */
+            gone: string[];
+            /** @description What is wrong with it, or to be known, the weightiest first. */
+            findings: components["schemas"]["DiagnosticOutput"][];
+            /** @description What it reaches, camera by camera and mode by mode. */
+            reach: components["schemas"]["ReachRowOutput"][];
+        };
+        /** @description How a bag does a shot. */
+        BagShotOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the shot.
+             */
+            shot: string;
+            /** @description The rig. */
+            rig: components["schemas"]["RigOutput"];
+            /** @description True when enough pixels are recorded. */
+            fills: boolean;
+            /**
+             * Format: uuid
+             * @description What carries it, by identity; null for nothing of the bag.
+             */
+            support: null | string;
+            /**
+             * Format: double
+             * @description Weight of the whole rig, g.
+             */
+            weightG: number;
+            /**
+             * Format: int32
+             * @description Of how many parts the weight is not known.
+             */
+            weightsUnknown: number;
+            /**
+             * Format: double
+             * @description Length of the rig, mm; null when not known.
+             */
+            lengthMm: null | number;
+            /**
+             * Format: double
+             * @description Where it balances, from the sensor mark towards the subject, mm; null when not known.
+             */
+            centreOfGravityMm: null | number;
+            /** @description True when the gimbal must be balanced anew for it. */
+            rebalances: boolean;
+            /** @description What speaks against carrying it so. */
+            findings: components["schemas"]["DiagnosticOutput"][];
+        };
+        /** @description Sums of a bag, each with how much of it is not known. */
+        BagTotalsOutput: {
+            /**
+             * Format: int32
+             * @description How many things.
+             */
+            things: number;
+            /** @description Weight, g. */
+            weightG: components["schemas"]["PartialSum"];
+            /** @description To buy what is not hired, as noted. */
+            purchase: components["schemas"]["PartialSum"];
+            /** @description Hire a day, as noted. */
+            hirePerDay: components["schemas"]["PartialSum"];
+            /** @description Hire for its days, as noted. */
+            hire: components["schemas"]["PartialSum"];
+            /** @description Insured for. */
+            insured: components["schemas"]["PartialSum"];
+            /** @description Still to be paid, with margin and tax. */
+            toPay: components["schemas"]["PartialSum"];
+            /** @description To buy, with margin and tax. */
+            purchaseAll: components["schemas"]["PartialSum"];
+            /** @description Hire for its days, with margin and tax. */
+            hireAll: components["schemas"]["PartialSum"];
+            /** @description What all batteries hold, Wh. */
+            batteriesWh: components["schemas"]["PartialSum"];
+            /** @description What cards and discs hold, GB. */
+            storageGb: components["schemas"]["PartialSum"];
+            /** @description What the boxes around its things fill, litres. */
+            litres: components["schemas"]["PartialSum"];
+        };
+        /** @description Bags in a file of their own. */
+        BagsFile: {
+            /** @description Always string BagsFile.Known. */
+            format?: string;
+            /**
+             * Format: int32
+             * @description The version of the layout: 1.
+             */
+            version?: number;
+            /** @description The bags, up to 40. */
+            bags: components["schemas"]["BagInput"][];
+        };
+        /** @description What was read of a file of bags. */
+        BagsReadOutput: {
+            /** @description The bags, each under an identity of its own; nothing of them is ticked off, and no physical unit is named. */
+            bags: components["schemas"]["BagInput"][];
+            /** @description What was left out, and why. */
+            problems: string[];
+        };
+        /** @description Asks what bags weigh, cost and reach. */
+        BagsRequest: {
+            /** @description The bags, up to 40. */
+            bags: components["schemas"]["BagInput"][];
+            /** @description What is delivered. */
+            delivery?: components["schemas"]["DeliveryInput"];
+            /** @description How many units of models can be used; of models that are left out as many as are wanted. */
+            usable?: components["schemas"]["UsableInput"][];
+            /** @description The currency, for sentences. */
+            currency?: string;
+            /**
+             * Format: double
+             * @description Margin on top of what things cost, per cent.
+             */
+            marginPercent?: number;
+            /**
+             * Format: double
+             * @description Tax on top of both, per cent.
+             */
+            taxPercent?: number;
+        };
+        /** @description What bags weigh, cost and reach. */
+        BagsResponse: {
+            /** @description One for each. */
+            bags: components["schemas"]["BagOutput"][];
+        };
+        /** @description An RFC 9457 problem of status 409: something is booked already. Nothing was changed. */
+        BookingConflict: {
+            /** @description A URI reference that names the kind of problem. */
+            type: string;
+            /** @description The kind of problem in a few words. */
+            title: string;
+            /**
+             * Format: int32
+             * @description 409.
+             */
+            status: number;
+            /** @description What happened. */
+            detail: string;
+            /** @description The same, by the booking that is at fault. */
+            errors: components["schemas"]["DiagnosticOutput"][];
+            /** @description Each booking that cannot be, and who has its unit. */
+            clashes: components["schemas"]["ClashOutput"][];
+        };
+        /** @description A physical unit that somebody wants for a span of time. Times are of the crew's time zone. */
+        BookingInput: {
+            /**
+             * Format: uuid
+             * @description Identity, chosen by whoever books; the same again changes the booking, and brings a cancelled one back.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The physical unit.
+             */
+            unitId: string;
+            /**
+             * Format: uuid
+             * @description The production that it is for; left out for none.
+             */
+            productionId?: null | string;
+            /**
+             * Format: uuid
+             * @description The bag of that production; left out for none.
+             */
+            bagId?: null | string;
+            /** @description Who has it: a unit of the crew, 1 to 60 characters. */
+            crewUnit: string;
+            /** @description When its use begins, such as 2027-03-28T07:30. */
+            from: string;
+            /** @description When it ends, likewise; later. */
+            to: string;
+            /**
+             * Format: int32
+             * @description For how long before that it is on its way, minutes: 0 to 20 160.
+             */
+            beforeMinutes?: number;
+            /**
+             * Format: int32
+             * @description For how long after that it comes back and is cleaned, minutes: 0 to 20 160.
+             */
+            afterMinutes?: number;
+            /**
+             * Format: int32
+             * @description The days for which a house charges, 0 to 1000; left out for every day begun between pick up and return.
+             */
+            daysCharged?: null | number;
+            /** @description Anything else to know, up to 500 characters. */
+            note?: string;
+        };
+        /** @description A booking. Times without an offset are of the crew's time zone. */
+        BookingOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The physical unit.
+             */
+            unitId: string;
+            /**
+             * Format: uuid
+             * @description Its model.
+             */
+            gearId: string;
+            /**
+             * Format: uuid
+             * @description The production; null for none.
+             */
+            productionId: null | string;
+            /**
+             * Format: uuid
+             * @description The bag; null for none.
+             */
+            bagId: null | string;
+            /** @description Who has it. */
+            crewUnit: string;
+            /** @description When its use begins. */
+            from: string;
+            /** @description When it ends. */
+            to: string;
+            /** @description When it is kept from others; of what is hired, when it is picked up. */
+            pickUp: string;
+            /** @description When others may have it; of what is hired, when it is returned. */
+            return: string;
+            /**
+             * Format: date-time
+             * @description The same instant, with its offset.
+             */
+            pickUpAt: string;
+            /**
+             * Format: date-time
+             * @description The same instant, with its offset.
+             */
+            returnAt: string;
+            /**
+             * Format: int32
+             * @description For how long before its use it is on its way, minutes of the clock.
+             */
+            beforeMinutes: number;
+            /**
+             * Format: int32
+             * @description For how long after.
+             */
+            afterMinutes: number;
+            /**
+             * Format: int32
+             * @description The days for which a house charges.
+             */
+            daysCharged: number;
+            /** @description True when these were given rather than counted. */
+            daysGiven: boolean;
+            /** @description Anything else to know. */
+            note: string;
+            /** @description What whoever booked it is called; may be empty. */
+            by: string;
+        };
+        /** @description Books and cancels, all or nothing. */
+        BookingsRequest: {
+            /** @description What is wanted, up to 500. */
+            book?: components["schemas"]["BookingInput"][];
+            /** @description Identities of bookings that are no longer wanted, up to 500; they give way to what is wanted. */
+            cancel?: string[];
+        };
+        /** @description What a camera takes in a day. */
+        CameraDayOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the camera.
+             */
+            body: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many of it.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description Minutes that these record.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description What these draw, Wh; null when not known.
+             */
+            energyWh: null | number;
+            /** @description The mode that it is reckoned in; empty for none. */
+            mode: string;
+            /**
+             * Format: double
+             * @description What these write, GB; null when not known.
+             */
+            storageGb: null | number;
+        };
         /**
          * @description How the camera is carried.
          * @enum {unknown}
@@ -928,6 +1578,21 @@ export interface components {
          * @enum {unknown}
          */
         CircleSchool: "shareOfDiagonal" | "fixedSize" | "deliveredPixels" | "acuity";
+        /** @description Somebody else has it then. */
+        ClashOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the booking that cannot be.
+             */
+            wanted: string;
+            held: null | components["schemas"]["BookingOutput"];
+            /** @description The name of its production; empty for none. */
+            production: string;
+            /** @description Who has what, until when, in words. */
+            say: string;
+            /** @description Other units of the same model that are free then, and can be used. */
+            free: string[];
+        };
         /** @description An RFC 9457 problem of status 412: someone else changed it meanwhile. */
         ComparisonConflict: {
             /** @description A URI reference that names the kind of problem. */
@@ -1098,6 +1763,23 @@ export interface components {
             /** @description What was left out, and why. */
             problems: string[];
         };
+        /** @description What the crew reckons with. */
+        CrewTerms: {
+            /** @description The sign or code of its currency, 1 to 8 characters. */
+            currency?: string;
+            /**
+             * Format: double
+             * @description Tax on top of what things cost with the margin, per cent: 0 to 1000.
+             */
+            taxPercent?: number;
+            /**
+             * Format: double
+             * @description Margin on top of what things cost, per cent: 0 to 1000.
+             */
+            marginPercent?: number;
+            /** @description The time zone in which it books, by its name in the tz database, such as Etc/UTC. */
+            timeZone?: string;
+        };
         /**
          * @description What is divided by what to get a crop factor.
          * @enum {unknown}
@@ -1259,6 +1941,39 @@ export interface components {
              */
             pixels?: number;
         };
+        /** @description What a day of filming is like, for power and storage. */
+        DayPlanInput: {
+            /**
+             * Format: double
+             * @description Minutes of the day that are in the finished piece, 0 to 1440.
+             */
+            usedMinutes?: number;
+            /**
+             * Format: double
+             * @description Minutes that are shot for each of these, 1 to 1000.
+             */
+            shootingRatio?: number;
+            /**
+             * Format: double
+             * @description Hours that each camera is on without recording, 0 to 24.
+             */
+            standbyHours?: number;
+            /**
+             * Format: int32
+             * @description How many cameras record at a time, 1 to 99.
+             */
+            rolling?: number;
+            /**
+             * Format: int32
+             * @description How often what was recorded is copied, 0 to 9.
+             */
+            copies?: number;
+            /**
+             * Format: double
+             * @description Of what a battery says it holds, what it gives: 0.1 to 1.
+             */
+            usable?: number;
+        };
         /** @description Asks which lenses do all shots of a day. */
         DayRequest: {
             /** @description The places. */
@@ -1365,7 +2080,7 @@ export interface components {
          * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
          * @enum {unknown}
          */
-        DiagnosticCode: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noFilterSeat" | "polariserUneven" | "crossInCorners" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+        DiagnosticCode: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noFilterSeat" | "polariserUneven" | "crossInCorners" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "bagTooHeavy" | "bagOverBudget" | "bagOverEnergy" | "bagTooFull" | "thingTooLarge" | "limitUnknown" | "unitsShort" | "supportMissing" | "powerShort" | "storageShort" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
         /** @description Something to know of a rig, a shot, a part or a field, with what to do about it. */
         DiagnosticOutput: {
             /** @description What it is, for programs: one code for one fact, wherever it is found. */
@@ -1402,7 +2117,7 @@ export interface components {
          * @description What a typed text stands for; decides which notations are read and how arrow keys step.
          * @enum {unknown}
          */
-        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "shutterTime" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "behindSubject" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "surcharge" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight";
+        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "shutterTime" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "behindSubject" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "watts" | "dataRate" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "surcharge" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight";
         /** @description What was read from a typed text. JSON has no infinity, so it has a word of its own. */
         EntryOutput: {
             /** @description The numbers in the kind's unit; empty when infinite or not read. */
@@ -1832,6 +2547,19 @@ export interface components {
          * @enum {unknown}
          */
         FocalLengthSchool: "marked" | "measured";
+        /** @description A span of equivalent focal lengths for the delivered picture. */
+        FocalSpanOutput: {
+            /**
+             * Format: double
+             * @description The shorter end, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description The longer end, mm; the same for a prime.
+             */
+            toMm: number;
+        };
         /**
          * @description What decides how much a picture must take in.
          * @enum {unknown}
@@ -1871,6 +2599,91 @@ export interface components {
              * @description The subject's whole height as the camera sees it, mm: less than its own for somebody who sits, and for a table that is looked down upon.
              */
             subjectHeightMm: number;
+        };
+        /**
+         * @description What there should be little of in a bag for the day. What is not known of a thing is worse than anything that is.
+         * @enum {unknown}
+         */
+        FrontCriterion: "things" | "lenses" | "bodies" | "adapters" | "supports" | "weight" | "price" | "hire" | "changes" | "undone";
+        /** @description A bag on the front. */
+        FrontPointOutput: {
+            /** @description Bodies, and cameras that keep their lens. */
+            bodies: components["schemas"]["KitItemOutput"][];
+            /** @description Lenses. */
+            lenses: components["schemas"]["KitItemOutput"][];
+            /** @description What joins them. */
+            adapters: components["schemas"]["KitItemOutput"][];
+            /** @description What carries them. */
+            supports: components["schemas"]["KitItemOutput"][];
+            /** @description How it does each shot. */
+            shots: components["schemas"]["KitShotOutput"][];
+            /** @description Identities of the shots that it does not do. */
+            undone: string[];
+            /**
+             * Format: int32
+             * @description How often the rig changes.
+             */
+            changes: number;
+            /** @description Weight of all of it, g. */
+            weightG: components["schemas"]["PartialSum"];
+            /** @description To buy what of it is not hired. */
+            price: components["schemas"]["PartialSum"];
+            /** @description Hire a day. */
+            hirePerDay: components["schemas"]["PartialSum"];
+            /**
+             * Format: double
+             * @description Where it lies on the one axis.
+             */
+            value: number;
+            /**
+             * Format: double
+             * @description Where it lies on the other.
+             */
+            otherValue: number;
+            /**
+             * Format: double
+             * @description No bag with as much of the one has less of the other than this.
+             */
+            otherAtLeast: number;
+            /** @description True when that is as much as it has. */
+            isProven: boolean;
+        };
+        /** @description Asks for the bags of which none is better by one criterion without being worse by another. */
+        FrontRequest: {
+            /** @description The places. */
+            locations: components["schemas"]["LocationInput"][];
+            /** @description The shots, in shooting order, up to 64. */
+            shots: components["schemas"]["ShotInput"][];
+            /** @description What is delivered. */
+            delivery?: components["schemas"]["DeliveryInput"];
+            /** @description One axis of the front. */
+            one?: components["schemas"]["FrontCriterion"];
+            /** @description The other; not the same. */
+            other?: components["schemas"]["FrontCriterion"];
+            /** @description The gear to choose from, by identity; left out for the whole shelf. */
+            bag?: null | string[];
+            /** @description Gear of that which is left out all the same, by identity. */
+            leftOut?: string[];
+            /** @description Things that every bag has, by identity. */
+            given?: string[];
+            /**
+             * Format: int32
+             * @description The most bodies, cameras that keep their lens among them, 1 to 99; left out for any number.
+             */
+            mostBodies?: null | number;
+        };
+        /** @description The front. */
+        FrontResponse: {
+            /** @description What points are told by, the one that has fewer steps. */
+            one: components["schemas"]["FrontCriterion"];
+            /** @description The other. */
+            other: components["schemas"]["FrontCriterion"];
+            /** @description The bags, the one with most of the one first. */
+            points: components["schemas"]["FrontPointOutput"][];
+            /** @description Identities of the shots that no bag of this gear does. */
+            impossible: string[];
+            /** @description True when the front goes on beyond the last point. */
+            isCut: boolean;
         };
         /** @description What at a place can hurt somebody, or what a plan there must mind. */
         Hazards: string;
@@ -2485,7 +3298,7 @@ export interface components {
             /** @description The whole chain with it. */
             parts: string[];
         };
-        /** @description A sum of what is known, and of how much it is not known. */
+        /** @description A sum of what is known, and of how much it is not known. What is not known is never zero. */
         PartialSum: {
             /**
              * Format: double
@@ -2642,8 +3455,13 @@ export interface components {
             locations?: components["schemas"]["LocationInput"][];
             /** @description The shots, in order. */
             shots?: components["schemas"]["ShotInput"][];
-            /** @description The gear to choose from, by identity; left out for the whole shelf. */
-            bag?: null | string[];
+            /** @description The bags. */
+            bags?: components["schemas"]["BagInput"][];
+            /**
+             * Format: uuid
+             * @description Identity of the bag whose gear proposals choose from; left out for the whole shelf.
+             */
+            chooseFrom?: null | string;
             /** @description What there should be least of in a bag for the day, what counts first first. */
             counts?: components["schemas"]["KitCriterion"][];
         };
@@ -2696,6 +3514,61 @@ export interface components {
          * @enum {unknown}
          */
         RankingCriterion: "mostBlur" | "deepest" | "leastWeight" | "farthest" | "nearest" | "leastChange" | "owned";
+        /** @description Equivalents that two lenses give. */
+        ReachDoubleOutput: {
+            /**
+             * Format: double
+             * @description The shorter end, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description The longer end, mm.
+             */
+            toMm: number;
+            /**
+             * Format: uuid
+             * @description Identity of one.
+             */
+            one: string;
+            /**
+             * Format: uuid
+             * @description Identity of the other.
+             */
+            other: string;
+        };
+        /** @description A rig of the shelf that fills a hole. */
+        ReachFillOutput: {
+            /** @description The rig. */
+            rig: components["schemas"]["RigOutput"];
+            /**
+             * Format: double
+             * @description Equivalent of its short end, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Equivalent of its long end, mm.
+             */
+            toMm: number;
+            /** @description Identities of what of it is not in the bag. */
+            added: string[];
+        };
+        /** @description A hole. */
+        ReachHoleOutput: {
+            /**
+             * Format: double
+             * @description Where it begins, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Where it ends, mm.
+             */
+            toMm: number;
+            /** @description What of the shelf fills it, the best first. */
+            fills: components["schemas"]["ReachFillOutput"][];
+        };
         /** @description What a lens gives on the chosen camera, or on the format that it was made for. */
         ReachOutput: {
             /**
@@ -2724,6 +3597,65 @@ export interface components {
             through: string;
             /** @description What speaks for and against that. */
             why: string;
+        };
+        /** @description What a bag reaches with a camera in a mode. */
+        ReachRowOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the camera.
+             */
+            body: string;
+            /** @description Its name. */
+            bodyName: string;
+            /** @description Name of the mode. */
+            mode: string;
+            /** @description Its rigs, the widest first. */
+            spans: components["schemas"]["ReachSpanOutput"][];
+            /** @description Equivalents that nothing gives, between two that something does. */
+            holes: components["schemas"]["ReachHoleOutput"][];
+            /** @description Equivalents that two lenses give. */
+            doubles: components["schemas"]["ReachDoubleOutput"][];
+        };
+        /** @description What one rig reaches. */
+        ReachSpanOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the lens; that of the camera when it keeps its own.
+             */
+            lens: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description What joins it to the camera; empty when it goes straight on. */
+            through: string;
+            /**
+             * Format: double
+             * @description Equivalent of the short end, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Equivalent of the long end, mm.
+             */
+            toMm: number;
+            /**
+             * Format: double
+             * @description Widest aperture at the short end, as light.
+             */
+            fastestAtFrom: number;
+            /**
+             * Format: double
+             * @description Widest aperture at the long end, as light.
+             */
+            fastestAtTo: number;
+            /**
+             * Format: double
+             * @description Width of the smallest field that it frames, mm; null when not known.
+             */
+            smallestFieldMm: null | number;
+            /** @description False where corners stay dark. */
+            covers: boolean;
+            /** @description What of it no other lens of the bag reaches. */
+            only: components["schemas"]["FocalSpanOutput"][];
         };
         /**
          * @description What would let a rig give a shot.
@@ -3728,6 +4660,61 @@ export interface components {
          * @enum {unknown}
          */
         SubjectKind: "standing" | "seated" | "group" | "table" | "thing" | "far";
+        /** @description Power and storage for a day. */
+        SuppliesOutput: {
+            /** @description What each camera takes. */
+            cameras: components["schemas"]["CameraDayOutput"][];
+            /** @description What all draw, Wh. */
+            neededWh: components["schemas"]["PartialSum"];
+            /**
+             * Format: double
+             * @description What the batteries of the bag give, Wh.
+             */
+            carriedWh: number;
+            /**
+             * Format: int32
+             * @description How many batteries are in the bag.
+             */
+            batteries: number;
+            /**
+             * Format: int32
+             * @description How many of them, the largest first, last for the day; null when all do not.
+             */
+            batteriesNeeded: null | number;
+            /**
+             * Format: double
+             * @description What must be charged again during the day, Wh.
+             */
+            toRechargeWh: number;
+            /** @description What all write, GB. */
+            recordedGb: components["schemas"]["PartialSum"];
+            /** @description The same with all copies, GB. */
+            withCopiesGb: components["schemas"]["PartialSum"];
+            /**
+             * Format: double
+             * @description What cards and discs hold, GB.
+             */
+            storageGb: number;
+            /**
+             * Format: double
+             * @description Minutes that these hold, without copies; null when not known.
+             */
+            minutesOfStorage: null | number;
+            addBatteries: null | components["schemas"]["SupplyOutput"];
+            addStorage: null | components["schemas"]["SupplyOutput"];
+        };
+        /** @description Some of one thing of the shelf. */
+        SupplyOutput: {
+            /** Format: uuid */
+            item: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+        };
         /** @description Sums over a chain. */
         TotalsOutput: {
             /**
@@ -3761,6 +4748,80 @@ export interface components {
             /** @description The meaning; empty for a word that is looked for as it is. */
             meaning: string;
         };
+        /** @description A shot that a bag does not do. */
+        UndoneOutput: {
+            /**
+             * Format: uuid
+             * @description Identity of the shot.
+             */
+            shot: string;
+            /** @description What is in the way of the nearest rig. */
+            why: string;
+        };
+        /**
+         * @description What state a physical unit of a model is in.
+         * @enum {unknown}
+         */
+        UnitCondition: "good" | "worn" | "damaged" | "missing";
+        /** @description A physical unit of a model, as a person saves it. */
+        UnitInput: {
+            /**
+             * Format: uuid
+             * @description Identity of the model on the shelf.
+             */
+            gearId: string;
+            /** @description Serial number or tag, up to 80 characters. */
+            label?: string;
+            /** @description Whose it is, up to 120 characters; empty where the model says so. */
+            owner?: string;
+            /** @description Where it is, up to 120 characters. */
+            place?: string;
+            /** @description What state it is in. */
+            condition?: components["schemas"]["UnitCondition"];
+            /** @description What is wrong with it, up to 500 characters. */
+            conditionNote?: string;
+        };
+        /** @description A physical unit of a model. */
+        UnitOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity; of a model's first unit that of the model.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The model.
+             */
+            gearId: string;
+            /** @description Serial number or tag; may be empty. */
+            label: string;
+            /** @description Whose it is; empty where the model says so. */
+            owner: string;
+            /** @description Where it is; may be empty. */
+            place: string;
+            /** @description What state it is in. */
+            condition: components["schemas"]["UnitCondition"];
+            /** @description What is wrong with it; may be empty. */
+            conditionNote: string;
+            /**
+             * Format: int32
+             * @description Counts its changes, from 1.
+             */
+            revision: number;
+        };
+        /** @description How many units of a model can be used. */
+        UsableInput: {
+            /**
+             * Format: uuid
+             * @description Identity of the model.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description How many, 0 or more.
+             */
+            count: number;
+        };
         /** @description A way to join a camera and a lens. */
         WayOutput: {
             /** @description What stands between them, from the camera on; empty when the lens goes straight on. */
@@ -3787,7 +4848,7 @@ export interface components {
                  * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
                  * @enum {unknown}
                  */
-                code: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noFilterSeat" | "polariserUneven" | "crossInCorners" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+                code: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noFilterSeat" | "polariserUneven" | "crossInCorners" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "walkingWithScreen" | "bagTooHeavy" | "bagOverBudget" | "bagOverEnergy" | "bagTooFull" | "thingTooLarge" | "limitUnknown" | "unitsShort" | "supportMissing" | "powerShort" | "storageShort" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
                 /**
                  * @description How much a diagnostic weighs.
                  * @enum {unknown}
@@ -5479,6 +6540,249 @@ export interface operations {
             };
         };
     };
+    Bags: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BagsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BagsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    BagDay: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BagDayRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BagDayResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    BagFront: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrontRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrontResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     Look: {
         parameters: {
             query?: {
@@ -5844,6 +7148,509 @@ export interface operations {
             };
         };
     };
+    BagsTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BagsFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ReadBags: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+                "text/csv": string;
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BagsReadOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ListBookings: {
+        parameters: {
+            query?: {
+                /** @description Those of one production. */
+                production?: string;
+                /** @description Those of one unit. */
+                unit?: string;
+                /** @description Those that end after this instant, with its offset. */
+                from?: string;
+                /** @description Those that begin before this instant. */
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookingOutput"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookingsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookingOutput"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["BookingConflict"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    BookingsFile: {
+        parameters: {
+            query?: {
+                /** @description Those of one production. */
+                production?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ListUnits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitOutput"][];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutUnit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UnitInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeleteUnit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     ExportCrew: {
         parameters: {
             query?: never;
@@ -5955,6 +7762,124 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetTerms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CrewTerms"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutTerms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CrewTerms"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CrewTerms"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    TimeZones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
         };

@@ -14,6 +14,8 @@ const shelf = () => import('../features/shelf/ShelfPage');
 const ShelfPage = lazy(() => shelf().then((m) => ({ default: m.ShelfPage })));
 const brief = () => import('../features/brief/BriefPage');
 const BriefPage = lazy(() => brief().then((m) => ({ default: m.BriefPage })));
+const bags = () => import('../features/brief/bags/BagsPage');
+const BagsPage = lazy(() => bags().then((m) => ({ default: m.BagsPage })));
 const briefHome = () => import('../features/brief/BriefHome');
 const BriefHome = lazy(() => briefHome().then((m) => ({ default: m.BriefHome })));
 const WorkPage = lazy(() => import('../features/work/WorkPage').then((m) => ({ default: m.WorkPage })));
@@ -42,6 +44,7 @@ export function App() {
               <Route path="shelf" element={later(<ShelfPage />)} />
               <Route path="brief" element={later(<BriefHome />)} />
               <Route path="brief/:id" element={later(<BriefPage />)} />
+              <Route path="brief/:id/bags" element={later(<BagsPage />)} />
               <Route path="work" element={later(<WorkPage />)} />
               <Route path="briefs" element={<Navigate to="/work?kind=production" replace />} />
               <Route path="comparisons" element={<Navigate to="/work?kind=comparison" replace />} />

@@ -27,9 +27,9 @@ interface Settings {
   /** What the plot of what comes near a look goes by, likewise. */
   matchAcross: string;
   matchUp: string;
-  /** Put on top of what gear costs, per cent. */
-  taxPercent: number;
-  marginPercent: number;
+  /** The two criteria of the front of bags. */
+  frontOne: string;
+  frontOther: string;
   /** What this person is called where others see what was changed; may be empty. */
   writerName: string;
   toggleFeet: () => void;
@@ -39,7 +39,7 @@ interface Settings {
   showTopic: (topic: string) => void;
   turnGround: () => void;
   nameWriter: (name: string) => void;
-  setTax: (part: { taxPercent?: number; marginPercent?: number }) => void;
+  chooseFront: (one: string, other: string) => void;
   choosePlot: (axes: Partial<Pick<Settings, 'plotAcross' | 'plotUp' | 'matchAcross' | 'matchUp'>>) => void;
   chooseRow: (figure: FigureId, on: boolean) => void;
 }
@@ -62,8 +62,8 @@ export const useSettings = create<Settings>()(
       plotUp: 'blur',
       matchAcross: 'framing',
       matchUp: 'blur',
-      taxPercent: 0,
-      marginPercent: 0,
+      frontOne: 'lenses',
+      frontOther: 'weight',
       writerName: '',
       toggleFeet: () => set((s) => ({ feet: !s.feet })),
       opened: (id) => set({ lastOpened: id }),
@@ -72,7 +72,7 @@ export const useSettings = create<Settings>()(
       showTopic: (topic) => set({ topic }),
       turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),
       nameWriter: (writerName) => set({ writerName }),
-      setTax: (part) => set(part),
+      chooseFront: (frontOne, frontOther) => set({ frontOne, frontOther }),
       choosePlot: (chosen) => set(chosen),
       chooseRow: (figure, on) =>
         set((s) => ({ chosenRows: on ? [...s.chosenRows, figure] : s.chosenRows.filter((f) => f !== figure), topic: chosenTopic })),

@@ -47,6 +47,13 @@ export type AspectWish = Schemas['AspectInput'];
 export type MissingGear = Omit<Schemas['MissingOutput'], 'item'> & { item: GearItem };
 export type CutRequest = Schemas['CutRequest'];
 export type CutResponse = Schemas['CutResponse'];
+export type BagsRequest = Schemas['BagsRequest'];
+export type BagsResponse = Schemas['BagsResponse'];
+export type BagDayRequest = Schemas['BagDayRequest'];
+export type BagDayResponse = Schemas['BagDayResponse'];
+export type FrontRequest = Schemas['FrontRequest'];
+export type FrontResponse = Schemas['FrontResponse'];
+export type PartialSum = Schemas['PartialSum'];
 export type Cut = Schemas['CutOutput'];
 export type Entry = Schemas['EntryOutput'];
 /** The kinds of typed text that the core reads. */
@@ -153,6 +160,13 @@ interface Exports {
   CutAsk: (json: string, feet: boolean) => string | null;
   CutStep: (some: number) => number;
   CutAnswer: (feet: boolean) => string;
+  Bags: (json: string, feet: boolean) => string;
+  BagDayAsk: (json: string, feet: boolean) => string | null;
+  BagDayStep: (rigs: number) => number;
+  BagDayAnswer: (feet: boolean) => string;
+  FrontAsk: (json: string, feet: boolean) => string | null;
+  FrontStep: (some: number) => number;
+  FrontAnswer: (feet: boolean) => string;
   Formats: () => string[];
   Levels: () => string[];
   Figures: () => string[];
@@ -216,6 +230,12 @@ export interface Core {
   look: Stepwise<LookRequest, LookResponse>;
   /** Which lenses make cameras cut together. */
   cut: Stepwise<CutRequest, CutResponse>;
+  /** What bags weigh, cost and reach; what is wrong with the request where it is refused. */
+  bags: (request: BagsRequest, feet: boolean) => BagsResponse | Diagnostic[];
+  /** What a bag does in a day. */
+  bagDay: Stepwise<BagDayRequest, BagDayResponse>;
+  /** The bags of which none is better on both axes. */
+  front: Stepwise<FrontRequest, FrontResponse>;
   /** The fewest filters and rings for the rigs that are chosen; what is wrong with the request where it is refused. */
   filterDay: (request: DayRequest, feet: boolean) => FilterDayResponse | Diagnostic[];
   formats: SensorFormat[];
@@ -339,6 +359,20 @@ export async function boot(): Promise<Core> {
       ask: (request, feet) => refusal(door.CutAsk(JSON.stringify({ ...request, setup: bare(request.setup) }), feet)),
       step: (some) => door.CutStep(some),
       answer: (feet) => JSON.parse(door.CutAnswer(feet)) as CutResponse,
+    },
+    bags(request, feet) {
+      const said = JSON.parse(door.Bags(JSON.stringify(request), feet)) as BagsResponse | Problem;
+      return 'bags' in said ? said : said.errors;
+    },
+    bagDay: {
+      ask: (request, feet) => refusal(door.BagDayAsk(JSON.stringify(request), feet)),
+      step: (rigs) => door.BagDayStep(rigs),
+      answer: (feet) => JSON.parse(door.BagDayAnswer(feet)) as BagDayResponse,
+    },
+    front: {
+      ask: (request, feet) => refusal(door.FrontAsk(JSON.stringify(request), feet)),
+      step: (some) => door.FrontStep(some),
+      answer: (feet) => JSON.parse(door.FrontAnswer(feet)) as FrontResponse,
     },
     filterDay(request, feet) {
       const said = JSON.parse(door.FilterDay(JSON.stringify(request), feet)) as FilterDayResponse | Problem;

@@ -1,5 +1,11 @@
 import type {
+  BagDayRequest,
+  BagDayResponse,
+  BagsRequest,
+  BagsResponse,
   boot,
+  FrontRequest,
+  FrontResponse,
   Conventions,
   CutRequest,
   CutResponse,
@@ -26,6 +32,8 @@ const pairsAtOnce = 8;
 const rigsAtOnce = 24;
 /** How much of a search for a look is done when each rig has been asked once. */
 const firstAt = 0.5;
+/** How much of a search for a front is done when the shots have been asked. */
+const askedAt = 0.6;
 
 /** What takes longer than a hand waits: asked of a core beside the page. */
 export interface Searches {
@@ -44,6 +52,16 @@ export interface Searches {
     onFirst: (outcome: Outcome<LookResponse>) => void,
   ) => Promise<Outcome<LookResponse> | null>;
   cut: (request: CutRequest, feet: boolean) => Promise<Outcome<CutResponse> | null>;
+  /** What bags weigh, cost and reach. */
+  bags: (request: BagsRequest, feet: boolean) => Promise<Outcome<BagsResponse> | null>;
+  /** What a bag does in a day; the key tells bags apart. */
+  bagDay: (key: string, request: BagDayRequest, feet: boolean) => Promise<Outcome<BagDayResponse> | null>;
+  /** The front of two criteria; what is known of it is told as it grows. */
+  front: (
+    request: FrontRequest,
+    feet: boolean,
+    onSome: (outcome: Outcome<FrontResponse>) => void,
+  ) => Promise<Outcome<FrontResponse> | null>;
   /** The fewest filters and rings for the day. */
   filters: (request: DayRequest, feet: boolean) => Promise<Outcome<FilterDayResponse> | null>;
   /** What each answer to the conventions would change; null when others were asked since. */
@@ -71,6 +89,17 @@ export function searchesWith(starting: ReturnType<typeof boot>): Searches {
       end: () => ({ kind: 'answered', answer: door.answer(feet), ms: performance.now() - began }),
     };
   };
+
+  /** What is answered in one go. */
+  const atOnce = <Response extends object>(answer: () => Response | Diagnostic[]): Work<Outcome<Response>> => ({
+    begin() {
+      const began = performance.now();
+      const said = answer();
+      return Array.isArray(said) ? { kind: 'refused', problems: said } : { kind: 'answered', answer: said, ms: performance.now() - began };
+    },
+    step: () => 1,
+    end: () => ({ kind: 'refused', problems: [] }),
+  });
 
   return {
     listen(onProgress) {
@@ -123,18 +152,40 @@ export function searchesWith(starting: ReturnType<typeof boot>): Searches {
       });
     },
     cut: async (request, feet) => queue.ask('cut', true, stepwise((await starting).cut, request, feet)),
-    async filters(request, feet) {
+    filters: async (request, feet) => {
       const core = await starting;
-      return queue.ask<Outcome<FilterDayResponse>>('filters', true, {
+      return queue.ask(
+        'filters',
+        true,
+        atOnce(() => core.filterDay(request, feet)),
+      );
+    },
+    bags: async (request, feet) => {
+      const core = await starting;
+      return queue.ask(
+        'bags',
+        true,
+        atOnce(() => core.bags(request, feet)),
+      );
+    },
+    bagDay: async (key, request, feet) => queue.ask(key, false, stepwise((await starting).bagDay, request, feet)),
+    async front(request, feet, onSome) {
+      const work = stepwise((await starting).front, request, feet);
+      let told = 0;
+      return queue.ask('front', true, {
         begin() {
-          const began = performance.now();
-          const said = core.filterDay(request, feet);
-          return Array.isArray(said)
-            ? { kind: 'refused', problems: said }
-            : { kind: 'answered', answer: said, ms: performance.now() - began };
+          told = 0;
+          return work.begin();
         },
-        step: () => 1,
-        end: () => ({ kind: 'refused', problems: [] }),
+        step() {
+          const done = work.step();
+          if (done > askedAt && done < 1 && done !== told) {
+            told = done;
+            onSome(work.end());
+          }
+          return done;
+        },
+        end: () => work.end(),
       });
     },
     async questions(setup, conventions, feet) {

@@ -6,7 +6,7 @@ import { register, type Kind } from './outbox';
 export const comparisonVersion = 4;
 
 /** The version of a production's document that is written now. */
-export const productionVersion = 2;
+export const productionVersion = 3;
 
 /** A kind of work. What an older page kept is brought up by the core, as the server does with what it stores. */
 const kindOf = <D extends { schemaVersion: number }>(kind: string, works: Works<D>, version: number): Kind<D> => ({

@@ -9,6 +9,12 @@ import {
   type DayResponse,
   type FilterDayResponse,
   type FitRequest,
+  type BagDayRequest,
+  type BagDayResponse,
+  type BagsRequest,
+  type BagsResponse,
+  type FrontRequest,
+  type FrontResponse,
   type CutRequest,
   type CutResponse,
   type FitResponse,
@@ -141,6 +147,37 @@ export async function askFilters(request: DayRequest, onOutcome: (outcome: Outco
   const outcome = await searches().filters(request, useSettings.getState().feet);
   if (outcome) {
     onOutcome(outcome);
+  }
+}
+
+/** Asks what bags weigh, cost and reach. */
+export async function askBags(request: BagsRequest, onOutcome: (outcome: Outcome<BagsResponse>) => void): Promise<void> {
+  const outcome = await searches().bags(request, useSettings.getState().feet);
+  if (outcome) {
+    onOutcome(outcome);
+  }
+}
+
+/** Asks what a bag does in a day. */
+export async function askBagDay(key: string, request: BagDayRequest, onOutcome: (outcome: Outcome<BagDayResponse>) => void): Promise<void> {
+  const outcome = await searches().bagDay(key, request, useSettings.getState().feet);
+  if (outcome) {
+    onOutcome(outcome);
+  }
+}
+
+/** Asks for the front of two criteria; what is known of it is told as it grows. Null where it was stopped. */
+export async function askFront(
+  request: FrontRequest,
+  onOutcome: (outcome: Outcome<FrontResponse>, isWhole: boolean) => void,
+): Promise<void> {
+  const outcome = await searches().front(
+    request,
+    useSettings.getState().feet,
+    proxy((some: Outcome<FrontResponse>) => onOutcome(some, false)),
+  );
+  if (outcome) {
+    onOutcome(outcome, true);
   }
 }
 

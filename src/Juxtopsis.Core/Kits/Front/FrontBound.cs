@@ -8,7 +8,7 @@ namespace Juxtopsis.Core.Kits.Front;
 /// <remarks>The Lagrangian bound of the set covering problem, see Beasley (1990), <i>A Lagrangian heuristic for set-covering problems</i>.</remarks>
 internal sealed class FrontBound
 {
-    private const int Steps = 120;
+    private const int Steps = 80;
 
     private readonly FrontWay[][] shots;
     private readonly double[] costs;
@@ -16,6 +16,8 @@ internal sealed class FrontBound
     private readonly bool isWhole;
     private readonly double[] scale;
     private readonly double[] least;
+    private readonly double[] ofShot;
+    private double sum;
 
     /// <summary>Shares the costs out.</summary>
     /// <param name="problem">The problem.</param>
@@ -26,16 +28,17 @@ internal sealed class FrontBound
         shots = problem.Shots;
         costs = [.. problem.Costs.Select((c, i) => free.Contains(i) ? 0 : c[(int)criterion])];
         isWhole = Array.TrueForAll(costs, c => c == Math.Floor(c));
-        (scale, least) = (new double[costs.Length], new double[shots.Length]);
-        shares = Shared();
+        (scale, least, ofShot) = (new double[costs.Length], new double[shots.Length], new double[shots.Length]);
+        shares = FrontShares.Of(shots, costs, Steps, LeastBy);
     }
 
     /// <summary>The least that some shots cost beside what is held.</summary>
     /// <param name="isOpen">Which shots are still to be done.</param>
     /// <param name="held">Which things are held: they cost nothing more.</param>
+    /// <param name="mayUse">Which ways of an open shot may still be used.</param>
     /// <param name="mayLeave">How many of the shots may be left undone.</param>
     /// <returns>The bound; infinite when a shot that may not be left has no way.</returns>
-    public double Of(bool[] isOpen, bool[] held, int mayLeave)
+    public double Of(bool[] isOpen, bool[] held, bool[][] mayUse, int mayLeave)
     {
         // What a shot that is done has a share in goes to those that are open.
         for (var i = 0; i < costs.Length; i++)
@@ -46,13 +49,13 @@ internal sealed class FrontBound
                 continue;
             }
 
-            var sum = 0.0;
+            var all = 0.0;
             for (var s = 0; s < shots.Length; s++)
             {
-                sum += isOpen[s] ? shares[s][i] : 0;
+                all += isOpen[s] ? shares[s][i] : 0;
             }
 
-            scale[i] = sum > 0 ? costs[i] / sum : 0;
+            scale[i] = all > 0 ? costs[i] / all : 0;
         }
 
         var open = 0;
@@ -60,7 +63,7 @@ internal sealed class FrontBound
         {
             if (isOpen[s])
             {
-                least[open++] = LeastOf(s);
+                least[open++] = ofShot[s] = LeastOf(s, mayUse[s]);
             }
         }
 
@@ -71,119 +74,62 @@ internal sealed class FrontBound
             total += least[i];
         }
 
-        return isWhole && !double.IsInfinity(total) ? Math.Ceiling(total - 1e-7) : total;
+        sum = mayLeave == 0 ? total : double.NegativeInfinity;
+        return Whole(total);
     }
 
-    private double LeastOf(int shot)
+    /// <summary>The least that the shots cost that were asked last, where one of them is done in a certain way.</summary>
+    /// <param name="shot">The shot, one that was open.</param>
+    /// <param name="way">The number of the way.</param>
+    /// <returns>The bound; minus infinity where shots may be left.</returns>
+    public double With(int shot, int way) => Whole(sum - ofShot[shot] + ShareOf(shot, way));
+
+    private double Whole(double total) => isWhole && !double.IsInfinity(total) ? Math.Ceiling(total - 1e-7) : total;
+
+    private double ShareOf(int shot, int way)
+    {
+        var its = shares[shot];
+        var share = 0.0;
+        foreach (var item in shots[shot][way].Items)
+        {
+            share += its[item] * scale[item];
+        }
+
+        return share;
+    }
+
+    private double LeastOf(int shot, bool[] mayUse)
     {
         var best = double.PositiveInfinity;
-        foreach (var way in shots[shot])
+        for (var w = 0; w < shots[shot].Length; w++)
         {
-            var sum = 0.0;
-            foreach (var item in way.Items)
-            {
-                sum += shares[shot][item] * scale[item];
-            }
-
-            best = Math.Min(best, sum);
+            best = mayUse[w] ? Math.Min(best, ShareOf(shot, w)) : best;
         }
 
         return best;
     }
 
-    private double[][] Shared()
+    /// <summary>What the shots cost at least, each alone, by some shares.</summary>
+    private double LeastBy(double[][] by, int[][] used)
     {
-        var users = shots.Select(ways => ways.SelectMany(w => w.Items).Distinct().ToArray()).ToArray();
-        var count = new int[costs.Length];
-        foreach (var item in users.SelectMany(u => u))
-        {
-            count[item]++;
-        }
-
-        var now = shots.Select((_, s) => new double[costs.Length]).ToArray();
+        var total = 0.0;
         for (var s = 0; s < shots.Length; s++)
         {
-            foreach (var item in users[s])
+            var best = double.PositiveInfinity;
+            foreach (var way in shots[s])
             {
-                now[s][item] = costs[item] / count[item];
-            }
-        }
-
-        var known = costs.Where(c => c < FrontProblem.Unknown).ToArray();
-        var typical = known.Length == 0 ? 1 : Math.Max(known.Average(), 1e-6);
-        var (best, bestSum) = (now.Select(row => (double[])row.Clone()).ToArray(), double.NegativeInfinity);
-        var used = shots.Select(_ => Array.Empty<int>()).ToArray();
-        for (var step = 0; step < Steps; step++)
-        {
-            var sum = 0.0;
-            for (var s = 0; s < shots.Length; s++)
-            {
-                var (least, by) = (double.PositiveInfinity, Array.Empty<int>());
-                foreach (var way in shots[s])
+                var cost = 0.0;
+                foreach (var item in way.Items)
                 {
-                    var cost = 0.0;
-                    foreach (var item in way.Items)
-                    {
-                        cost += now[s][item];
-                    }
-
-                    (least, by) = cost < least ? (cost, way.Items) : (least, by);
+                    cost += by[s][item];
                 }
 
-                sum += least;
-                used[s] = by;
+                (best, used[s]) = cost < best ? (cost, way.Items) : (best, used[s]);
             }
 
-            if (sum > bestSum)
-            {
-                (best, bestSum) = (now.Select(row => (double[])row.Clone()).ToArray(), sum);
-            }
-
-            Move(now, used, typical * 0.5 / (1 + step * 0.25));
+            total += best;
         }
 
-        return best;
-    }
-
-    /// <summary>A step: what a shot uses becomes dearer for it, and cheaper for the others that could use it.</summary>
-    private void Move(double[][] now, int[][] used, double by)
-    {
-        foreach (var item in used.SelectMany(u => u).Distinct().ToArray())
-        {
-            if (costs[item] == 0)
-            {
-                continue;
-            }
-
-            var sum = 0.0;
-            for (var s = 0; s < now.Length; s++)
-            {
-                now[s][item] += used[s].Contains(item) ? by : 0;
-                sum += now[s][item];
-            }
-
-            // Back to what the thing costs: less for each shot that has a share, none below nothing.
-            for (var round = 0; round < 8 && sum > costs[item] * (1 + 1e-12); round++)
-            {
-                var having = 0;
-                for (var s = 0; s < now.Length; s++)
-                {
-                    having += now[s][item] > 0 ? 1 : 0;
-                }
-
-                var off = (sum - costs[item]) / having;
-                sum = 0;
-                for (var s = 0; s < now.Length; s++)
-                {
-                    now[s][item] = Math.Max(0, now[s][item] - off);
-                    sum += now[s][item];
-                }
-            }
-
-            for (var s = 0; s < now.Length && sum > 0; s++)
-            {
-                now[s][item] *= costs[item] / sum;
-            }
-        }
+        return total;
     }
 }

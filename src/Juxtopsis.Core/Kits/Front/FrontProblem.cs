@@ -21,12 +21,13 @@ internal sealed record FrontProblem(double[][] Costs, FrontWay[][] Shots)
 
     /// <summary>
     /// The same without ways that take all that another way of the same rig's shot takes and more, and without things for which another can always stand in: in every
-    /// way that takes the one, the other would do, and it costs no more by any criterion.
+    /// way that takes the one, the other would do, and it costs no more by any criterion that matters.
     /// </summary>
     /// <param name="given">Things that are in every bag: these stay.</param>
+    /// <param name="counting">The criteria that matter.</param>
     /// <param name="byRig">True when it matters which rig a shot is done with, since changes count: then a way stays that no other of as few things has the rig of.</param>
     /// <returns>The smaller problem, of the same numbers.</returns>
-    public FrontProblem Reduced(IReadOnlySet<int> given, bool byRig)
+    public FrontProblem Reduced(IReadOnlySet<int> given, IReadOnlyCollection<FrontCriterion> counting, bool byRig)
     {
         var shots = Shots.Select(ways => WithoutLarger(ways, byRig)).ToArray();
         var known = shots.Select(ways => ways.Select(KeyOf).ToHashSet()).ToArray();
@@ -53,54 +54,30 @@ internal sealed record FrontProblem(double[][] Costs, FrontWay[][] Shots)
 
         return new(Costs, [.. shots.Select(ways => ways.Where(w => !Array.Exists(w.Items, i => gone[i])).ToArray())]);
 
-        bool StandsIn(int item, int other) => other != item && !gone[other] && uses[other].Count >= uses[item].Count && NoDearer(other, item)
+        bool StandsIn(int item, int other) => other != item && !gone[other] && uses[other].Count >= uses[item].Count && counting.All(c => Costs[other][(int)c] <= Costs[item][(int)c])
             && uses[item].TrueForAll(use => !use.Way.Items.Contains(other) && known[use.Shot].Contains(KeyOf(use.Way, item, other)));
     }
 
-    private bool NoDearer(int other, int item)
-    {
-        for (var c = 0; c < Criteria; c++)
-        {
-            if (Costs[other][c] > Costs[item][c])
-            {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
+    /// <summary>Without ways that hold all things of another and more: each part of a way is looked up among the ways.</summary>
     private static FrontWay[] WithoutLarger(FrontWay[] ways, bool byRig)
     {
-        var kept = new List<FrontWay>();
-        foreach (var way in ways.OrderBy(w => w.Items.Length))
-        {
-            if (!kept.Exists(k => (!byRig || k.Rig == way.Rig) && IsSubset(k.Items, way.Items)))
-            {
-                kept.Add(way);
-            }
-        }
-
-        return [.. kept];
+        var known = ways.Select(w => (KeyOf(w), byRig ? w.Rig : 0)).ToHashSet();
+        return [.. ways.Where(way => !Parts(way).Any(part => known.Contains((part, byRig ? way.Rig : 0))))];
     }
 
-    private static bool IsSubset(int[] few, int[] many)
+    /// <summary>The keys of what is left of a way without some of its things; the things are in order, as a key has them.</summary>
+    private static IEnumerable<UInt128> Parts(FrontWay way)
     {
-        var at = 0;
-        foreach (var item in few)
+        for (var part = 1; part < (1 << way.Items.Length) - 1; part++)
         {
-            while (at < many.Length && many[at] < item)
+            var key = UInt128.One;
+            for (var i = 0; i < way.Items.Length; i++)
             {
-                at++;
+                key = (part & (1 << i)) != 0 ? (key << 16) | (uint)way.Items[i] : key;
             }
 
-            if (at == many.Length || many[at] != item)
-            {
-                return false;
-            }
+            yield return key;
         }
-
-        return true;
     }
 
     private static UInt128 KeyOf(FrontWay way) => KitProblem.Things(way.Items);

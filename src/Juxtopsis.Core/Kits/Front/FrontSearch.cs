@@ -47,31 +47,43 @@ public sealed record FrontResult(IReadOnlyList<FrontPoint> Points, IReadOnlyList
 /// </summary>
 public sealed class FrontSearch
 {
-    private readonly IReadOnlyList<IReadOnlyList<FitSearch.Found>> asked;
+    private readonly IReadOnlyList<AskedShot> asked;
     private readonly int[] possible;
     private readonly List<GearItem> items = [];
     private readonly Dictionary<Guid, int> numbers = [];
-    private readonly Dictionary<string, int> rigs = new(StringComparer.Ordinal);
+    private readonly Dictionary<FitRig, (int Number, int[] Parts)> rigs = new(ReferenceEqualityComparer.Instance);
     private readonly Dictionary<FrontWay, FitSearch.Found> foundOf = new(ReferenceEqualityComparer.Instance);
     private readonly FrontSteps steps;
 
-    private FrontSearch(IReadOnlyList<IReadOnlyList<FitSearch.Found>> asked, IReadOnlyList<CameraSupport> carried, IReadOnlyList<GearItem> supports, IReadOnlyList<GearItem> givenItems, FrontQuestion question)
+    private FrontSearch(IReadOnlyList<AskedShot> asked, IReadOnlyList<CameraSupport> carried, IReadOnlyList<GearItem> supports, IReadOnlyList<GearItem> givenItems, FrontQuestion question)
     {
         this.asked = asked;
-        possible = [.. Enumerable.Range(0, asked.Count).Where(s => asked[s].Count > 0)];
+        possible = [.. Enumerable.Range(0, asked.Count).Where(s => asked[s].Ways.Count > 0)];
         HashSet<int> given = [.. givenItems.Where(i => IsCounted(i.Kind)).Select(Number)];
-        FrontWay[][] shots = [.. possible.Select(s => WaysOf(asked[s], carried[s], supports).ToArray())];
+        FrontWay[][] shots = [.. possible.Select(s => WaysOf(asked[s].Ways, carried[s], supports).ToArray())];
         steps = FrontSteps.Of(new([.. items.Select(CostsOf)], shots), given, question.One, question.Other, question.MostBodies);
     }
 
     /// <summary>Begins with shots that were asked.</summary>
-    /// <param name="ways">For each shot, in shooting order, the rigs that give it.</param>
+    /// <param name="ways">For each shot, in shooting order, the rigs that give it, each once, in its best mode.</param>
     /// <param name="carried">For each shot how the camera is carried.</param>
     /// <param name="shelf">The gear: its supports, and what is given.</param>
     /// <param name="question">What is looked for.</param>
     /// <returns>A search.</returns>
-    internal static FrontSearch Of(IReadOnlyList<IReadOnlyList<FitSearch.Found>> ways, IReadOnlyList<CameraSupport> carried, FittingShelf shelf, FrontQuestion question) =>
-        new(ways, carried, [.. shelf.Supports], [.. shelf.Gear.Where(i => question.Given.Contains(i.Id))], question);
+    public static FrontSearch Of(IReadOnlyList<AskedShot> ways, IReadOnlyList<CameraSupport> carried, FittingShelf shelf, FrontQuestion question)
+    {
+        ArgumentNullException.ThrowIfNull(ways);
+        ArgumentNullException.ThrowIfNull(carried);
+        ArgumentNullException.ThrowIfNull(shelf);
+        ArgumentNullException.ThrowIfNull(question);
+        return new(ways, carried, [.. shelf.Supports], [.. shelf.Gear.Where(i => question.Given.Contains(i.Id))], question);
+    }
+
+    /// <summary>The axis by which points are told: the one of fewer steps.</summary>
+    public FrontCriterion Limited => steps.Limited;
+
+    /// <summary>The axis of which each point has the least.</summary>
+    public FrontCriterion Minimised => steps.Minimised;
 
     /// <summary>How many points were found.</summary>
     public int Found => steps.Found.Count;
@@ -130,17 +142,20 @@ public sealed class FrontSearch
         return able.Length == 0 ? [null] : [.. able];
     }
 
-    /// <summary>The ways to do a shot: each rig, in the mode in which it does it best, on each support that carries it.</summary>
+    /// <summary>The ways to do a shot: each rig on each support that carries it.</summary>
     private IEnumerable<FrontWay> WaysOf(IReadOnlyList<FitSearch.Found> ways, CameraSupport by, IReadOnlyList<GearItem> supports)
     {
-        foreach (var modes in ways.GroupBy(f => string.Join(' ', f.Rig.Parts.Select(Number))))
+        foreach (var found in ways)
         {
-            var rig = rigs.TryGetValue(modes.Key, out var known) ? known : rigs[modes.Key] = rigs.Count;
-            var best = modes.Aggregate((one, other) => other.StandsAgainst(one) < 0 ? other : one);
-            foreach (var carrier in Carriers(by, best.Rig, supports))
+            if (!rigs.TryGetValue(found.Rig, out var rig))
             {
-                var way = new FrontWay([.. best.Rig.Parts.Concat(carrier is null ? [] : [carrier]).Select(Number).Order()], rig);
-                foundOf.Add(way, best);
+                rigs[found.Rig] = rig = (rigs.Count, [.. found.Rig.Parts.Select(Number)]);
+            }
+
+            foreach (var carrier in Carriers(by, found.Rig, supports))
+            {
+                var way = new FrontWay([.. (carrier is null ? rig.Parts : [.. rig.Parts, Number(carrier)]).Order()], rig.Number);
+                foundOf.Add(way, found);
                 yield return way;
             }
         }

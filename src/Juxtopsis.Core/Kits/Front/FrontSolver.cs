@@ -24,13 +24,18 @@ internal sealed class FrontSolver
     private readonly bool countsChanges;
     private readonly int mostNodes;
     private readonly FrontBound?[] bounds;
+    private readonly FrontPathBound? path;
     private readonly bool[] held;
     private readonly double[] heldCost;
     private readonly int[][] missing;
     private readonly int[] able;
     private readonly List<(int Shot, int Way)>[] waysWith;
     private readonly HashSet<int>[] rigsOf;
+    private readonly int[] capped;
     private readonly int[] leastSegments;
+    private readonly bool[][] mayUse;
+    private readonly ulong[] going;
+    private readonly ulong[][] rigs;
     private readonly bool[] isOpen;
     private readonly bool[] left;
     private readonly Dictionary<string, int> seen = [];
@@ -38,6 +43,7 @@ internal sealed class FrontSolver
     private readonly double[] lower;
     private int nodes;
     private int undone;
+    private int mustLeave;
     private bool begun;
 
     /// <summary>Begins.</summary>
@@ -72,8 +78,17 @@ internal sealed class FrontSolver
             bounds[(int)criterion] ??= new(problem, criterion, given);
         }
 
+        capped = [.. Enum.GetValues<FrontCriterion>().Where(AddsUp).Select(c => (int)c).Where(c => c == (int)order[0] || !double.IsInfinity(limits[c]))];
+        if (countsChanges && AddsUp(order[0]) && limits[(int)FrontCriterion.Undone] == 0 && !double.IsInfinity(limits[(int)FrontCriterion.Changes]))
+        {
+            path = new(problem, order[0], given, (int)limits[(int)FrontCriterion.Changes]);
+        }
+
         rigsOf = [.. shots.Select(ways => ways.Select(w => w.Rig).ToHashSet())];
-        leastSegments = SegmentsFrom();
+        leastSegments = new int[shots.Length + 1];
+        mayUse = [.. shots.Select(ways => new bool[ways.Length])];
+        var words = shots.SelectMany(ways => ways).Select(w => w.Rig).DefaultIfEmpty().Max() / 64 + 1;
+        (going, rigs) = (new ulong[words], [.. shots.Select(_ => new ulong[words])]);
         Hold(given);
     }
 
@@ -151,6 +166,11 @@ internal sealed class FrontSolver
 
     private void Enter(Frame from, Child child)
     {
+        if (Best is not null && child.Bound > Best.Cost[(int)order[0]] + 1e-9)
+        {
+            return;
+        }
+
         if (child.Way < 0)
         {
             (left[child.Shot], undone) = (true, undone + 1);
@@ -196,7 +216,7 @@ internal sealed class FrontSolver
             }
             else
             {
-                children = ChildrenOf(shot);
+                children = ChildrenOf(shot, rig);
             }
         }
 
@@ -232,14 +252,14 @@ internal sealed class FrontSolver
         return fewest;
     }
 
-    private List<Child> ChildrenOf(int shot)
+    private List<Child> ChildrenOf(int shot, int rig)
     {
         var first = order[0];
         var found = new List<(Child Child, double Added, int Things)>();
         var ways = problem.Shots[shot];
         for (var w = 0; w < ways.Length; w++)
         {
-            var (cost, things, fits) = (0.0, 0, true);
+            var (cost, things) = (0.0, 0);
             foreach (var item in ways[w].Items)
             {
                 if (!held[item])
@@ -249,21 +269,14 @@ internal sealed class FrontSolver
                 }
             }
 
-            for (var c = 0; c < FrontProblem.Criteria && fits; c++)
+            var bound = Math.Max(lower[(int)first], heldCost[(int)first] + (path is null ? Math.Max(cost, AddsUp(first) && isOpen[shot] ? bounds[(int)first]!.With(shot, w) : 0) : path.With(ways[w].Rig, rig >= 0 && rig != ways[w].Rig && rigsOf[shot].Contains(rig))));
+            if (mayUse[shot][w] && (Best is null || bound <= Best.Cost[(int)first] + 1e-9))
             {
-                if (!double.IsInfinity(limits[c]) && AddsUp((FrontCriterion)c))
-                {
-                    fits = heldCost[c] + ways[w].Items.Where(i => !held[i]).Sum(i => problem.Costs[i][c]) <= limits[c] + 1e-9;
-                }
-            }
-
-            if (fits)
-            {
-                found.Add((new(shot, w, Math.Max(lower[(int)first], heldCost[(int)first] + cost)), cost, things));
+                found.Add((new(shot, w, bound), cost, things));
             }
         }
 
-        List<Child> children = [.. found.OrderBy(f => f.Added).ThenBy(f => f.Things).Select(f => f.Child)];
+        List<Child> children = [.. found.OrderBy(f => f.Child.Bound).ThenBy(f => f.Added).ThenBy(f => f.Things).Select(f => f.Child)];
         if (MayLeave > 0)
         {
             children.Add(new(shot, -1, lower[(int)first]));
@@ -301,9 +314,22 @@ internal sealed class FrontSolver
     /// <summary>Whether what can come of this is within limits, and better than the best that is known, by bounds of each criterion in order.</summary>
     private bool IsWorthIt(int at, int rig, int changes)
     {
+        var forced = 0;
         for (var s = 0; s < isOpen.Length; s++)
         {
             isOpen[s] = able[s] == 0 && !left[s];
+            forced += (isOpen[s] || countsChanges) && !MarkUsable(s) && isOpen[s] ? 1 : 0;
+        }
+
+        if (forced > MayLeave)
+        {
+            return false;
+        }
+
+        mustLeave = forced;
+        if (countsChanges && path is null)
+        {
+            CountSegments(at);
         }
 
         for (var c = 0; c < FrontProblem.Criteria; c++)
@@ -333,6 +359,38 @@ internal sealed class FrontSolver
         return false;
     }
 
+    /// <summary>Marks the ways of a shot that keep within the limits, and cost no more by what counts first than the best that is known.</summary>
+    /// <returns>True when there is one.</returns>
+    private bool MarkUsable(int shot)
+    {
+        var (ways, any) = (problem.Shots[shot], false);
+        for (var w = 0; w < ways.Length; w++)
+        {
+            any |= mayUse[shot][w] = missing[shot][w] == 0 || Fits(ways[w]);
+        }
+
+        return any;
+    }
+
+    private bool Fits(FrontWay way)
+    {
+        foreach (var c in capped)
+        {
+            var cost = heldCost[c];
+            foreach (var item in way.Items)
+            {
+                cost += held[item] ? 0 : problem.Costs[item][c];
+            }
+
+            if (cost > limits[c] + 1e-9 || c == (int)order[0] && cost > Best?.Cost[c] + 1e-9)
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     private double LowerOf(FrontCriterion criterion, int at, int rig, int changes)
     {
         var c = (int)criterion;
@@ -340,33 +398,46 @@ internal sealed class FrontSolver
         {
             lower[c] = criterion switch
             {
-                FrontCriterion.Undone => undone,
-                FrontCriterion.Changes => !countsChanges ? 0 : changes + (MayLeave > 0 || at == rigsOf.Length ? 0 : leastSegments[at] - (rig < 0 || rigsOf[at].Contains(rig) ? 1 : 0)),
-                _ => heldCost[c] + bounds[c]!.Of(isOpen, held, MayLeave),
+                FrontCriterion.Undone => undone + mustLeave,
+                FrontCriterion.Changes => !countsChanges ? 0 : changes + (MayLeave > 0 || at == rigsOf.Length || path is not null ? 0 : leastSegments[at] - (rig < 0 || rigsOf[at].Contains(rig) ? 1 : 0)),
+                _ when path is not null && criterion == order[0] => heldCost[c] + path.Of(at, held, mayUse, (int)limits[(int)FrontCriterion.Changes] - changes - (rig < 0 || at == rigsOf.Length || rigsOf[at].Contains(rig) ? 0 : 1)),
+                _ => heldCost[c] + bounds[c]!.Of(isOpen, held, mayUse, MayLeave),
             };
         }
 
         return lower[c];
     }
 
-    /// <summary>For each shot how many rigs one after the other it takes at least from there to the end, if all of them could be had.</summary>
-    private int[] SegmentsFrom()
+    /// <summary>From each shot on how many rigs one after the other it takes at least to the end, of those that may still be used: each is kept for as long as one does.</summary>
+    private void CountSegments(int at)
     {
-        var shots = problem.Shots;
-        var segments = new int[shots.Length + 1];
-        for (var s = shots.Length - 1; s >= 0; s--)
+        for (var s = at; s < rigs.Length; s++)
         {
-            var (going, to) = (rigsOf[s], s + 1);
-            while (to < shots.Length && going.Overlaps(rigsOf[to]))
+            Array.Clear(rigs[s]);
+            for (var w = 0; w < mayUse[s].Length; w++)
             {
-                going = [.. going.Where(rigsOf[to].Contains)];
-                to++;
+                if (mayUse[s][w])
+                {
+                    rigs[s][problem.Shots[s][w].Rig / 64] |= 1UL << (problem.Shots[s][w].Rig % 64);
+                }
             }
-
-            segments[s] = 1 + segments[to];
         }
 
-        return segments;
+        for (var s = rigs.Length - 1; s >= at; s--)
+        {
+            rigs[s].CopyTo(going, 0);
+            var to = s + 1;
+            for (var any = true; to < rigs.Length && any; to += any ? 1 : 0)
+            {
+                any = false;
+                for (var i = 0; i < going.Length; i++)
+                {
+                    any |= (going[i] &= rigs[to][i]) != 0;
+                }
+            }
+
+            leastSegments[s] = 1 + leastSegments[to];
+        }
     }
 
     private void Keep()

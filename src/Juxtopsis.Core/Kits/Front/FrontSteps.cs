@@ -59,7 +59,8 @@ internal sealed class FrontSteps
     public static FrontSteps Of(FrontProblem problem, IReadOnlySet<int> given, FrontCriterion one, FrontCriterion other, int? mostBodies)
     {
         var (limited, minimised) = Rank(one) <= Rank(other) ? (one, other) : (other, one);
-        return new(problem.Reduced(given, limited == FrontCriterion.Changes || minimised == FrontCriterion.Changes), given, limited, minimised, mostBodies);
+        FrontCriterion[] counting = [limited, minimised, .. Ties, .. mostBodies is null ? Array.Empty<FrontCriterion>() : [FrontCriterion.Bodies]];
+        return new(problem.Reduced(given, counting, limited == FrontCriterion.Changes || minimised == FrontCriterion.Changes), given, limited, minimised, mostBodies);
     }
 
     /// <summary>Looks at some more branches.</summary>

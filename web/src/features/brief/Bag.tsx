@@ -6,7 +6,8 @@ import { fullName } from '../../gear/gear';
 import { counted } from '../../ui/format';
 import { LabelledSelect } from '../../ui/LabelledSelect';
 import { hasWords } from '../../ui/words';
-import { changeProduction } from './commands';
+import { bagsOf, chosenGear, withOnly } from '../../gear/bags';
+import { changeChosen, chooseFrom, packAs } from './bags/bagCommands';
 import { useGear } from '../../gear/fitting';
 import { useProduction } from './productionStore';
 
@@ -17,11 +18,14 @@ const chosenKinds: [string, string][] = [
   ['adapter', 'Adapters'],
 ];
 
-const setBag = (bag: string[] | null) => changeProduction({ bag });
+const shelf = 'shelf';
+const another = 'another';
+const setBag = (ids: string[]) => changeChosen((bag) => withOnly(bag, ids));
 
 /** The gear to choose from: the whole shelf, or what is ticked. */
 export function Bag() {
-  const bag = useProduction((s) => s.document.bag ?? null);
+  const document = useProduction((s) => s.document);
+  const bag = chosenGear(document);
   const work = useProduction((s) => s.id);
   const demo = useDemoSet((s) => s.demo);
   const items = useGear((s) => s.items);
@@ -36,12 +40,25 @@ export function Bag() {
     <Box component="section" aria-label="Gear to choose from">
       <LabelledSelect
         label="Gear to choose from"
-        help="The whole shelf, or a bag of some of it."
-        value={bag === null ? 'shelf' : 'bag'}
-        onChange={(value) => setBag(value === 'shelf' ? null : ours.map((item) => item.id))}
+        help="The whole shelf, or what is in a bag."
+        value={document.chooseFrom ?? shelf}
+        onChange={(value) =>
+          value === another
+            ? packAs(
+                'Gear to choose from',
+                ours.map((item) => item.id),
+                true,
+              )
+            : chooseFrom(value === shelf ? null : value)
+        }
       >
-        <MenuItem value="shelf">{leftOut.size > 0 ? 'The whole shelf, without the demo’s' : 'The whole shelf'}</MenuItem>
-        <MenuItem value="bag">Only what is ticked</MenuItem>
+        <MenuItem value={shelf}>{leftOut.size > 0 ? 'The whole shelf, without the demo’s' : 'The whole shelf'}</MenuItem>
+        {bagsOf(document).map((one) => (
+          <MenuItem key={one.id} value={one.id}>
+            {one.name}
+          </MenuItem>
+        ))}
+        <MenuItem value={another}>Only what is ticked: another bag</MenuItem>
       </LabelledSelect>
       {bag !== null && (
         <>

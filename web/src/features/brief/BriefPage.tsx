@@ -1,27 +1,19 @@
-import { Box, Button, InputBase, Typography } from '@mui/material';
-import { memo, useEffect, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Box, Button } from '@mui/material';
+import { useEffect } from 'react';
+import { useParams, useSearchParams } from 'react-router';
 import { productions } from '../../api/client';
 import { useSettings } from '../../app/settings';
-import { oneLine } from '../../ui/format';
-import { hidden } from '../../ui/hidden';
 import { PageMessage } from '../../ui/PageMessage';
 import { FormTextsContext, keptTexts } from '../../ui/formTexts';
 import { Panel } from '../../ui/Panel';
 import { ConflictDialog } from '../../documents/ConflictDialog';
 import { DeletedNotice, DocumentPage } from '../../documents/DocumentPage';
-import { production } from '../../documents/kinds';
-import { PastDialog } from '../../documents/PastDialog';
-import { SavingWord } from '../../documents/SavingWord';
-import { UndoButtons } from '../../documents/UndoButtons';
 import { useAnswers, useAsking } from './answers';
-import { DayPanel } from './DayPanel';
 import { PlaceDrawing } from './place/PlaceDrawing';
 import { PlaceForm } from './PlaceForm';
-import { ProductionPanel } from './ProductionPanel';
 import { placeOf, shotsOf, show, shownShot, useProduction } from './productionStore';
-import { addShot, changeProduction, rename } from './commands';
+import { addShot } from './commands';
+import { Heading } from './Heading';
 import { Proposals } from './Proposals';
 import { productionKeeper, telling } from './saving';
 import { ShotForm } from './ShotForm';
@@ -69,7 +61,7 @@ function Brief() {
         gridTemplateRows: { md: 'auto auto minmax(0, 1fr)' },
       }}
     >
-      <Heading />
+      <Heading step="shots" />
       <DeletedNotice word="production" works={productions} useDocument={useProduction} keeper={productionKeeper} />
       {shotsOf(document).length === 0 ? (
         <PageMessage
@@ -126,50 +118,3 @@ function Brief() {
     </Box>
   );
 }
-
-const Heading = memo(function Heading() {
-  const id = useProduction((s) => s.id);
-  const name = useProduction((s) => s.name);
-  const note = useProduction((s) => s.document.note ?? '');
-  const [open, setOpen] = useState<'day' | 'production' | 'past' | null>(null);
-  useHotkeys('n', addShot);
-  return (
-    <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5, columnGap: 1 }}>
-      <Typography component="h1" sx={hidden}>
-        Brief: {name}
-      </Typography>
-      <InputBase
-        value={name}
-        onChange={(event) => rename(event.target.value)}
-        inputProps={{ 'aria-label': 'Name of the production', maxLength: 120 }}
-        sx={{ minHeight: 40, fontSize: 18, fontWeight: 650, '& input': { fieldSizing: 'content', minWidth: 120, maxWidth: '100%' } }}
-      />
-      <InputBase
-        value={note}
-        placeholder="What is it?"
-        onChange={(event) => changeProduction({ note: oneLine(event.target.value) })}
-        inputProps={{ 'aria-label': 'Note', maxLength: 280 }}
-        sx={{ flex: { xs: '1 1 100%', md: '1 1 200px' }, minHeight: 40, color: 'text.secondary', fontSize: 13 }}
-      />
-      <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, ml: 'auto' }}>
-        <SavingWord useDocument={useProduction} keeper={productionKeeper} />
-        <UndoButtons useDocument={useProduction} />
-        <Button onClick={() => setOpen('past')} title="Who changed it when; any state can be brought back">
-          Before
-        </Button>
-        <Button onClick={() => setOpen('day')}>Fewest things</Button>
-        <Button onClick={() => setOpen('production')}>Delivery, units, bag</Button>
-        <Button component={Link} to="/work?kind=production">
-          Productions
-        </Button>
-      </Box>
-      {open === 'past' && <PastDialog {...telling} kind={production} useDocument={useProduction} onClose={() => setOpen(null)} />}
-      {open === 'day' && <DayPanel onClose={() => setOpen(null)} />}
-      {open === 'production' && (
-        <FormTextsContext value={keptTexts(id)}>
-          <ProductionPanel onClose={() => setOpen(null)} />
-        </FormTextsContext>
-      )}
-    </Box>
-  );
-});

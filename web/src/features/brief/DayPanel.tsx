@@ -23,6 +23,7 @@ import type { Outcome } from '../../core/searching';
 import { askDay, stop, useGear } from '../../gear/fitting';
 import { placesOf, shotsOf, useProduction } from './productionStore';
 import { changeProduction } from './commands';
+import { packAs } from './bags/bagCommands';
 import { DayFilters } from './DayFilters';
 import { KitGrid, some } from './KitGrid';
 import { besidesOf, chosenOfSetting } from '../../gear/setRigs';
@@ -209,7 +210,16 @@ function KitTable({ kit, shots, title, impossible, named }: KitTableProps) {
           <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? 'Things' : 'Shot by shot'}
           </Button>
-          <Button size="small" onClick={() => changeProduction({ bag: items.map((i) => i.item) })}>
+          <Button
+            size="small"
+            onClick={() =>
+              packAs(
+                title,
+                items.map((i) => i.item),
+                true,
+              )
+            }
+          >
             Choose only from this bag
           </Button>
         </Box>

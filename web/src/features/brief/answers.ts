@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import type { ProductionDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import type { Delivery, Fit, FitRequest, FitResponse, LocationInput, ShotInput } from '../../core/core';
+import { chosenGear } from '../../gear/bags';
 import { leftOutFor, useDemoSet } from '../../gear/demo';
 import { useProgress } from '../../core/searches';
 import type { Outcome } from '../../core/searching';
@@ -54,8 +55,9 @@ const delivered: Delivery = {};
 const same = (a: Fit, b: Fit) => a.rig.body === b.rig.body && a.rig.lens === b.rig.lens;
 
 /** The gear that a production is answered from: what is ticked, else the shelf without the demo's where there is other gear. */
-export function gearOf({ bag }: ProductionDocument): Pick<FitRequest, 'bag' | 'leftOut'> {
-  return { bag: bag ?? null, leftOut: leftOutFor(useDemoSet.getState().demo, useProduction.getState().id, bag) };
+export function gearOf(document: ProductionDocument): Pick<FitRequest, 'bag' | 'leftOut'> {
+  const bag = chosenGear(document);
+  return { bag, leftOut: leftOutFor(useDemoSet.getState().demo, useProduction.getState().id, bag) };
 }
 
 /** What to ask for a shot: the rig of the shot before is what changes are counted from. */

@@ -1,7 +1,8 @@
 import { Box, Typography } from '@mui/material';
-import { useSettings } from '../../../app/settings';
+import { useEffect } from 'react';
 import type { RigInput } from '../../../core/core';
 import { sum } from '../../../gear/gear';
+import { changeTerms, readTerms, useUnits } from '../../../gear/units';
 import { EntryField } from '../../../ui/EntryField';
 import { money, weight } from '../../../ui/figureText';
 import { plain, withUnit } from '../../../ui/format';
@@ -9,7 +10,8 @@ import { totalsOf, withTax, type Total } from './totals';
 
 /** What all the things of a comparison cost together, each once, with tax and a margin; prices, hires and insured values are never added together. */
 export function MoneyTotals({ rigs }: { rigs: RigInput[] }) {
-  const { taxPercent, marginPercent, setTax } = useSettings();
+  const { taxPercent, marginPercent } = useUnits((s) => s.terms);
+  useEffect(() => void readTerms(), []);
   const totals = totalsOf(rigs);
   const percent = (label: string, help: string, value: number, set: (value: number) => void) => (
     <EntryField
@@ -61,8 +63,13 @@ export function MoneyTotals({ rigs }: { rigs: RigInput[] }) {
         </tbody>
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2, mt: 1, maxWidth: 300 }}>
-        {percent('Margin', 'Put on top of what is noted, before tax.', marginPercent, (value) => setTax({ marginPercent: value }))}
-        {percent('Tax', 'Put on top of all.', taxPercent, (value) => setTax({ taxPercent: value }))}
+        {percent(
+          'Margin',
+          'Put on top of what is noted, before tax.',
+          marginPercent,
+          (value) => void changeTerms({ marginPercent: value }),
+        )}
+        {percent('Tax', 'Put on top of all.', taxPercent, (value) => void changeTerms({ taxPercent: value }))}
       </Box>
     </Box>
   );

@@ -1,3 +1,4 @@
+import { chosenBag } from '../../../gear/bags';
 import { Box, Button, FormControlLabel, LinearProgress, MenuItem, Switch, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { useMemo, useState } from 'react';
@@ -143,7 +144,7 @@ function Head({ answer, linked }: { answer: LookResponse; linked: ProductionDocu
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: '1fr 1fr' }}>
         <LabelledSelect<Among> label="Out of" value={among} onChange={(next) => useMatching.setState({ among: next })}>
           <MenuItem value="shelf">the whole shelf</MenuItem>
-          <MenuItem value="bag" disabled={linked?.bag == null}>
+          <MenuItem value="bag" disabled={!linked || !chosenBag(linked)}>
             the production’s bag
           </MenuItem>
         </LabelledSelect>

@@ -4,6 +4,7 @@ import type { ProductionDocument } from '../../../api/client';
 import { core, isFocused, type LookMatch, type Setup } from '../../../core/core';
 import { changeStored } from '../../../documents/changeStored';
 import { production } from '../../../documents/kinds';
+import { bagsOf, chosenGear, withThings } from '../../../gear/bags';
 import { chosenOfSetting, keyOf } from '../../../gear/setRigs';
 import { LabelledChoice } from '../../../ui/LabelledChoice';
 import { RigMark } from '../../../ui/RigMark';
@@ -62,13 +63,13 @@ export function Pair({ asked, match, look, other, linked }: PairProps) {
   const forShot = async () => {
     setSaid({ text: await choose(chosenOfSetting(match)) });
   };
-  const bag = linked?.bag ?? null;
+  const bag = linked ? chosenGear(linked) : null;
   const parts = [...new Set([match.rig.body, ...match.rig.links, match.rig.lens])];
   const missing = bag ? parts.filter((id) => !bag.includes(id)) : [];
   const intoBag = async () => {
     const failure = await changeStored(production, shot!.productionId, (document) => ({
       ...document,
-      bag: [...new Set([...(document.bag ?? []), ...missing])],
+      bags: bagsOf(document).map((one) => (one.id === document.chooseFrom ? withThings(one, missing) : one)),
     }));
     setSaid({ text: failure ? failure.say : `In the bag, with ${missing.length === 1 ? 'one thing' : `${missing.length} things`} more.` });
   };

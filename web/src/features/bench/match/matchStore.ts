@@ -17,6 +17,7 @@ import type {
 import { useProgress } from '../../../core/searches';
 import type { Outcome } from '../../../core/searching';
 import { production } from '../../../documents/kinds';
+import { chosenGear } from '../../../gear/bags';
 import { leftOutFor, useDemoSet } from '../../../gear/demo';
 import { chainOf } from '../../../gear/chains';
 import { askCut, askLook, stop, useGear } from '../../../gear/fitting';
@@ -125,7 +126,7 @@ let calm: ReturnType<typeof setTimeout> | undefined;
 function amongOf(linked: ProductionDocument | null): Pick<LookRequest, 'bag' | 'leftOut' | 'wishes' | 'rules' | 'highestIso'> {
   const { among } = useMatching.getState();
   const { document, id } = useBench.getState();
-  const bag = among === 'bag' ? (linked?.bag ?? null) : null;
+  const bag = among === 'bag' ? linked && chosenGear(linked) : null;
   return {
     bag,
     leftOut: leftOutFor(useDemoSet.getState().demo, document.shot?.productionId ?? id, bag),

@@ -1,0 +1,118 @@
+using System.Globalization;
+using CsvHelper;
+using Juxtopsis.Contracts.Bags;
+using Juxtopsis.Core.Gear;
+
+namespace Juxtopsis.Server.Bags;
+
+/// <summary>Bags as one CSV table: a row for each thing of each bag. Things are told by identity, or by maker and name.</summary>
+internal static class BagTable
+{
+    private const int LargestRow = 16 * 1024;
+
+    private static readonly string[] Columns = ["Bag", "Unit", "First day", "Last day", "How many", "Thing", "Weight each (g)", "On the rig", "Note", "Id"];
+
+    /// <summary>Writes bags.</summary>
+    /// <param name="text">Takes the table.</param>
+    /// <param name="bags">The bags.</param>
+    /// <param name="find">The thing of an identity; null where it is gone.</param>
+    public static void Write(TextWriter text, IEnumerable<BagInput> bags, Func<Guid, GearItem?> find)
+    {
+        using var csv = CsvWriter.Create(text, CsvWriterOptions.Default, leaveOpen: true);
+        Row(csv, Columns);
+        foreach (var bag in bags)
+        {
+            foreach (var line in bag.Lines)
+            {
+                var item = find(line.Id);
+                Row(csv, [
+                    bag.Name, bag.Unit, bag.FirstDay, bag.LastDay, line.Count.ToString(CultureInfo.InvariantCulture), item?.FullName ?? "", item?.WeightG?.ToString(CultureInfo.InvariantCulture) ?? "",
+                    line.OnRig ? "yes" : "", line.Note, $"{line.Id}",
+                ]);
+            }
+        }
+    }
+
+    /// <summary>Reads bags; rows that cannot be read are left out, and told.</summary>
+    /// <param name="text">The table.</param>
+    /// <param name="find">The thing of an identity, or of maker and name; null where there is none.</param>
+    /// <returns>The bags, and what was left out.</returns>
+    public static BagsReadOutput Read(TextReader text, Func<string, GearItem?> find)
+    {
+        var (bags, problems) = (new List<BagInput>(), new List<string>());
+        using var csv = CsvReader.Create(text, new CsvReaderOptions { MaxRecordSize = LargestRow, TrackLineNumbers = true });
+        try
+        {
+            string[] header = [.. csv.Headers ?? []];
+            int At(string column) => Array.FindIndex(header, h => h.Trim().Equals(column, StringComparison.OrdinalIgnoreCase));
+            var at = Columns.ToDictionary(c => c, At, StringComparer.Ordinal);
+            if (at["Bag"] < 0 || at["Thing"] < 0 && at["Id"] < 0)
+            {
+                return new([], [$"The first line must name the columns: Bag, and Thing or Id. Known are {string.Join(", ", Columns)}."]);
+            }
+
+            while (csv.Read())
+            {
+                string Cell(string column) => at[column] >= 0 && at[column] < csv.FieldCount ? csv.GetString(at[column]).Trim() : "";
+                Take(bags, problems, Cell, csv.LineNumber, find);
+            }
+        }
+        catch (CsvFormatException e)
+        {
+            problems.Add($"From line {e.LineNumber} on the file cannot be read: a row is too long, or a quote never ends.");
+        }
+
+        return new(bags, problems);
+    }
+
+    private static void Take(List<BagInput> bags, List<string> problems, Func<string, string> cell, long line, Func<string, GearItem?> find)
+    {
+        var (name, thing) = (cell("Bag"), cell("Thing"));
+        if (name.Length == 0)
+        {
+            problems.Add($"Line {line} names no bag.");
+            return;
+        }
+
+        if ((find(cell("Id")) ?? find(thing)) is not { } item)
+        {
+            problems.Add($"Line {line}: “{(thing.Length > 0 ? thing : cell("Id"))}” is not on the shelf.");
+            return;
+        }
+
+        var many = cell("How many");
+        if (!int.TryParse(many.Length == 0 ? "1" : many, NumberStyles.None, CultureInfo.InvariantCulture, out var count) || count is < 1 or > 999)
+        {
+            problems.Add($"Line {line}: “{many}” is no number of things from 1 to 999.");
+            return;
+        }
+
+        var at = bags.FindIndex(b => b.Name == name);
+        var bag = at < 0 ? new BagInput { Id = Guid.NewGuid(), Name = name, Unit = cell("Unit"), FirstDay = cell("First day"), LastDay = cell("Last day") } : bags[at];
+        if (bag.Lines.Any(l => l.Id == item.Id))
+        {
+            problems.Add($"Line {line}: {item.FullName} is in {name} already.");
+            return;
+        }
+
+        bag = bag with { Lines = [.. bag.Lines, new BagLineInput { Id = item.Id, Count = count, OnRig = cell("On the rig").Equals("yes", StringComparison.OrdinalIgnoreCase), Note = cell("Note") }] };
+        if (at < 0)
+        {
+            bags.Add(bag);
+        }
+        else
+        {
+            bags[at] = bag;
+        }
+    }
+
+    private static void Row(CsvWriter csv, IEnumerable<string> cells)
+    {
+        foreach (var cell in cells)
+        {
+            csv.WriteField(cell);
+        }
+
+        csv.EndRecord();
+    }
+}

@@ -1,0 +1,162 @@
+import { Box, Button, Checkbox, InputBase, LinearProgress, MenuItem, Select, Typography } from '@mui/material';
+import { useState } from 'react';
+import { linesOf, type Bag } from '../../../gear/bags';
+import { useGear } from '../../../gear/fitting';
+import { fullName } from '../../../gear/gear';
+import { conditions, saveUnit, useUnits, type GearUnit, type UnitCondition } from '../../../gear/units';
+import { counted, oneLine } from '../../../ui/format';
+import { Panel } from '../../../ui/Panel';
+import { setLine } from './bagCommands';
+import { kindOrder, kinds } from './bagWords';
+
+/** The packing list: ticked off as it goes out, and as it comes back. For a thumb. */
+export function PackView({ bag, mark }: { bag: Bag; mark: string }) {
+  const items = useGear((s) => s.items);
+  const units = useUnits((s) => s.units);
+  const [way, setWay] = useState<'out' | 'back'>('out');
+  const lines = [...linesOf(bag)].sort((a, b) => kindOrder(items.get(a.id)) - kindOrder(items.get(b.id)));
+  const total = lines.reduce((sum, line) => sum + (way === 'out' ? (line.count ?? 1) : (line.out ?? 0)), 0);
+  const done = lines.reduce((sum, line) => sum + ((way === 'out' ? line.out : line.back) ?? 0), 0);
+  const shown = way === 'out' ? lines : lines.filter((line) => (line.out ?? 0) > 0);
+  const tick = (id: string, count: number, out: number) =>
+    setLine(bag.id, id, way === 'out' ? { out: count, back: 0 } : { back: Math.min(count, out) });
+  return (
+    <Panel aria-label={`Packing list of bag ${mark}`} sx={{ p: 1, maxWidth: 760, '@media print': { border: 0 } }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1 }}>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          {bag.name}: {way === 'out' ? 'out' : 'back'}, {done} of {counted(total, 'thing')}
+        </Typography>
+        <Box sx={{ '@media print': { display: 'none' }, display: 'flex', gap: 0.5 }}>
+          <Button variant={way === 'out' ? 'contained' : 'outlined'} aria-pressed={way === 'out'} onClick={() => setWay('out')}>
+            Out
+          </Button>
+          <Button variant={way === 'back' ? 'contained' : 'outlined'} aria-pressed={way === 'back'} onClick={() => setWay('back')}>
+            Back
+          </Button>
+          <Button onClick={() => window.print()}>Print</Button>
+        </Box>
+      </Box>
+      <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>
+        {[bag.unit, bag.firstDay && (bag.firstDay === bag.lastDay ? bag.firstDay : `${bag.firstDay} to ${bag.lastDay}`)]
+          .filter(Boolean)
+          .join(', ')}
+      </Typography>
+      <LinearProgress
+        variant="determinate"
+        value={total === 0 ? 0 : (100 * done) / total}
+        aria-label={`${done} of ${total} ticked`}
+        sx={{ my: 1 }}
+      />
+      {shown.length === 0 && (
+        <Typography sx={{ fontSize: 14, color: 'text.secondary' }}>
+          {way === 'out' ? 'Nothing is in the bag.' : 'Nothing has gone out.'}
+        </Typography>
+      )}
+      {kinds.map(([kind, title]) => {
+        const those = shown.filter((line) => (items.get(line.id)?.kind ?? 'bagItem') === kind);
+        return (
+          those.length > 0 && (
+            <Box key={kind} role="group" aria-label={title}>
+              <Typography sx={{ fontSize: 12.5, color: 'text.secondary', pt: 0.5 }}>{title}</Typography>
+              {those.map((line) => {
+                const item = items.get(line.id);
+                const most = way === 'out' ? (line.count ?? 1) : (line.out ?? 0);
+                const at = (way === 'out' ? line.out : line.back) ?? 0;
+                const name = item ? fullName(item) : 'Something that is gone';
+                const its = units.filter((unit) => unit.gearId === line.id);
+                return (
+                  <Box key={line.id} sx={{ borderTop: 1, borderColor: 'divider', breakInside: 'avoid' }}>
+                    <Box sx={{ display: 'flex', alignItems: 'center', minHeight: 48 }}>
+                      <Checkbox
+                        checked={at === most && most > 0}
+                        indeterminate={at > 0 && at < most}
+                        onChange={() => tick(line.id, at < most ? most : 0, line.out ?? 0)}
+                        slotProps={{ input: { 'aria-label': `${name}: ${way === 'out' ? 'packed' : 'back'}` } }}
+                      />
+                      <Typography sx={{ flex: 1, fontSize: 15.5, textDecoration: at === most && most > 0 ? 'line-through' : undefined }}>
+                        {most > 1 && `${most} × `}
+                        {name}
+                      </Typography>
+                      {most > 1 && (
+                        <Box sx={{ display: 'flex', alignItems: 'center', '@media print': { display: 'none' } }}>
+                          <Button
+                            sx={{ minWidth: 44, minHeight: 44 }}
+                            disabled={at === 0}
+                            aria-label={`One less: ${name}`}
+                            onClick={() => tick(line.id, at - 1, line.out ?? 0)}
+                          >
+                            −
+                          </Button>
+                          <span>
+                            {at} of {most}
+                          </span>
+                          <Button
+                            sx={{ minWidth: 44, minHeight: 44 }}
+                            disabled={at === most}
+                            aria-label={`One more: ${name}`}
+                            onClick={() => tick(line.id, at + 1, line.out ?? 0)}
+                          >
+                            +
+                          </Button>
+                        </Box>
+                      )}
+                    </Box>
+                    {(way === 'back' || its.some((unit) => unit.condition !== 'good')) &&
+                      its.map((unit) => <Condition key={unit.id} unit={unit} name={name} many={its.length > 1} />)}
+                  </Box>
+                );
+              })}
+            </Box>
+          )
+        );
+      })}
+    </Panel>
+  );
+}
+
+/** What state a unit came back in: it is noted on the unit, and every bag says so. */
+function Condition({ unit, name, many }: { unit: GearUnit; name: string; many: boolean }) {
+  const [note, setNote] = useState<string | null>(null);
+  const [problem, setProblem] = useState('');
+  const save = async (part: Partial<GearUnit>) => {
+    const { id, revision, ...rest } = { ...unit, ...part };
+    setProblem((await saveUnit(id, rest, revision))?.say ?? '');
+    setNote(null);
+  };
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1, pl: 5.5, pb: 0.5, '@media print': { pl: 4 } }}>
+      {many && <Typography sx={{ fontSize: 13.5, minWidth: 60 }}>{unit.label || 'no label'}</Typography>}
+      <Select
+        size="small"
+        value={unit.condition}
+        onChange={(event) =>
+          void save({ condition: event.target.value as UnitCondition, ...(event.target.value === 'good' && { conditionNote: '' }) })
+        }
+        inputProps={{ 'aria-label': `State of ${name}${many ? ` (${unit.label || 'no label'})` : ''}` }}
+        sx={{ fontSize: 13.5, minHeight: 40, color: unit.condition === 'good' ? undefined : 'warning.main' }}
+      >
+        {Object.entries(conditions).map(([condition, words]) => (
+          <MenuItem key={condition} value={condition}>
+            {words}
+          </MenuItem>
+        ))}
+      </Select>
+      {unit.condition !== 'good' && (
+        <InputBase
+          value={note ?? unit.conditionNote}
+          placeholder="What is wrong?"
+          onChange={(event) => setNote(oneLine(event.target.value))}
+          onBlur={() => note !== null && void save({ conditionNote: note })}
+          onKeyDown={(event) => event.key === 'Enter' && note !== null && void save({ conditionNote: note })}
+          inputProps={{ 'aria-label': `What is wrong with ${name}`, maxLength: 500 }}
+          sx={{ flex: 1, minWidth: 140, fontSize: 13.5, minHeight: 40, borderBottom: 1, borderColor: 'divider' }}
+        />
+      )}
+      {problem && (
+        <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
+          {problem}
+        </Typography>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,143 @@
+import { useEffect, useMemo } from 'react';
+import { create } from 'zustand';
+import type { ProductionDocument } from '../../../api/client';
+import { useSettings } from '../../../app/settings';
+import type { BagDayResponse, BagsResponse, Diagnostic, FrontRequest, FrontResponse } from '../../../core/core';
+import { useProgress } from '../../../core/searches';
+import { bagsOf, type Bag } from '../../../gear/bags';
+import { askBagDay, askBags, askFront, stop, useGear } from '../../../gear/fitting';
+import { isUsable, useUnits, type GearUnit } from '../../../gear/units';
+import { placesOf, shotsOf, useProduction } from '../productionStore';
+
+export type BagAnswer = BagsResponse['bags'][number];
+
+interface BagAnswers {
+  /** What each bag weighs, costs and reaches, by its identity. */
+  bags: Record<string, BagAnswer>;
+  problems: Diagnostic[];
+  /** What each does in a day. */
+  days: Record<string, BagDayResponse>;
+}
+
+/** What is known of the bags of the production that is on the page. */
+export const useBagAnswers = create<BagAnswers>()(() => ({ bags: {}, problems: [], days: {} }));
+
+export const dayKey = (id: string): string => `bag ${id}`;
+export const frontKey = 'front';
+const mostShots = 64;
+/** What a bag does is asked when the hand has come to rest. */
+const dayAfterMs = 300;
+
+/** How many units of each model can be packed. */
+function usableOf(units: GearUnit[]): { id: string; count: number }[] {
+  const counts = new Map<string, number>();
+  for (const unit of units) {
+    counts.set(unit.gearId, (counts.get(unit.gearId) ?? 0) + (isUsable(unit) ? 1 : 0));
+  }
+  return [...counts].map(([id, count]) => ({ id, count }));
+}
+
+/** What of a bag changes what it does in a day: not how much of it is ticked off. */
+const asked = (bag: Bag): Bag => ({
+  ...bag,
+  name: 'bag',
+  note: '',
+  lines: (bag.lines ?? []).map((line) => ({ ...line, units: [], out: 0, back: 0, note: '' })),
+});
+
+/** Asks what the bags weigh, cost, reach and do, whenever something of that changes. */
+export function useAskingBags(): void {
+  const document = useProduction((s) => s.document);
+  const gear = useGear((s) => s.version);
+  const ready = useGear((s) => s.state === 'ready');
+  const units = useUnits((s) => s.units);
+  const terms = useUnits((s) => s.terms);
+  const feet = useSettings((s) => s.feet);
+  const bags = bagsOf(document);
+  const totals = useMemo(
+    () => ({
+      bags: bags.map((bag) => ({ ...asked(bag), name: bag.name || 'bag' })),
+      delivery: document.delivery ?? {},
+      usable: usableOf(units),
+      currency: terms.currency,
+      marginPercent: terms.marginPercent,
+      taxPercent: terms.taxPercent,
+    }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the bags are new with each document
+    [document.bags, document.delivery, units, terms],
+  );
+  const text = JSON.stringify(totals);
+  useEffect(() => {
+    if (!ready) return;
+    void askBags(JSON.parse(text) as typeof totals, (outcome) =>
+      useBagAnswers.setState(
+        outcome.kind === 'answered'
+          ? { bags: Object.fromEntries(outcome.answer.bags.map((bag) => [bag.id, bag])), problems: [] }
+          : { problems: outcome.problems },
+      ),
+    );
+  }, [text, ready, gear, feet]);
+
+  const days = useMemo(
+    () => JSON.stringify(bags.map((bag) => dayRequest(document, bag))),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- as above
+    [document.bags, document.shots, document.locations, document.delivery],
+  );
+  useEffect(() => {
+    if (!ready) return undefined;
+    const requests = JSON.parse(days) as ReturnType<typeof dayRequest>[];
+    const timer = setTimeout(() => {
+      for (const request of requests) {
+        if (request.shots.length > 0 && request.shots.length <= mostShots) {
+          void askBagDay(dayKey(request.bag.id), request, (outcome) => {
+            if (outcome.kind === 'answered') {
+              useBagAnswers.setState((s) => ({ days: { ...s.days, [request.bag.id]: outcome.answer } }));
+            }
+          });
+        }
+      }
+    }, dayAfterMs);
+    return () => {
+      clearTimeout(timer);
+      requests.forEach((request) => stop(dayKey(request.bag.id)));
+    };
+  }, [days, ready, gear, feet]);
+}
+
+function dayRequest(document: ProductionDocument, bag: Bag) {
+  return {
+    bag: asked(bag),
+    locations: placesOf(document),
+    shots: shotsOf(document).map((shot) => ({ ...shot, chosen: null })),
+    delivery: document.delivery ?? {},
+  };
+}
+
+interface FrontState {
+  /** What was answered last; while a new one is on its way, what is known of it. */
+  answer: FrontResponse | null;
+  problems: Diagnostic[];
+  asking: boolean;
+  stopped: boolean;
+  ms: number;
+}
+
+export const useFront = create<FrontState>()(() => ({ answer: null, problems: [], asking: false, stopped: false, ms: 0 }));
+
+/** Asks for the front, in place of what was asked before. */
+export function findFront(request: FrontRequest): void {
+  useFront.setState({ asking: true, stopped: false, problems: [] });
+  useProgress.setState({ [frontKey]: 0 });
+  void askFront(request, (outcome, isWhole) => {
+    useFront.setState(
+      outcome.kind === 'answered'
+        ? { answer: outcome.answer, ms: outcome.ms, asking: !isWhole }
+        : { problems: outcome.problems, asking: false },
+    );
+  });
+}
+
+export function stopFront(): void {
+  stop(frontKey);
+  useFront.setState({ asking: false, stopped: true });
+}
