@@ -104,7 +104,11 @@ test('the look is asked alone, with what counts of it and the whole shelf', () =
 
 test('out of the production’s bag, by its rules, where the comparison was made for a shot of it', () => {
   useMatching.setState({ among: 'bag' });
-  const linked = { bag: ['b'], delivery: { highestIso: 1600, rules: { rates: false } } } as unknown as ProductionDocument;
+  const linked = {
+    bags: [{ id: 'g', name: 'g', lines: [{ id: 'b' }] }],
+    chooseFrom: 'g',
+    delivery: { highestIso: 1600, rules: { rates: false } },
+  } as unknown as ProductionDocument;
   ask(linked);
   expect(last()[2]).toMatchObject({ bag: ['b'], highestIso: 1600, rules: { rates: false } });
   ask(null);

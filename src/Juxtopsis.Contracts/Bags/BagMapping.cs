@@ -85,7 +85,7 @@ internal static class BagMapping
         {
             IReadOnlyList<KitItemOutput> Items(Func<GearItem, bool> which) =>
             [
-                .. point.Items.Where(which).Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(point.Shots.Where(s => s.Rig.Parts.Any(p => p.Id == i.Id)).Select(s => s.Shot)), []))
+                .. point.Items.Where(which).Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(point.Shots.Where(s => s.Support?.Id == i.Id || s.Rig.Parts.Any(p => p.Id == i.Id)).Select(s => s.Shot)), []))
                     .OrderByDescending(i => i.Shots.Count).ThenBy(i => i.Name, StringComparer.Ordinal),
             ];
             return new(

@@ -15,7 +15,11 @@ public sealed record DayShot(Location Location, ShotBrief Brief);
 /// <param name="Rig">The rig.</param>
 /// <param name="Mode">Its mode.</param>
 /// <param name="Fills">True when enough pixels are recorded for delivery.</param>
-public sealed record KitShot(int Shot, FitRig Rig, FitMode Mode, bool Fills);
+public sealed record KitShot(int Shot, FitRig Rig, FitMode Mode, bool Fills)
+{
+    /// <summary>What of the shelf carries it, where supports are chosen too; null where they are not, or none is needed.</summary>
+    public GearItem? Support { get; init; }
+}
 
 /// <summary>A bag for a day.</summary>
 /// <param name="Bodies">Bodies, and cameras that keep their lens.</param>

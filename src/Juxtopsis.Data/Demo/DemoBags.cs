@@ -87,6 +87,7 @@ public static class DemoBags
         }
 
         yield return Unit(21, "Capstan Battery plate 98 Wh", "P2");
+        yield return Unit(0, "Selkie Tern", "0417");
         yield return Unit(31, "Selkie Tern", "0418", UnitCondition.Worn, "Screen hinge is loose");
     }
 

@@ -75,7 +75,7 @@ public sealed class BagReachTests
     [Fact]
     public void A_bag_tells_what_carries_its_rigs_what_it_cannot_do_and_how_often_a_gimbal_is_balanced_anew()
     {
-        var (small, large) = (Made.Gimbal.With(SupportFields.Payload, 1000.0).With(CommonFields.Name, "Small").WithId(Guid.NewGuid()), Made.Gimbal.With(SupportFields.Payload, 1900.0).WithId(Guid.NewGuid()));
+        var (small, large) = (Made.Gimbal.With(SupportFields.Payload, 1000.0).With(CommonFields.Weight, 500.0).With(CommonFields.Name, "Small").WithId(Guid.NewGuid()), Made.Gimbal.With(SupportFields.Payload, 1900.0).WithId(Guid.NewGuid()));
         var (light, heavy) = (Lens("50", 50, 50, grams: 200), Lens("85", 85, 85, grams: 900));
         var plate = Made.Battery.With(BagFields.Mounted, true).With(CommonFields.Weight, 100.0).WithId(Guid.NewGuid());
         var body = Body.With(CommonFields.Weight, 600.0);

@@ -1,6 +1,7 @@
 import { Box, MenuItem, Select } from '@mui/material';
 import { styled, useTheme } from '@mui/material/styles';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useMemo, type KeyboardEvent } from 'react';
+import { useWidth } from '../ui/useWidth';
 
 const heightPx = 150;
 const pad = { left: 8, right: 14, top: 12, bottom: 20 };
@@ -80,13 +81,7 @@ export function Plot<T>({
   const [first, second] = Object.keys(axes);
   const across = axes[acrossKey] ?? axes[first!]!;
   const up = axes[upKey] ?? axes[second!]!;
-  const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const sizes = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
-    sizes.observe(box.current!);
-    return () => sizes.disconnect();
-  }, []);
+  const [box, width] = useWidth();
   const { points, left, ends, front } = useMemo(() => {
     const known: Point<T>[] = things.flatMap((thing) => {
       const [x, y] = [across.value(thing), up.value(thing)];

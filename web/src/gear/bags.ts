@@ -70,3 +70,17 @@ export function differencesFirst(bags: Bag[], order: (id: string) => number): { 
     .map((id) => ({ id, differs: bags.some((bag) => countOf(bag, id) !== countOf(bags[0]!, id)) }))
     .sort((a, b) => Number(b.differs) - Number(a.differs) || order(a.id) - order(b.id));
 }
+
+/** Both days, or none: the other follows where it must. */
+export function bothDays(first: string, last: string, firstChanged: boolean): Pick<Bag, 'firstDay' | 'lastDay'> {
+  if (firstChanged ? first === '' : last === '') {
+    return { firstDay: '', lastDay: '' };
+  }
+  const begins = first === '' ? last : first;
+  const ends = last === '' ? first : last;
+  return begins <= ends
+    ? { firstDay: begins, lastDay: ends }
+    : firstChanged
+      ? { firstDay: begins, lastDay: begins }
+      : { firstDay: ends, lastDay: ends };
+}

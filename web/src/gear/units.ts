@@ -132,7 +132,7 @@ export async function book(wanted: BookingInput[], cancel: string[] = []): Promi
     if (data) {
       return { clashes: [], failure: null };
     }
-    const clashes = response.status === 409 && error && 'clashes' in error ? error.clashes : [];
+    const clashes = response.status === 409 && 'clashes' in error ? error.clashes : [];
     return { clashes, failure: failure(response.status, error) };
   } catch {
     return { clashes: [], failure: unreachable };

@@ -175,11 +175,14 @@ public sealed class FrontSearch
     private FrontPoint PointOf(FrontChoice choice, double lowerBound)
     {
         GearItem[] taken = [.. choice.Items.Select(i => items[i])];
-        KitShot[] shots =
-        [
-            .. Enumerable.Range(0, choice.Uses.Length).Where(i => choice.Uses[i] >= 0).Select(i => foundOf[steps.Problem.Shots[i][choice.Uses[i]]] is var found
-                ? new KitShot(possible[i], found.Rig, found.Mode, found.Burden.Enlargement <= 1) : throw new InvalidOperationException("Each way was found.")),
-        ];
+        KitShot Done(int shot)
+        {
+            var way = steps.Problem.Shots[shot][choice.Uses[shot]];
+            var found = foundOf[way];
+            return new(possible[shot], found.Rig, found.Mode, found.Burden.Enlargement <= 1) { Support = way.Items.Select(i => items[i]).FirstOrDefault(i => i.Kind == GearKind.Support) };
+        }
+
+        KitShot[] shots = [.. Enumerable.Range(0, choice.Uses.Length).Where(i => choice.Uses[i] >= 0).Select(Done)];
         static bool IsHired(GearItem item) => item.Get(CommonFields.Ownership) == Ownership.Hire;
         return new(
             taken, shots, [.. Enumerable.Range(0, asked.Count).Except(shots.Select(s => s.Shot))], (int)choice.Cost[(int)FrontCriterion.Changes],

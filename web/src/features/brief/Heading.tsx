@@ -37,13 +37,15 @@ export const Heading = memo(function Heading({ step }: { step: Step }) {
         sx={{ minHeight: 40, fontSize: 18, fontWeight: 650, '& input': { fieldSizing: 'content', minWidth: 120, maxWidth: '100%' } }}
       />
       <Steps at={step} />
-      <InputBase
-        value={note}
-        placeholder="What is it?"
-        onChange={(event) => changeProduction({ note: oneLine(event.target.value) })}
-        inputProps={{ 'aria-label': 'Note', maxLength: 280 }}
-        sx={{ flex: { xs: '1 1 100%', md: '1 1 120px' }, minHeight: 40, color: 'text.secondary', fontSize: 13 }}
-      />
+      {step === 'shots' && (
+        <InputBase
+          value={note}
+          placeholder="What is it?"
+          onChange={(event) => changeProduction({ note: oneLine(event.target.value) })}
+          inputProps={{ 'aria-label': 'Note', maxLength: 280 }}
+          sx={{ flex: { xs: '1 1 100%', md: '1 1 120px' }, minHeight: 40, color: 'text.secondary', fontSize: 13 }}
+        />
+      )}
       <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, ml: 'auto' }}>
         <SavingWord useDocument={useProduction} keeper={productionKeeper} />
         <UndoButtons useDocument={useProduction} />

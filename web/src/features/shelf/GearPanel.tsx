@@ -4,6 +4,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { core, type Diagnostic, type GearField, type GearItem } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
+import { UnitsOf } from '../../gear/UnitsOf';
 import { fullName } from '../../gear/gear';
 import { FormTexts, FormTextsContext } from '../../ui/formTexts';
 import { dropGearDraft, gearDraftOf, keepGearDraft, type GearDraft } from './gearDrafts';
@@ -289,6 +290,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
             onChange={setItem}
           />
         </FormTextsContext>
+        {opened.revision !== null && item.kind !== 'mount' && <UnitsOf gearId={item.id} />}
       </Box>
       {say && (
         // Beside what was pressed: the form may be scrolled to anywhere.

@@ -1,8 +1,8 @@
 import { Box, Button, InputBase, MenuItem, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import type { Bag } from '../../../gear/bags';
+import { bothDays, type Bag } from '../../../gear/bags';
 import { useUnits } from '../../../gear/units';
-import { oneLine } from '../../../ui/format';
+import { oneLine, plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { Panel } from '../../../ui/Panel';
 import { useProduction } from '../productionStore';
@@ -43,7 +43,7 @@ export function BagGlance({ bag, index, isShown, onShow }: BagGlanceProps) {
       off: (day?.undone.length ?? 0) > 0,
     },
     {
-      what: bag.limits?.weightG ? `Weighs, of ${kilograms(bag.limits.weightG)}` : 'Weighs',
+      what: bag.limits?.weightG ? `Weighs, of ${withUnit(plain(bag.limits.weightG / 1000, 2), 'kg')}` : 'Weighs',
       says: answer ? sumText(answer.totals.weightG, kilograms) : '…',
       off: over('weight'),
     },
@@ -54,7 +54,10 @@ export function BagGlance({ bag, index, isShown, onShow }: BagGlanceProps) {
     },
     {
       what: 'Who has it',
-      says: booked.length > 0 ? `${[...new Set(booked.map((b) => b.crewUnit))].join(', ')}: ${booked.length} booked` : 'not booked',
+      says:
+        booked.length > 0
+          ? `${[...new Set(booked.map((b) => b.crewUnit))].join(', ')}: ${booked.length} of ${answer?.totals.things ?? '…'} booked`
+          : 'not booked',
       off: false,
     },
   ];
@@ -103,9 +106,13 @@ export function BagGlance({ bag, index, isShown, onShow }: BagGlanceProps) {
         <Day
           label="First day"
           value={bag.firstDay ?? ''}
-          onChange={(firstDay) => setBag(bag.id, days(firstDay, bag.lastDay ?? '', true))}
+          onChange={(firstDay) => setBag(bag.id, bothDays(firstDay, bag.lastDay ?? '', true))}
         />
-        <Day label="Last day" value={bag.lastDay ?? ''} onChange={(lastDay) => setBag(bag.id, days(bag.firstDay ?? '', lastDay, false))} />
+        <Day
+          label="Last day"
+          value={bag.lastDay ?? ''}
+          onChange={(lastDay) => setBag(bag.id, bothDays(bag.firstDay ?? '', lastDay, false))}
+        />
       </Box>
       <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.75 }}>
         {told.map(({ what, says, off }) => (
@@ -123,20 +130,6 @@ export function BagGlance({ bag, index, isShown, onShow }: BagGlanceProps) {
       {findings.length > 2 && <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>and {findings.length - 2} more</Typography>}
     </Panel>
   );
-}
-
-/** Both days, or none: the other follows where it must. */
-export function days(first: string, last: string, firstChanged: boolean): Pick<Bag, 'firstDay' | 'lastDay'> {
-  if (firstChanged ? first === '' : last === '') {
-    return { firstDay: '', lastDay: '' };
-  }
-  const begins = first === '' ? last : first;
-  const ends = last === '' ? first : last;
-  return begins <= ends
-    ? { firstDay: begins, lastDay: ends }
-    : firstChanged
-      ? { firstDay: begins, lastDay: begins }
-      : { firstDay: ends, lastDay: ends };
 }
 
 /** A day of the calendar. */

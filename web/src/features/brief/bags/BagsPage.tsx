@@ -102,9 +102,12 @@ function Bags() {
           </Button>
         ))}
         <Box sx={{ flex: 1 }} />
-        <Button onClick={fromShots}>{one ? 'Add what the shots chose' : 'Pack what the shots chose'}</Button>
-        <Button onClick={() => go({ view: 'bags', bag: addBag('Bag') })}>New bag</Button>
-        <Files one={one} onSaid={setSaid} />
+        {/* On set a thumb ticks off; what is planned with is left out there. */}
+        <Box sx={{ display: { xs: view === 'pack' ? 'none' : 'contents', md: 'contents' } }}>
+          <Button onClick={fromShots}>{one ? 'Add what the shots chose' : 'Pack what the shots chose'}</Button>
+          <Button onClick={() => go({ view: 'bags', bag: addBag('Bag') })}>New bag</Button>
+          <Files one={one} onSaid={setSaid} />
+        </Box>
       </Box>
       {said && (
         <Typography role="status" sx={{ fontSize: 13.5 }}>

@@ -1,11 +1,12 @@
 import { Box, Button, InputBase, MenuItem, Typography } from '@mui/material';
 import { styled, useTheme } from '@mui/material/styles';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Bag } from '../../../gear/bags';
-import { bagsOf } from '../../../gear/bags';
+import { useEffect, useMemo, useState } from 'react';
+import { api } from '../../../api/client';
+import { bagsOf, type Bag } from '../../../gear/bags';
 import { askFit, useGear } from '../../../gear/fitting';
 import { fullName } from '../../../gear/gear';
-import { book, useUnits, type Booking, type Clash, type GearUnit } from '../../../gear/units';
+import { book, changeTerms, readUnits, useUnits, type Booking, type Clash, type GearUnit } from '../../../gear/units';
+import { Text } from '../../../gear/UnitsOf';
 import { counted } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { Panel } from '../../../ui/Panel';
@@ -14,6 +15,7 @@ import { placeOf, shotsOf, useProduction } from '../productionStore';
 import { useBagAnswers } from './bagAnswers';
 import { bookingsFor, daysBetween, ordersOf, type Span } from './bookingModel';
 import { markOf, money } from './bagWords';
+import { useWidth } from '../../../ui/useWidth';
 
 const rowPx = 26;
 const nameDrawn = 250;
@@ -110,7 +112,8 @@ export function BookingsView({ marked }: { marked: (bag: Bag) => number }) {
           </Panel>
         ))}
       </Box>
-      <Box sx={{ display: 'grid', gap: 1 }}>
+      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 1fr)' }}>
+        <Zone />
         {bags.map((bag) => (
           <BookBag key={bag.id} bag={bag} mark={markOf(marked(bag))} />
         ))}
@@ -119,6 +122,47 @@ export function BookingsView({ marked }: { marked: (bag: Bag) => number }) {
         )}
       </Box>
     </Box>
+  );
+}
+
+/** The clock by which the crew books. */
+function Zone() {
+  const timeZone = useUnits((s) => s.terms.timeZone);
+  const [zones, setZones] = useState<string[]>([]);
+  const [problem, setProblem] = useState('');
+  useEffect(
+    () =>
+      void api
+        .GET('/api/crew/terms/zones')
+        .then(({ data }) => setZones(data ?? []))
+        .catch(() => undefined),
+    [],
+  );
+  return (
+    <Panel sx={{ p: 1 }}>
+      <Text
+        label="The clock of the crew"
+        value={timeZone}
+        max={40}
+        list="zones"
+        onSave={(zone) =>
+          void changeTerms({ timeZone: zone }).then((failed) => {
+            setProblem(failed?.say ?? '');
+            return readUnits();
+          })
+        }
+      />
+      <datalist id="zones">
+        {zones.map((zone) => (
+          <option key={zone} value={zone} />
+        ))}
+      </datalist>
+      {problem && (
+        <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
+          {problem}
+        </Typography>
+      )}
+    </Panel>
   );
 }
 
@@ -169,23 +213,22 @@ function Days({ booking }: { booking: Booking }) {
 function Calendar({ bookings, by }: { bookings: Booking[]; by: 'thing' | 'unit' }) {
   const items = useGear((s) => s.items);
   const units = useUnits((s) => s.units);
+  const opening = useGear((s) => s.state === 'opening');
   const production = useProduction((s) => s.id);
   const { text, primary, divider, drawing } = useTheme().vars!.palette;
-  const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
+  const [box, width] = useWidth();
   const [picked, setPicked] = useState<Booking | null>(null);
-  useEffect(() => {
-    const sizes = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
-    sizes.observe(box.current!);
-    return () => sizes.disconnect();
-  }, []);
   const nameOf = (booking: Booking) => {
     const unit = units.find((u) => u.id === booking.unitId);
     const item = items.get(booking.gearId);
-    return `${item ? fullName(item) : 'Something that is gone'}${unit?.label ? ` (${unit.label})` : ''}`;
+    return `${item ? fullName(item) : opening ? '…' : 'Something that is gone'}${unit?.label ? ` (${unit.label})` : ''}`;
   };
   const rows = [...Map.groupBy(bookings, (b) => (by === 'thing' ? b.unitId : b.crewUnit)).values()]
-    .map((those) => ({ name: by === 'thing' ? nameOf(those[0]!) : those[0]!.crewUnit, those }))
+    .map((those) => ({
+      key: by === 'thing' ? those[0]!.unitId : those[0]!.crewUnit,
+      name: by === 'thing' ? nameOf(those[0]!) : those[0]!.crewUnit,
+      those,
+    }))
     .sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }));
   if (bookings.length === 0) {
     return <Typography sx={{ fontSize: 13.5, color: 'text.secondary', py: 1 }}>Nothing is booked.</Typography>;
@@ -229,7 +272,7 @@ function Calendar({ bookings, by }: { bookings: Booking[]; by: 'thing' | 'unit' 
             </g>
           ))}
           {rows.map((row, i) => (
-            <g key={row.name}>
+            <g key={row.key}>
               <text className="name" x={0} y={tops[i]! + 16}>
                 {row.name.length > nameWidth / 6.4 ? `${row.name.slice(0, Math.floor(nameWidth / 6.4))}…` : row.name}
                 <title>{row.name}</title>
@@ -294,7 +337,7 @@ const hours = [0, 1, 2, 3, 4, 6, 8, 12, 24, 48];
 function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
   const production = useProduction((s) => s.id);
   const names = useProduction((s) => s.document.units ?? []);
-  const { units, bookings, terms, state } = useUnits();
+  const { units, bookings, state } = useUnits();
   const items = useGear((s) => s.items);
   const mine = bookings.filter((b) => b.bagId === bag.id);
   const [span, setSpan] = useState<Span>(() => ({
@@ -359,7 +402,7 @@ function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
           </MenuItem>
         ))}
       </LabelledSelect>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.75 }}>
         {time('From', span.from, (from) => set({ from }))}
         {time('To', span.to, (to) => set({ to }))}
         <LabelledSelect
@@ -405,9 +448,11 @@ function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
           </Button>
         )}
       </Box>
-      <Typography sx={{ fontSize: 12, color: 'text.secondary' }}>
-        {names.length === 0 ? 'A production has units: name them under Delivery, units, bag. ' : ''}On the clock of {terms.timeZone}.
-      </Typography>
+      {names.length === 0 && (
+        <Typography sx={{ fontSize: 12, color: 'text.secondary' }}>
+          A production has units: name them under Delivery, units, bag.
+        </Typography>
+      )}
       {said && (
         <Typography role="status" sx={{ fontSize: 13, color: said.clashes.length > 0 ? 'warning.main' : undefined }}>
           {said.say}

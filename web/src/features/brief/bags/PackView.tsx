@@ -1,10 +1,11 @@
-import { Box, Button, Checkbox, InputBase, LinearProgress, MenuItem, Select, Typography } from '@mui/material';
+import { Box, Button, Checkbox, LinearProgress, Typography } from '@mui/material';
 import { useState } from 'react';
 import { linesOf, type Bag } from '../../../gear/bags';
 import { useGear } from '../../../gear/fitting';
 import { fullName } from '../../../gear/gear';
-import { conditions, saveUnit, useUnits, type GearUnit, type UnitCondition } from '../../../gear/units';
-import { counted, oneLine } from '../../../ui/format';
+import { saveUnit, useUnits, type GearUnit } from '../../../gear/units';
+import { State, Text } from '../../../gear/UnitsOf';
+import { counted } from '../../../ui/format';
 import { Panel } from '../../../ui/Panel';
 import { setLine } from './bagCommands';
 import { kindOrder, kinds } from './bagWords';
@@ -116,41 +117,26 @@ export function PackView({ bag, mark }: { bag: Bag; mark: string }) {
 
 /** What state a unit came back in: it is noted on the unit, and every bag says so. */
 function Condition({ unit, name, many }: { unit: GearUnit; name: string; many: boolean }) {
-  const [note, setNote] = useState<string | null>(null);
   const [problem, setProblem] = useState('');
-  const save = async (part: Partial<GearUnit>) => {
-    const { id, revision, ...rest } = { ...unit, ...part };
-    setProblem((await saveUnit(id, rest, revision))?.say ?? '');
-    setNote(null);
-  };
+  const { id, revision, ...known } = unit;
+  const save = (part: Partial<GearUnit>) =>
+    void saveUnit(id, { ...known, ...part }, revision).then((failed) => setProblem(failed?.say ?? ''));
+  const called = many ? `${name} (${unit.label || 'no label'})` : name;
   return (
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1, pl: 5.5, pb: 0.5, '@media print': { pl: 4 } }}>
-      {many && <Typography sx={{ fontSize: 13.5, minWidth: 60 }}>{unit.label || 'no label'}</Typography>}
-      <Select
-        size="small"
-        value={unit.condition}
-        onChange={(event) =>
-          void save({ condition: event.target.value as UnitCondition, ...(event.target.value === 'good' && { conditionNote: '' }) })
-        }
-        inputProps={{ 'aria-label': `State of ${name}${many ? ` (${unit.label || 'no label'})` : ''}` }}
-        sx={{ fontSize: 13.5, minHeight: 40, color: unit.condition === 'good' ? undefined : 'warning.main' }}
-      >
-        {Object.entries(conditions).map(([condition, words]) => (
-          <MenuItem key={condition} value={condition}>
-            {words}
-          </MenuItem>
-        ))}
-      </Select>
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 1, pl: 5.5, pb: 0.5 }}>
+      {many && <Typography sx={{ fontSize: 13.5, minWidth: 60, pb: 1 }}>{unit.label || 'no label'}</Typography>}
+      <Box sx={{ width: 170 }}>
+        <State unit={unit} name={called} onSave={save} />
+      </Box>
       {unit.condition !== 'good' && (
-        <InputBase
-          value={note ?? unit.conditionNote}
-          placeholder="What is wrong?"
-          onChange={(event) => setNote(oneLine(event.target.value))}
-          onBlur={() => note !== null && void save({ conditionNote: note })}
-          onKeyDown={(event) => event.key === 'Enter' && note !== null && void save({ conditionNote: note })}
-          inputProps={{ 'aria-label': `What is wrong with ${name}`, maxLength: 500 }}
-          sx={{ flex: 1, minWidth: 140, fontSize: 13.5, minHeight: 40, borderBottom: 1, borderColor: 'divider' }}
-        />
+        <Box sx={{ flex: 1, minWidth: 160 }}>
+          <Text
+            label={`What is wrong with ${called}`}
+            value={unit.conditionNote}
+            max={500}
+            onSave={(conditionNote) => save({ conditionNote })}
+          />
+        </Box>
       )}
       {problem && (
         <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>

@@ -1,11 +1,12 @@
 import { Box, Button, Typography } from '@mui/material';
 import { styled, useTheme } from '@mui/material/styles';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Bag } from '../../../gear/bags';
 import { fixed, withUnit } from '../../../ui/format';
 import { useBagAnswers, type BagAnswer } from './bagAnswers';
 import { addThings } from './bagCommands';
 import { markOf } from './bagWords';
+import { useWidth } from '../../../ui/useWidth';
 
 type Row = BagAnswer['reach'][number];
 type Hole = Row['holes'][number];
@@ -32,14 +33,8 @@ export function ReachDrawing({ bags, marked }: { bags: Bag[]; marked: (bag: Bag)
   const answers = useBagAnswers((s) => s.bags);
   const [everyMode, setEveryMode] = useState(false);
   const [hole, setHole] = useState<{ bag: Bag; row: Row; hole: Hole } | null>(null);
-  const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
+  const [box, width] = useWidth();
   const { text, primary, warning, divider, drawing } = useTheme().vars!.palette;
-  useEffect(() => {
-    const sizes = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
-    sizes.observe(box.current!);
-    return () => sizes.disconnect();
-  }, []);
 
   const rows = bags.flatMap((bag) => {
     const all = answers[bag.id]?.reach ?? [];

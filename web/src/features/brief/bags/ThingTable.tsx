@@ -104,7 +104,7 @@ export function ThingTable({ bags, marked }: { bags: Bag[]; marked: (bag: Bag) =
                     {idle && <span className="said"> · nothing needs it</span>}
                     {item && byModel.has(id) && there < most && <span className="off"> · {there === 0 ? 'none' : there} there</span>}
                     {wrong && <span className="off"> · {wrong}</span>}
-                    {bags.length === 1 && (item?.kind === 'bagItem' || item?.['type'] === 'rails') && (
+                    {bags.length === 1 && (item?.['mounted'] === true || item?.['type'] === 'rails') && (
                       <Button
                         size="small"
                         aria-pressed={linesOf(bags[0]!).find((line) => line.id === id)?.onRig ?? false}
@@ -127,6 +127,11 @@ export function ThingTable({ bags, marked }: { bags: Bag[]; marked: (bag: Bag) =
           </tbody>
         ))}
       </Table>
+      {bags.some((bag) => (days[bag.id]?.alone.length ?? 0) > 0) && (
+        <Typography sx={{ fontSize: 12, color: 'text.secondary', pt: 0.5 }}>
+          The small figure: so many shots could not be done without it.
+        </Typography>
+      )}
       {rows.length === 0 && (
         <Typography sx={{ fontSize: 13.5, color: 'text.secondary', py: 1 }}>Nothing is packed yet. Type what goes in.</Typography>
       )}

@@ -43,8 +43,10 @@ export const addBags = (bags: Bag[]): void => change(once('bags'), (d) => ({ ...
 
 /** Makes another bag like one, not packed yet. */
 export function duplicateBag(bag: Bag): string {
-  const { id: _, name, ...rest } = bag;
-  return addBag(`${name}, another`.slice(0, 70), { ...rest, lines: linesOf(bag).map((line) => ({ ...line, units: [], out: 0, back: 0 })) });
+  return addBag(`${bag.name}, another`.slice(0, 70), {
+    ...bag,
+    lines: linesOf(bag).map((line) => ({ ...line, units: [], out: 0, back: 0 })),
+  });
 }
 
 export const removeBag = (id: string): void =>

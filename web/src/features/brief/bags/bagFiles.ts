@@ -23,7 +23,7 @@ export async function takeOut(bags: Bag[], kind: 'json' | 'csv'): Promise<string
     if (data === undefined) {
       return failure(response.status, error).say;
     }
-    download(`${name}.csv`, new Blob([data as string], { type: 'text/csv' }));
+    download(`${name}.csv`, new Blob([data], { type: 'text/csv' }));
     return '';
   } catch {
     return unreachable.say;

@@ -15,7 +15,7 @@ export interface Span {
 /** A clock time so many minutes on, as a clock without changes tells it: near enough to see what is free; the server knows the rest. */
 export function later(time: string, minutes: number): string {
   const at = new Date(`${time}:00Z`);
-  return Number.isNaN(at.getTime()) ? time : new Date(at.getTime() + minutes * 60_000).toISOString().slice(0, 16);
+  return time === '' || Number.isNaN(at.getTime()) ? time : new Date(at.getTime() + minutes * 60_000).toISOString().slice(0, 16);
 }
 
 const overlaps = (booking: Booking, from: string, to: string) => booking.pickUp < to && from < booking.return;
