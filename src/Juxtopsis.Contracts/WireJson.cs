@@ -88,6 +88,7 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(IReadOnlyList<PastOutput>))]
 [JsonSerializable(typeof(CrewFileHead))]
 [JsonSerializable(typeof(CrewFileWork))]
+[JsonSerializable(typeof(CrewFileUnits))]
 [JsonSerializable(typeof(CrewImportOutput))]
 [JsonSerializable(typeof(DemoInput))]
 [JsonSerializable(typeof(ImportBackOutput))]

@@ -32,7 +32,7 @@ public sealed class BagTests(ServerFixture fixture) : IClassFixture<ServerFixtur
         Assert.Equal(["unitsShort", "bagTooHeavy"], answer.Findings.Select(f => JsonNamingPolicy.CamelCase.ConvertName($"{f.Code}")));
         Assert.Equal(4, answer.Reach.Count);
         var hole = Assert.Single(answer.Reach[0].Holes);
-        Assert.Equal((20.05, 100.28), (Math.Round(hole.FromMm, 2), Math.Round(hole.ToMm, 2)));
+        Assert.Equal((20.06, 100.28), (Math.Round(hole.FromMm, 2), Math.Round(hole.ToMm, 2)));
         Assert.NotEmpty(hole.Fills);
         Assert.All(hole.Fills, f => Assert.NotEmpty(f.Added));
     }
@@ -132,6 +132,55 @@ public sealed class BagTests(ServerFixture fixture) : IClassFixture<ServerFixtur
         var refused = await Save(document with { ChooseFrom = Guid.NewGuid() });
         refused.IsProblem(422);
         Assert.Equal(["document.chooseFrom"], refused.Fields);
+    }
+
+    [Fact]
+    public async Task Bags_go_out_and_come_in_as_JSON_and_as_a_table()
+    {
+        var bag = Bag(Tern, Of("Capstan Card 256 GB")) with { Name = "A \"quoted\", bag", Unit = "Shed unit", FirstDay = "2027-05-01", LastDay = "2027-05-02" };
+        bag = bag with { Lines = [bag.Lines[0], bag.Lines[1] with { Count = 4, Out = 2, Units = [Guid.NewGuid()], Note = "in the lid" }] };
+        var file = new BagsFile { Bags = [bag] };
+        var json = JsonSerializer.Serialize(file, WireJson.Default.BagsFile);
+        var table = await fixture.Server.SendAsync(HttpMethod.Post, "/api/bags/table.csv", json);
+        Assert.Equal((200, "text/csv"), ((int)table.Status, table.MediaType));
+        Assert.Contains("Selkie Tern", table.Body, StringComparison.Ordinal);
+        foreach (var text in new[] { json, table.Body, table.Body.Replace($"{Tern}", "", StringComparison.Ordinal) })
+        {
+            var (status, read) = await Read(text);
+            Assert.Equal(200, status);
+            var came = JsonSerializer.Deserialize(read, WireJson.Default.BagsReadOutput)!;
+            Assert.Empty(came.Problems);
+            var one = Assert.Single(came.Bags);
+            Assert.Equal((bag.Name, bag.Unit, bag.FirstDay, bag.LastDay), (one.Name, one.Unit, one.FirstDay, one.LastDay));
+            Assert.NotEqual(bag.Id, one.Id);
+            Assert.Equal([(Tern, 1, 0), (Of("Capstan Card 256 GB"), 4, 0)], one.Lines.Select(l => (l.Id, l.Count, l.Out)));
+            Assert.Equal("in the lid", one.Lines[1].Note);
+        }
+    }
+
+    [Theory]
+    [InlineData("Bag,Thing,How many\nA,Selkie Tern,1\nA,Nothing known,2\nB,Selkie Plover,0\n,Selkie Plover,1\nA,Selkie Tern,1\n", 200, 4)]
+    [InlineData("Name,What\nA,B\n", 422, 0)]
+    [InlineData("", 422, 0)]
+    [InlineData("{\"format\":\"other\",\"bags\":[]}", 422, 0)]
+    [InlineData("{\"bags\":", 400, 0)]
+    public async Task What_of_a_file_cannot_be_taken_is_told(string text, int expected, int problems)
+    {
+        var (status, body) = await Read(text);
+        Assert.Equal(expected, status);
+        if (status == 200)
+        {
+            var read = JsonSerializer.Deserialize(body, WireJson.Default.BagsReadOutput)!;
+            Assert.Equal((1, problems), (read.Bags.Count, read.Problems.Count));
+        }
+    }
+
+    private async Task<(int Status, string Body)> Read(string text)
+    {
+        using var content = new ByteArrayContent(System.Text.Encoding.UTF8.GetBytes(text));
+        content.Headers.ContentType = new("application/octet-stream");
+        using var answer = await fixture.Server.Client.PostAsync("/api/bags/read", content, TestContext.Current.CancellationToken);
+        return ((int)answer.StatusCode, await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
     }
 
     private static FrontRequest Front(FrontCriterion one, FrontCriterion other) => new()

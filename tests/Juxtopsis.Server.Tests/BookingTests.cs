@@ -266,6 +266,22 @@ public sealed class BookingTests(ServerFixture fixture) : IClassFixture<ServerFi
     }
 
     [Fact]
+    public async Task Bookings_are_a_calendar_file()
+    {
+        await Terms(Zone);
+        var thing = await NewThing();
+        var booking = Booking(thing, "2028-07-01T08:00", "2028-07-02T18:00", "River unit", before: 60);
+        booking["note"] = "by boat, not by van";
+        await Book(booking);
+        var file = await Server.SendAsync(HttpMethod.Get, "/api/bookings.ics");
+        Assert.Equal((200, "text/calendar"), ((int)file.Status, file.MediaType));
+        var calendar = Ical.Net.Calendar.Load(file.Body)!;
+        var read = calendar.Events.Single(e => e.Uid == $"{Text(booking, "id")}@juxtopsis");
+        Assert.Equal(($"Case {thing}: River unit", new DateTime(2028, 7, 1, 5, 0, 0), new DateTime(2028, 7, 2, 16, 0, 0)), (read.Summary, read.Start!.AsUtc, read.End!.AsUtc));
+        Assert.EndsWith("by boat, not by van", read.Description, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Terms_are_kept_and_bad_ones_refused()
     {
         var answer = await Server.SendAsync(HttpMethod.Put, "/api/crew/terms", $$"""{"currency":"kr","taxPercent":25,"marginPercent":12.5,"timeZone":"{{Zone}}"}""");

@@ -37,7 +37,12 @@ public sealed class CrewFileTests(ServerFixture fixture) : IClassFixture<ServerF
     public async Task What_one_server_has_another_takes_over_whole_and_a_second_time_nothing_is_new()
     {
         var id = Guid.NewGuid();
-        await fixture.Server.SendAsync(HttpMethod.Put, $"/api/productions/{id}", """{"name":"Ebb and flood","document":{"schemaVersion":2,"note":"Taken over"}}""", ifNoneMatch: "*");
+        await fixture.Server.SendAsync(HttpMethod.Put, $"/api/productions/{id}", """{"name":"Ebb and flood","document":{"schemaVersion":3,"note":"Taken over"}}""", ifNoneMatch: "*");
+        var (thing, second, booking) = (Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid());
+        await fixture.Server.SendAsync(HttpMethod.Put, $"/api/shelf/{thing}", $$"""{"kind":"bagItem","id":"{{thing}}","name":"Sea chest"}""", ifNoneMatch: "*");
+        await fixture.Server.SendAsync(HttpMethod.Put, $"/api/units/{second}", $$"""{"gearId":"{{thing}}","label":"two"}""", ifNoneMatch: "*");
+        await fixture.Server.SendAsync(
+            HttpMethod.Post, "/api/bookings", $$"""{"book":[{"id":"{{booking}}","unitId":"{{second}}","crewUnit":"River unit","from":"2027-06-01T08:00","to":"2027-06-02T18:00","afterMinutes":60}]}""");
         var taken = await fixture.Server.Client.GetByteArrayAsync("/api/crew/export.zip");
         using (var zip = new ZipArchive(new MemoryStream(taken)))
         {
@@ -53,11 +58,15 @@ public sealed class CrewFileTests(ServerFixture fixture) : IClassFixture<ServerF
         Assert.Equal("Taken over", (await other.SendAsync(HttpMethod.Get, $"/api/productions/{id}")).Json["document"]!["note"]!.GetValue<string>());
         Assert.Single((await other.SendAsync(HttpMethod.Get, $"/api/productions/{id}/past")).Json.AsArray());
 
-        var (_, second) = await Bring(other, taken);
-        Assert.Equal((0, 0), (second["added"]!.GetValue<int>(), second["copies"]!.GetValue<int>()));
+        var moved = Assert.Single((await other.SendAsync(HttpMethod.Get, $"/api/bookings?unit={second}")).Json.AsArray())!;
+        Assert.Equal((booking, "2027-06-02T19:00"), (moved["id"]!.GetValue<Guid>(), moved["return"]!.GetValue<string>()));
+
+        var (_, again) = await Bring(other, taken);
+        Assert.Equal((0, 0), (again["added"]!.GetValue<int>(), again["copies"]!.GetValue<int>()));
+        Assert.Empty(again["problems"]!.AsArray());
 
         // Changed since, what is brought stands beside it.
-        await other.SendAsync(HttpMethod.Put, $"/api/productions/{id}", """{"name":"Ebb and flood","document":{"schemaVersion":2,"note":"Changed here"}}""", ifMatch: "\"1\"");
+        await other.SendAsync(HttpMethod.Put, $"/api/productions/{id}", """{"name":"Ebb and flood","document":{"schemaVersion":3,"note":"Changed here"}}""", ifMatch: "\"1\"");
         var (_, third) = await Bring(other, taken);
         Assert.Equal(1, third["copies"]!.GetValue<int>());
         Assert.Equal("Changed here", (await other.SendAsync(HttpMethod.Get, $"/api/productions/{id}")).Json["document"]!["note"]!.GetValue<string>());
@@ -91,6 +100,6 @@ public sealed class CrewFileTests(ServerFixture fixture) : IClassFixture<ServerF
         Assert.Equal("high", (await fixture.Server.SendAsync(HttpMethod.Get, $"/api/productions/{id}/stored")).Json["tide"]!.GetValue<string>());
     }
 
-    private static string Work(Guid id, string name, string document = """{"schemaVersion":2}""") =>
+    private static string Work(Guid id, string name, string document = """{"schemaVersion":3}""") =>
         $$"""{"id":"{{id}}","name":"{{name}}","document":{{document}},"updatedAt":"2026-11-26T00:00:00Z","deletedAt":null}""";
 }

@@ -61,7 +61,7 @@ public sealed class MigrationTests
     public async Task A_production_of_version_2_keeps_the_gear_to_choose_from_as_a_bag()
     {
         var document = await Opened(
-            "Imports", "productions",
+            "Productions", "productions",
             """{"schemaVersion":2,"bag":["10f7a7e0-0000-4000-8000-000000000002","10f7a7e0-0000-4000-8000-000000000003","10f7a7e0-0000-4000-8000-000000000002"],"shots":[]}""");
         var bag = Assert.Single(document["bags"]!.AsArray())!;
         Assert.Equal((3, bag["id"]!.GetValue<Guid>(), "Gear to choose from"), (document["schemaVersion"]!.GetValue<int>(), document["chooseFrom"]!.GetValue<Guid>(), bag["name"]!.GetValue<string>()));
@@ -123,7 +123,7 @@ public sealed class MigrationTests
 
         await Insert(database, "productions", """{"schemaVersion":1,"note":"As it was","places":[],"shots":[]}""");
         await using var server = await new RunningServer(database.Connection).ReadyAsync();
-        var changed = await server.SendAsync(HttpMethod.Put, $"/api/productions/{Id}", """{"name":"new","document":{"schemaVersion":2}}""", ifMatch: "\"4\"");
+        var changed = await server.SendAsync(HttpMethod.Put, $"/api/productions/{Id}", """{"name":"new","document":{"schemaVersion":3}}""", ifMatch: "\"4\"");
         Assert.Equal(200, (int)changed.Status);
         var past = (await server.SendAsync(HttpMethod.Get, $"/api/productions/{Id}/past")).Json.AsArray();
         Assert.Equal([5, 4], past.Select(p => p!["revision"]!.GetValue<int>()));

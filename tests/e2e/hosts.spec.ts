@@ -193,6 +193,13 @@ interface FitDoor {
   CutAsk: (json: string, feet: boolean) => string | null;
   CutStep: (some: number) => number;
   CutAnswer: (feet: boolean) => string;
+  Bags: (json: string, feet: boolean) => string;
+  BagDayAsk: (json: string, feet: boolean) => string | null;
+  BagDayStep: (rigs: number) => number;
+  BagDayAnswer: (feet: boolean) => string;
+  FrontAsk: (json: string, feet: boolean) => string | null;
+  FrontStep: (some: number) => number;
+  FrontAnswer: (feet: boolean) => string;
 }
 
 test('what fits is the same in browser and server, however small the steps', async ({ page, server }) => {
@@ -200,12 +207,17 @@ test('what fits is the same in browser and server, however small the steps', asy
   const shelf = JSON.stringify(await get('shelf/export.json'));
   const [production] = (await get('productions')) as { id: string }[];
   const { document } = (await get(`productions/${production!.id}`)) as {
-    document: { locations: { id: string }[]; shots: { locationId: string; criterion: string }[]; delivery: object };
+    document: { locations: { id: string }[]; shots: { locationId: string; criterion: string }[]; delivery: object; bags: object[] };
   };
   const { locations, shots, delivery } = document;
   const fits = shots.map((shot) => JSON.stringify({ location: locations.find((p) => p.id === shot.locationId), shot, delivery, most: 12 }));
   const refused = ['{', '{"location":{}}', fits[0]!.replace('"heightMm":2600', '"heightMm":-1'), fits[0]!.replace('"most":12', '"most":0')];
   const day = JSON.stringify({ locations, shots, delivery });
+
+  // Bags, what one does in a day, and the front of the best on two axes.
+  const bags = JSON.stringify({ bags: document.bags, delivery, marginPercent: 7, taxPercent: 19 });
+  const bagDay = JSON.stringify({ bag: document.bags[1], locations, shots, delivery });
+  const front = JSON.stringify({ locations, shots, delivery, one: 'undone', other: 'weight' });
 
   // Looks with and without a pin, blur at several distances; and two cameras of the demo that cut together.
   const { document: saved } = (await get('comparisons/10f7a7e0-0000-4000-8000-000000000005')) as {
@@ -226,7 +238,7 @@ test('what fits is the same in browser and server, however small the steps', asy
 
   await page.goto(`${server.address}/health`);
   const ours = await page.evaluate(
-    async ({ shelf, fits, refused, day, looks, cut }) => {
+    async ({ shelf, fits, refused, day, looks, cut, bags, bagDay, front }) => {
       const address = '/_framework/dotnet.js';
       /* eslint-disable @typescript-eslint/no-unsafe-assignment, @typescript-eslint/no-unsafe-call, @typescript-eslint/no-unsafe-member-access -- the runtime's own module has no types */
       const { dotnet } = await import(address);
@@ -251,15 +263,22 @@ test('what fits is the same in browser and server, however small the steps', asy
       };
       door.CutAsk(cut, true);
       while (door.CutStep(11) < 1);
+      door.BagDayAsk(bagDay, true);
+      while (door.BagDayStep(13) < 1);
+      door.FrontAsk(front, true);
+      while (door.FrontStep(29) < 1);
       return {
         answers,
         day: door.DayAnswer(false),
         filters: door.FilterDay(day, false),
         looks: looks.map(look),
         cut: door.CutAnswer(true),
+        bags: door.Bags(bags, true),
+        bagDay: door.BagDayAnswer(true),
+        front: door.FrontAnswer(true),
       };
     },
-    { shelf, fits, refused, day, looks, cut },
+    { shelf, fits, refused, day, looks, cut, bags, bagDay, front },
   );
   const post = async (path: string, body: string) =>
     (
@@ -274,4 +293,7 @@ test('what fits is the same in browser and server, however small the steps', asy
     expect(ours.looks[i], `look ${i + 1}`).toBe(await post('look?units=feet', body));
   }
   expect(ours.cut).toBe(await post('cut?units=feet', cut));
+  expect(ours.bags).toBe(await post('bags?units=feet', bags));
+  expect(ours.bagDay).toBe(await post('bags/day?units=feet', bagDay));
+  expect(ours.front).toBe(await post('bags/front?units=feet', front));
 });

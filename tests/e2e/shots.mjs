@@ -30,16 +30,6 @@ async function light(page) {
   await page.evaluate(() => window.scrollTo(0, 0));
 }
 
-/** A row of focal lengths, each from where it frames alike. */
-async function row(page) {
-  await page.getByRole('button', { name: 'Do with rig A' }).click();
-  await page.getByRole('menuitem', { name: 'Make a row' }).click();
-  await page.getByLabel('Focal lengths, mm').fill('18 25 40 60 90 150');
-  await page.getByLabel('Seen from').click();
-  await page.getByRole('option', { name: /^where each frames/ }).click();
-  await page.getByRole('button', { name: 'Make the row' }).click();
-}
-
 const production = '/brief/10f7a7e0-0000-4000-8000-0000000000a1';
 
 /** Opens a shot of the production, and waits for the strip's pictures. */
@@ -48,11 +38,19 @@ const shot = (number) => async (page) => {
   await page.waitForTimeout(12_000);
 };
 
-/** The bags for all shots. */
-async function day(page) {
-  await shot(5)(page);
-  await page.getByRole('button', { name: 'Fewest things' }).click();
-  await page.getByRole('region', { name: 'What one rig does' }).waitFor();
+/** What each bag does of the day. */
+async function bags(page) {
+  await page.getByText('6 of 8 shots').waitFor({ timeout: 60_000 });
+  await page.getByText('4 of 4 shots').waitFor({ timeout: 60_000 });
+}
+
+/** The front of two criteria, to its end. */
+async function best(page) {
+  await page.getByRole('combobox', { name: 'As few or little of' }).click();
+  await page.getByRole('option', { name: 'shots left undone' }).click();
+  await page.getByRole('list', { name: 'Bags, the fewest first' }).waitFor({ timeout: 90_000 });
+  await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 90_000 });
+  await page.getByRole('list', { name: 'Bags, the fewest first' }).getByRole('button').nth(5).click();
 }
 
 /** What comes near a look. */
@@ -72,7 +70,9 @@ async function cut(page) {
 
 const shots = [
   { name: 'brief', path: production, viewport: wide, act: shot(5) },
-  { name: 'brief-day', path: production, viewport: wide, act: day },
+  { name: 'bags', path: `${production}/bags`, viewport: wide, act: bags },
+  { name: 'bags-best', path: `${production}/bags?view=best`, viewport: wide, wait: 0, act: best },
+  { name: 'bookings', path: `${production}/bags?view=bookings`, viewport: wide, colorScheme: 'dark' },
   { name: 'bench', path: demo(1), viewport: wide },
   { name: 'closer', path: demo(1), viewport: wide, press: /^Look closer at rig A/, wait: 25_000 },
   { name: 'bench-phone', path: demo(2), viewport: { width: 390, height: 844 } },
@@ -80,7 +80,6 @@ const shots = [
   { name: 'conventions', path: demo(3), viewport: wide, press: /^Conventions/ },
   { name: 'find', path: demo(1), viewport: wide, press: /^Find$/ },
   { name: 'chain', path: demo(4), viewport: wide },
-  { name: 'parts', path: demo(4), viewport: wide, colorScheme: 'dark', press: /^28 mm/ },
   { name: 'shelf', path: `/shelf?kind=lens&camera=${skiff}`, viewport: wide },
   { name: 'shelf-lens', path: `/shelf?q=fast&camera=${skiff}`, viewport: wide, press: /^Dunlin 18–35 mm ƒ1.8$/ },
   { name: 'shelf-phone', path: '/shelf?q=wide+zoom', viewport: { width: 390, height: 844 } },
@@ -90,7 +89,6 @@ const shots = [
   { name: 'match-cut', path: `${demo(5)}?view=match`, viewport: wide, colorScheme: 'dark', act: cut },
   { name: 'light', path: `${demo(2)}?view=light`, viewport: wide, act: light },
   { name: 'hold', path: demo(1), viewport: wide, colorScheme: 'dark', act: hold },
-  { name: 'bench-row', path: demo(1), viewport: wide, act: row },
 ];
 
 const browser = await chromium.launch({
@@ -101,7 +99,7 @@ for (const { name, path, viewport, colorScheme = 'light', press, act, wait = 400
   const page = await browser.newPage({ viewport, colorScheme });
   await page.addInitScript(() => window.localStorage.setItem('juxtopsis.tour', 'done'));
   await page.goto(address + path);
-  await page.waitForSelector('tr[data-row], li, [data-testid=pair]');
+  await page.waitForSelector('tr[data-row], li, [data-testid=pair], [role=progressbar]');
   await page.evaluate(() => document.fonts.ready);
   const rendered = () =>
     [...document.querySelectorAll('canvas')]

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Juxtopsis.Contracts.Bookings;
 
 namespace Juxtopsis.Contracts.Works;
 
@@ -17,7 +18,29 @@ public sealed record CrewFileHead(string Format, int Version, string Name, DateT
 /// <param name="DeletedAt">When it was deleted; null when it was not.</param>
 public sealed record CrewFileWork(Guid Id, string Name, JsonElement Document, DateTimeOffset UpdatedAt, DateTimeOffset? DeletedAt);
 
-/// <summary>The layout of a crew's file: a ZIP archive of <c>crew.json</c>, <c>shelf.json</c>, tables, works and photographs.</summary>
+/// <summary>Physical units and their bookings in a crew's file.</summary>
+/// <param name="Units">The units.</param>
+/// <param name="Bookings">Who has them when.</param>
+public sealed record CrewFileUnits(IReadOnlyList<UnitOutput> Units, IReadOnlyList<CrewFileBooking> Bookings);
+
+/// <summary>A booking in a crew's file.</summary>
+/// <param name="Id">Its identity.</param>
+/// <param name="UnitId">The physical unit.</param>
+/// <param name="ProductionId">The production; null for none.</param>
+/// <param name="BagId">The bag; null for none.</param>
+/// <param name="CrewUnit">Who has it.</param>
+/// <param name="StartsAt">When its use begins.</param>
+/// <param name="EndsAt">When it ends.</param>
+/// <param name="BlockedFrom">When it is kept from others.</param>
+/// <param name="BlockedTo">When others may have it.</param>
+/// <param name="DaysCharged">The days for which a house charges; null for each day begun.</param>
+/// <param name="Note">Anything else to know.</param>
+/// <param name="By">What whoever booked it is called.</param>
+public sealed record CrewFileBooking(
+    Guid Id, Guid UnitId, Guid? ProductionId, Guid? BagId, string CrewUnit, DateTimeOffset StartsAt, DateTimeOffset EndsAt, DateTimeOffset BlockedFrom, DateTimeOffset BlockedTo, int? DaysCharged, string Note,
+    string By);
+
+/// <summary>The layout of a crew's file: a ZIP archive of <c>crew.json</c>, <c>shelf.json</c>, tables, units with their bookings, works and photographs.</summary>
 public static class CrewFile
 {
     /// <summary>What the head says.</summary>

@@ -25,13 +25,14 @@ internal static class CrewEndpoints
     private const long MostBytes = 1024L * 1024 * 1024;
     private const int MostWorkBytes = 4 * 1024 * 1024;
     private const int MostEntries = 50_000;
+    private const string Units = "units.json";
     private const string Zip = "application/zip";
 
     public static void MapCrew(this WebApplication app)
     {
         var group = app.MapGroup("/api/crew").WithTags("Crew").RequireDatabase();
         group.MapGet("export.zip", Export).WithName("ExportCrew")
-            .WithSummary("All that the crew has as one ZIP archive: the shelf, its tables, comparisons, productions and photographs.")
+            .WithSummary("All that the crew has as one ZIP archive: the shelf, its tables, units and bookings, comparisons, productions and photographs.")
             .Produces(200, contentType: Zip).ProducesProblems(429, 503)
             .RequireRateLimiting(Limits.Import).WithRequestTimeout(Limits.Import);
         group.MapPost("import", Import).WithName("ImportCrew")
@@ -84,6 +85,7 @@ internal static class CrewEndpoints
             await Add(zip, "tables.zip", tables.ToArray(), cancellationToken);
         }
 
+        await Add(zip, Units, JsonSerializer.SerializeToUtf8Bytes(await CrewUnits.OfAsync(db, cancellationToken), WireJson.Default.CrewFileUnits), cancellationToken);
         await AddWorks(zip, "comparisons", db.Comparisons, cancellationToken);
         await AddWorks(zip, "productions", db.Productions, cancellationToken);
         foreach (var id in await db.Photos.Where(p => p.DeletedAt == null).OrderBy(p => p.Id).Select(p => p.Id).ToListAsync(cancellationToken))
@@ -155,6 +157,12 @@ internal static class CrewEndpoints
 
                 await store.WriteAsync(plan, cancellationToken);
                 gear = plan.Rows.Count(r => !r.IsSame);
+            }
+
+            if (zip.GetEntry(Units) is { } units)
+            {
+                var read = await Read(units, MostWorkBytes, cancellationToken) is { } text ? WireReader.Read<CrewFileUnits>(text, WireJson.Default.CrewFileUnits, out _) : null;
+                brought.Problems.AddRange(read is null ? [$"{Units} cannot be read."] : await CrewUnits.BringAsync(db, read, brought.Now, cancellationToken));
             }
 
             foreach (var entry in zip.Entries)

@@ -95,7 +95,7 @@ export function BookingsView({ marked }: { marked: (bag: Bag) => number }) {
               </thead>
               <tbody>
                 {order.lines.map(({ booking, item, hirePerDay, cost }) => (
-                  <tr key={booking.id}>
+                  <tr key={booking.id} data-row={booking.id}>
                     <th scope="row">{fullName(item)}</th>
                     <td>{booking.crewUnit}</td>
                     <td>{spoken(booking.pickUp)}</td>
@@ -340,13 +340,16 @@ function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
   const { units, bookings, state } = useUnits();
   const items = useGear((s) => s.items);
   const mine = bookings.filter((b) => b.bagId === bag.id);
-  const [span, setSpan] = useState<Span>(() => ({
-    crewUnit: bag.unit || (names[0] ?? ''),
+  // What was typed goes before what is booked, and that before the days of the bag.
+  const [typed, setTyped] = useState<Partial<Span>>({});
+  const span: Span = {
+    crewUnit: mine[0]?.crewUnit ?? (bag.unit || (names[0] ?? '')),
     from: mine[0]?.from ?? (bag.firstDay ? `${bag.firstDay}T07:00` : ''),
     to: mine[0]?.to ?? (bag.lastDay ? `${bag.lastDay}T19:00` : ''),
     beforeMinutes: mine[0]?.beforeMinutes ?? 0,
     afterMinutes: mine[0]?.afterMinutes ?? 60,
-  }));
+    ...typed,
+  };
   const [said, setSaid] = useState<{ say: string; clashes: Clash[] } | null>(null);
   const [busy, setBusy] = useState(false);
   const send = async (wanted: ReturnType<typeof bookingsFor>) => {
@@ -367,7 +370,7 @@ function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
           }`,
     });
   };
-  const set = (part: Partial<Span>) => setSpan((s) => ({ ...s, ...part }));
+  const set = (part: Partial<Span>) => setTyped((before) => ({ ...before, ...part }));
   const time = (label: string, value: string, onChange: (time: string) => void) => (
     <Box sx={{ '& label': { display: 'block', fontSize: 12, color: 'text.secondary' } }}>
       <label>

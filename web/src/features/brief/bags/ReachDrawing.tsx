@@ -2,6 +2,8 @@ import { Box, Button, Typography } from '@mui/material';
 import { styled, useTheme } from '@mui/material/styles';
 import { useState } from 'react';
 import type { Bag } from '../../../gear/bags';
+import { useGear } from '../../../gear/fitting';
+import { fullName } from '../../../gear/gear';
 import { fixed, withUnit } from '../../../ui/format';
 import { useBagAnswers, type BagAnswer } from './bagAnswers';
 import { addThings } from './bagCommands';
@@ -173,6 +175,11 @@ export function ReachDrawing({ bags, marked }: { bags: Bag[]; marked: (bag: Bag)
 
 /** What of the shelf fills a hole; a press packs it. */
 function Fills({ bag, row, hole, onClose }: { bag: Bag; row: Row; hole: Hole; onClose: () => void }) {
+  const items = useGear((s) => s.items);
+  const nameOf = (id: string, short: string) => {
+    const item = items.get(id);
+    return item ? fullName(item) : short;
+  };
   return (
     <Box role="region" aria-label="What fills the hole" sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1, mt: 0.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
@@ -190,7 +197,7 @@ function Fills({ bag, row, hole, onClose }: { bag: Bag; row: Row; hole: Hole; on
           sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 1, borderTop: 1, borderColor: 'divider' }}
         >
           <Typography sx={{ flex: 1, fontSize: 14, minWidth: 180 }}>
-            {[fill.rig.lensName, ...fill.rig.linkNames].join(' through ')}
+            {[nameOf(fill.rig.lens, fill.rig.lensName), ...fill.rig.linkNames].join(' through ')}
           </Typography>
           <Typography sx={{ fontSize: 13, color: 'text.secondary', fontVariantNumeric: 'tabular-nums' }}>
             {mm(fill.fromMm)}

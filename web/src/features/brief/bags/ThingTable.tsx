@@ -91,7 +91,7 @@ export function ThingTable({ bags, marked }: { bags: Bag[]; marked: (bag: Bag) =
               const needed = bags.map((bag) => alone(bag, id));
               const idle = item !== undefined && isOfRig(id) && bags.every((bag) => days[bag.id]) && needed.every((count) => count === 0);
               return (
-                <tr key={id}>
+                <tr key={id} data-row={id}>
                   <th scope="row" className={item ? undefined : 'gone'}>
                     {name}
                     {item && item['ownership'] !== undefined && item['ownership'] !== 'own' && (
