@@ -31,7 +31,7 @@ export function BagGlance({ bag, index, isShown, onShow }: BagGlanceProps) {
   const day = useBagAnswers((s) => s.days[bag.id]);
   const terms = useUnits((s) => s.terms);
   const bookings = useUnits((s) => s.bookings);
-  const units = useProduction((s) => s.document.units ?? []);
+  const units = useProduction((s) => s.document.units) ?? [];
   const findings = [...(answer?.findings ?? []), ...(day?.findings ?? [])].filter((f) => f.severity !== 'note');
   const over = (about: string) => findings.some((f) => f.about === about && f.severity === 'stops');
   const booked = bookings.filter((b) => b.bagId === bag.id);

@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { productions } from '../../../api/client';
 import { useSettings } from '../../../app/settings';
@@ -193,24 +193,26 @@ function Shelf() {
 
 /** Bags as files: out, one or all, and in. */
 function Files({ one, onSaid }: { one: Bag | undefined; onSaid: (say: string) => void }) {
+  const input = useRef<HTMLInputElement>(null);
   return (
     <>
       <Button onClick={() => void takeOut(one ? [one] : bagsOf(useProduction.getState().document), 'json').then(onSaid)}>JSON</Button>
       <Button onClick={() => void takeOut(one ? [one] : bagsOf(useProduction.getState().document), 'csv').then(onSaid)}>CSV</Button>
-      <Button component="label">
-        Bring in
-        <input type="file" accept=".json,.csv" hidden aria-label="Bring bags in" onChange={(event) => void bringIn(event.target, onSaid)} />
-      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,.csv"
+        hidden
+        aria-label="Bring bags in"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) void import('./bagFiles').then((files) => files.bringIn(file)).then(onSaid);
+        }}
+      />
+      <Button onClick={() => input.current?.click()}>Bring in</Button>
     </>
   );
 }
 
 const takeOut = async (bags: Bag[], kind: 'json' | 'csv') => (await import('./bagFiles')).takeOut(bags, kind);
-
-async function bringIn(input: HTMLInputElement, onSaid: (say: string) => void) {
-  const file = input.files?.[0];
-  if (file) {
-    onSaid(await (await import('./bagFiles')).bringIn(file));
-    input.value = '';
-  }
-}

@@ -336,7 +336,7 @@ const hours = [0, 1, 2, 3, 4, 6, 8, 12, 24, 48];
 /** Books what is in a bag: all of it, or nothing where somebody else has a part of it. */
 function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
   const production = useProduction((s) => s.id);
-  const names = useProduction((s) => s.document.units ?? []);
+  const names = useProduction((s) => s.document.units) ?? [];
   const { units, bookings, state } = useUnits();
   const items = useGear((s) => s.items);
   const mine = bookings.filter((b) => b.bagId === bag.id);

@@ -200,6 +200,7 @@ function Add({ bag, mark }: { bag: Bag; mark: string | null }) {
           size="small"
           placeholder={mark ? `Pack into ${mark}` : 'Pack something'}
           slotProps={{
+            ...params.slotProps,
             htmlInput: { ...params.slotProps.htmlInput, 'aria-label': mark ? `Pack into bag ${mark}` : 'Pack something', maxLength: 200 },
           }}
         />
