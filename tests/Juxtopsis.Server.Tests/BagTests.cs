@@ -38,6 +38,25 @@ public sealed class BagTests(ServerFixture fixture) : IClassFixture<ServerFixtur
     }
 
     [Fact]
+    public async Task What_bags_of_two_units_hold_on_one_day_is_told_and_alternatives_are_not()
+    {
+        var shed = Bag(Tern) with { Name = "Shed", Unit = "Shed unit", FirstDay = "2027-05-01", LastDay = "2027-05-03" };
+        var river = Bag(Tern) with { Name = "River", Unit = "River unit", FirstDay = "2027-05-03", LastDay = "2027-05-04" };
+        async Task<string[]> Codes(BagInput other, int there)
+        {
+            var answer = await Ask("/api/bags", new BagsRequest { Bags = [shed, other], Usable = [new() { Id = Tern, Count = there }] }, WireJson.Default.BagsRequest, WireJson.Default.BagsResponse);
+            return [.. answer.Bags.SelectMany(b => b.Findings).Select(f => $"{f.Code} {f.Message}")];
+        }
+
+        var told = await Codes(river, 1);
+        Assert.Equal(["UnitsShared Selkie Tern is in River on the same days too: 2 are packed, 1 there.", "UnitsShared Selkie Tern is in Shed on the same days too: 2 are packed, 1 there."], told);
+        Assert.Empty(await Codes(river, 2));
+        Assert.Empty(await Codes(river with { Unit = "Shed unit" }, 1));
+        Assert.Empty(await Codes(river with { FirstDay = "2027-05-04" }, 1));
+        Assert.Empty(await Codes(river with { FirstDay = "", LastDay = "" }, 1));
+    }
+
+    [Fact]
     public async Task A_bag_tells_what_it_does_in_a_day_and_why_it_does_not_do_the_rest()
     {
         var bag = Bag(Tern, Of("Selkie 24–70 mm ƒ2.8"), Of("Capstan Fluid head"), Of("Capstan Battery, small"), Of("Capstan Card 256 GB"));

@@ -47,7 +47,7 @@ public sealed class BagDoor(ShelfParts shelf)
         var usable = request!.Usable.ToDictionary(u => u.Id, u => u.Count);
         BagOutput Of(BagInput input)
         {
-            var bag = input.ToCore(gear) with { Surcharge = new(request.MarginPercent, request.TaxPercent), Currency = request.Currency, Usable = usable };
+            var bag = input.ToCore(gear) with { Surcharge = new(request.MarginPercent, request.TaxPercent), Currency = request.Currency, Usable = usable, Elsewhere = BagMapping.Elsewhere(input, request.Bags) };
             return input.ToWire(bag, gear, BagReach.Of(shelf.Whole.Only([.. input.Lines.Select(l => l.Id)], []), shelf.Whole, request.Delivery.Aspect, Core.Rigs.Conventions.Default));
         }
 

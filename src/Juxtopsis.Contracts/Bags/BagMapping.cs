@@ -40,6 +40,14 @@ internal static class BagMapping
     public static IReadOnlyList<ShotInput> ShotsOf(BagDayRequest request) =>
         request.Bag.Unit.Length == 0 ? request.Shots : [.. request.Shots.Where(s => s.Unit == request.Bag.Unit)];
 
+    /// <summary>What bags of other units hold on some of the days of a bag.</summary>
+    public static IReadOnlyDictionary<Guid, (int Count, string Bags)> Elsewhere(BagInput bag, IReadOnlyList<BagInput> all) => all
+        .Where(other => other.Id != bag.Id && other.Unit != bag.Unit && bag.FirstDay.Length > 0 && other.FirstDay.Length > 0
+            && string.CompareOrdinal(bag.FirstDay, other.LastDay) <= 0 && string.CompareOrdinal(other.FirstDay, bag.LastDay) <= 0)
+        .SelectMany(other => other.Lines, (other, line) => (other.Name, Line: line))
+        .GroupBy(o => o.Line.Id)
+        .ToDictionary(g => g.Key, g => (g.Sum(o => o.Line.Count), string.Join(" and ", g.Select(o => o.Name))));
+
     public static BagOutput ToWire(this BagInput input, Bag bag, IReadOnlyDictionary<Guid, GearItem> shelf, IReadOnlyList<ReachRow> reach)
     {
         var totals = BagTotals.Of(bag);

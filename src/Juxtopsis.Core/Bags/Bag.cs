@@ -25,6 +25,9 @@ public sealed record Bag(IReadOnlyList<BagLine> Lines, int Days)
     /// <summary>The sign or code of the currency, for sentences.</summary>
     public string Currency { get; init; } = "€";
 
+    /// <summary>What bags of other units hold on the same days, by identity: how many, and in which bags. Bags of one unit are alternatives, and do not count.</summary>
+    public IReadOnlyDictionary<Guid, (int Count, string Bags)> Elsewhere { get; init; } = new Dictionary<Guid, (int, string)>();
+
     /// <summary>How many usable units of a model there are, by identity; a model that is not named has as many as are wanted.</summary>
     public IReadOnlyDictionary<Guid, int> Usable { get; init; } = new Dictionary<Guid, int>();
 }

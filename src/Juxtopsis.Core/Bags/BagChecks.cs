@@ -44,6 +44,14 @@ public static class BagChecks
                 $"{Whole(line.Count)} of {line.Item.FullName} are packed; {(there == 0 ? "none is" : there == 1 ? "one is" : $"{Whole(there)} are")} there to be used.",
                 "Pack fewer, or note another unit of it."));
         }
+
+        foreach (var line in bag.Lines.Where(l => bag.Elsewhere.ContainsKey(l.Item.Id) && bag.Usable.TryGetValue(l.Item.Id, out var there) && l.Count <= there && l.Count + bag.Elsewhere[l.Item.Id].Count > there))
+        {
+            var (count, bags) = bag.Elsewhere[line.Item.Id];
+            found.Add(new(
+                DiagnosticCode.UnitsShared, Severity.Costs, $"{line.Item.Id}", Whole(line.Count + count), Whole(bag.Usable[line.Item.Id]),
+                $"{line.Item.FullName} is in {bags} on the same days too: {Whole(line.Count + count)} are packed, {Whole(bag.Usable[line.Item.Id])} there.", "Book it for the one that needs it, and pack another for the other."));
+        }
     }
 
     private static void CheckMoney(Bag bag, BagTotals totals, List<Diagnostic> found)

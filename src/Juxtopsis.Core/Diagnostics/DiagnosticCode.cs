@@ -306,6 +306,9 @@ public enum DiagnosticCode
     /// <summary>More of a thing are packed than there are.</summary>
     UnitsShort,
 
+    /// <summary>Bags of several units hold more of a thing on the same days than there are.</summary>
+    UnitsShared,
+
     /// <summary>Nothing in the bag carries the camera as the shot asks.</summary>
     SupportMissing,
 

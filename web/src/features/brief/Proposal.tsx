@@ -11,6 +11,7 @@ import { changeShot } from './commands';
 import { addedTo, besidesOf, chosenOfSetting, modeOf } from '../../gear/setRigs';
 import { isChosen } from './rigs';
 import { BenchButton } from './ToBench';
+import { IntoBag } from './bags/IntoBag';
 import { Caution } from './Caution';
 
 const columns = {
@@ -197,6 +198,10 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
           >
             {chosen ? 'Let go of it' : 'Choose for this shot'}
           </Button>
+          <IntoBag
+            things={[...new Set([rig.body, rig.lens, ...rig.links, ...rig.front, ...(shot.support ? [shot.support] : [])])]}
+            name={name}
+          />
           <BenchButton fits={[fit]} label="To the Bench" />
         </Box>
       )}

@@ -4,6 +4,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { core, type Diagnostic, type GearField, type GearItem } from '../../core/core';
 import { CloseIcon } from '../../ui/icons';
+import { IntoBag } from './IntoBag';
 import { UnitsOf } from '../../gear/UnitsOf';
 import { fullName } from '../../gear/gear';
 import { FormTexts, FormTextsContext } from '../../ui/formTexts';
@@ -304,6 +305,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
         </Button>
         {opened.revision !== null && (
           <>
+            {item.kind !== 'mount' && opened.retiredAt === null && <IntoBag thing={item.id} name={name} onSaid={onSaid} />}
             <Button onClick={duplicate}>Duplicate</Button>
             <Button onClick={() => void retire(opened.retiredAt === null)}>{opened.retiredAt === null ? 'Retire' : 'Offer again'}</Button>
             <Button onClick={() => void remove()} sx={{ ml: 'auto', color: 'warning.main' }}>
