@@ -7,12 +7,17 @@ const demo = '10f7a7e0-0000-4000-8000-0000000000a1';
 /** A production of its own, with the demo's shots and bags. */
 async function copied(address: string): Promise<string> {
   const id = crypto.randomUUID();
-  const { document } = (await (await fetch(`${address}/api/productions/${demo}`)).json()) as { document: { bags: { id: string }[] } };
+  const { document } = (await (await fetch(`${address}/api/productions/${demo}`)).json()) as {
+    document: { bags: { id: string }[]; locations: object[]; shots: object[] };
+  };
   const bags = document.bags.map((bag) => ({ ...bag, id: crypto.randomUUID() }));
+  // Under names of their own: other tests look for those of the demo.
+  const locations = document.locations.map((place, i) => ({ ...place, name: `Berth ${i + 1}` }));
+  const shots = document.shots.map((shot, i) => ({ ...shot, name: `Take ${i + 1}` }));
   const made = await fetch(`${address}/api/productions/${id}`, {
     method: 'PUT',
     headers: { 'Content-Type': 'application/json', 'If-None-Match': '*' },
-    body: JSON.stringify({ name: 'Neap tide', document: { ...document, bags } }),
+    body: JSON.stringify({ name: 'Neap tide', document: { ...document, bags, locations, shots } }),
   });
   expect(made.status).toBe(201);
   return `${address}/brief/${id}/bags`;

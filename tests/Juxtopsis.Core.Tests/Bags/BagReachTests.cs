@@ -76,9 +76,9 @@ public sealed class BagReachTests
     public void A_bag_tells_what_carries_its_rigs_what_it_cannot_do_and_how_often_a_gimbal_is_balanced_anew()
     {
         var (small, large) = (Made.Gimbal.With(SupportFields.Payload, 1000.0).With(CommonFields.Weight, 500.0).With(CommonFields.Name, "Small").WithId(Guid.NewGuid()), Made.Gimbal.With(SupportFields.Payload, 1900.0).WithId(Guid.NewGuid()));
-        var (light, heavy) = (Lens("50", 50, 50, grams: 200), Lens("85", 85, 85, grams: 900));
+        var (light, heavy) = (Lens("50", 50, 50, grams: 200).With(LensFields.Ratio, null), Lens("85", 85, 85, grams: 900).With(LensFields.Ratio, null));
         var plate = Made.Battery.With(BagFields.Mounted, true).With(CommonFields.Weight, 100.0).WithId(Guid.NewGuid());
-        var body = Body.With(CommonFields.Weight, 600.0);
+        var body = Body.With(BodyFields.Modes, new[] { Made.Mode("Full", 36, 20.25) }).With(CommonFields.Weight, 600.0);
         Bag bag = new([new(body, 1), new(light, 1), new(heavy, 1), new(small, 1), new(large, 1), new(plate, 1, OnRig: true)], 1);
         var rigs = FittingShelf.Of([Made.Near, .. bag.Lines.Select(l => l.Item)]);
         DayShot[] shots = [From(50, CameraSupport.Gimbal), From(85, CameraSupport.Gimbal), From(85, CameraSupport.Gimbal), From(50, CameraSupport.HandHeld), From(50, CameraSupport.Tripod), From(300, CameraSupport.Tripod)];

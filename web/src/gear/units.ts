@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { api, failure, unreachable, type Failure } from '../api/client';
 import type { components } from '../api/schema';
+import { setCurrency } from '../ui/figureText';
 
 type Schemas = components['schemas'];
 export type GearUnit = Schemas['UnitOutput'];
@@ -32,6 +33,8 @@ function keptTerms(): Terms {
 /** The crew's physical units, who has booked them, and what the crew reckons with. What was known last stays while the server is away. */
 export const useUnits = create<Units>()(() => ({ state: 'opening', say: '', units: [], bookings: [], terms: keptTerms() }));
 
+setCurrency(useUnits.getState().terms.currency);
+
 /** Whether a unit can be packed. */
 export const isUsable = (unit: GearUnit): boolean => unit.condition === 'good' || unit.condition === 'worn';
 
@@ -45,6 +48,7 @@ export const conditions: Record<UnitCondition, string> = {
 function put(terms: Schemas['CrewTerms']): void {
   const all = { ...usual, ...terms };
   localStorage.setItem(kept, JSON.stringify(all));
+  setCurrency(all.currency);
   useUnits.setState({ terms: all });
 }
 

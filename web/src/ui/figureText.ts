@@ -16,7 +16,12 @@ function lensMm(mm: number): string {
 export const weight = (grams: number): string => (grams >= 1000 ? withUnit(plain(grams / 1000, 2), 'kg') : withUnit(plain(grams, 0), 'g'));
 
 /** Money in the crew's currency, without the parts of it that nobody counts. */
-export const money = (value: number): string => withUnit(plain(value, value < 100 ? 2 : 0), '€');
+let currency = '€';
+
+/** Sets the sign of the crew's currency, by which money is told from then on. */
+export const setCurrency = (sign: string): void => void (currency = sign);
+
+export const money = (value: number): string => withUnit(plain(value, value < 100 ? 2 : 0), currency);
 
 /** An exposure time as it is said: 1/50 s. */
 function seconds(t: number): string {

@@ -2,6 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import type { DayRequest, FilterDayResponse, ShotInput } from '../../core/core';
 import type { Outcome } from '../../core/searching';
+import { money } from '../../ui/figureText';
 import { fixed, stops as stopsText, withUnit } from '../../ui/format';
 import { askFilters } from '../../gear/fitting';
 import { KitGrid, some } from './KitGrid';
@@ -62,8 +63,8 @@ function FilterKit({ kit, shots, named }: { kit: Kit; shots: ShotInput[]; named:
         <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>
           {some(kit.changes, 'change', 'changes')}, {withUnit(fixed(weightG.known, 0), 'g')}
           {weightG.unknown > 0 && ` and ${weightG.unknown} of unknown weight`}
-          {purchase.known > 0 && `, ${withUnit(fixed(purchase.known, 0), '€')} to buy`}
-          {hirePerDay.known > 0 && `, ${withUnit(fixed(hirePerDay.known, 0), '€')} a day`}
+          {purchase.known > 0 && `, ${money(purchase.known)} to buy`}
+          {hirePerDay.known > 0 && `, ${money(hirePerDay.known)} a day`}
         </Typography>
         <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)} sx={{ ml: 'auto' }}>
           {open ? 'Things' : 'Shot by shot'}
