@@ -2,6 +2,7 @@ using System.Globalization;
 using CsvHelper;
 using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Server.Shelf.Files;
 
 namespace Juxtopsis.Server.Bags;
 
@@ -19,13 +20,13 @@ internal static class BagTable
     public static void Write(TextWriter text, IEnumerable<BagInput> bags, Func<Guid, GearItem?> find)
     {
         using var csv = CsvWriter.Create(text, CsvWriterOptions.Default, leaveOpen: true);
-        Row(csv, Columns);
+        CsvWriting.Row(csv, Columns);
         foreach (var bag in bags)
         {
             foreach (var line in bag.Lines)
             {
                 var item = find(line.Id);
-                Row(csv, [
+                CsvWriting.Row(csv, [
                     bag.Name, bag.Unit, bag.FirstDay, bag.LastDay, line.Count.ToString(CultureInfo.InvariantCulture), item?.FullName ?? "", item?.WeightG?.ToString(CultureInfo.InvariantCulture) ?? "",
                     line.OnRig ? "yes" : "", line.Note, $"{line.Id}",
                 ]);
@@ -104,15 +105,5 @@ internal static class BagTable
         {
             bags[at] = bag;
         }
-    }
-
-    private static void Row(CsvWriter csv, IEnumerable<string> cells)
-    {
-        foreach (var cell in cells)
-        {
-            csv.WriteField(cell);
-        }
-
-        csv.EndRecord();
     }
 }

@@ -63,7 +63,8 @@ internal static class CsvWriting
 
     private static string Cell(GearItem item, GearField field) => item.Value(field) is { } value ? field.Write(value) : "";
 
-    private static void Row(CsvWriter csv, IEnumerable<string> cells)
+    /// <summary>A row of cells.</summary>
+    internal static void Row(CsvWriter csv, IEnumerable<string> cells)
     {
         foreach (var cell in cells)
         {

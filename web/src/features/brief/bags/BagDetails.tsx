@@ -7,6 +7,7 @@ import { useGear } from '../../../gear/fitting';
 import { fullName } from '../../../gear/gear';
 import { besidesOf } from '../../../gear/setRigs';
 import { changeTerms, useUnits } from '../../../gear/units';
+import { Text } from '../../../gear/UnitsOf';
 import { EntryField } from '../../../ui/EntryField';
 import { counted, fixed, plain, withUnit } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
@@ -97,12 +98,7 @@ function Costs({ bag }: { bag: Bag }) {
         <li>Insured for: {sumText(totals.insured, text)}</li>
       </List>
       <Box sx={{ display: 'grid', gridTemplateColumns: '70px 1fr 1fr', gap: 0.75, mt: 0.5 }}>
-        <WordsField
-          label="Currency"
-          value={terms.currency}
-          max={8}
-          onChange={(currency) => currency !== '' && void changeTerms({ currency })}
-        />
+        <Text label="Currency" value={terms.currency} max={8} onSave={(currency) => currency !== '' && void changeTerms({ currency })} />
         {(
           [
             ['Margin', 'marginPercent'],

@@ -202,7 +202,7 @@ export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
                     </span>
                     <Box component="span" sx={{ fontSize: 12.5, color: 'text.secondary', fontWeight: 400 }}>
                       {before &&
-                        `${quantity(answer.one, before.value - p.value)} fewer cost ${text(answer.other)(p.otherValue - before.otherValue)} more`}
+                        `${text(answer.one)(before.value - p.value)} less costs ${text(answer.other)(p.otherValue - before.otherValue)} more`}
                     </Box>
                   </Button>
                 </Box>

@@ -99,3 +99,6 @@ export function daysBetween(first: string, last: string): string[] {
   }
   return days;
 }
+
+/** A time of the clock as a person reads it. */
+export const spoken = (time: string): string => time.replace('T', ' ');
