@@ -15,12 +15,16 @@ public sealed class BookingTests(ServerFixture fixture) : IClassFixture<ServerFi
     private RunningServer Server => fixture.Server;
 
     [Fact]
-    public async Task Every_model_but_a_mount_exists_once_under_its_own_identity()
+    public async Task Every_model_but_a_mount_exists_and_its_first_unit_has_its_identity()
     {
+        var made = await NewThing();
         var units = (await Server.SendAsync(HttpMethod.Get, "/api/units")).Json.AsArray();
         var gear = (await Server.SendAsync(HttpMethod.Get, "/api/shelf/export.json")).Json["items"]!.AsArray();
-        var things = gear.Where(g => Text(g, "kind") != "mount").Select(g => Text(g, "id")).Order().ToArray();
-        Assert.All(things, id => Assert.Contains(units, u => Text(u, "id") == id && Text(u, "gearId") == id));
+        Assert.All(
+            gear.Where(g => Text(g, "kind") != "mount").Select(g => Text(g, "id")),
+            id => Assert.Contains(units, u => Text(u, "gearId") == id));
+        Assert.Contains(units, u => Text(u, "id") == made.ToString() && Text(u, "gearId") == made.ToString());
+        Assert.Contains(units, u => Text(u, "id") == Text(u, "gearId") && Text(u, "id") != made.ToString());
         Assert.DoesNotContain(units, u => gear.Any(g => Text(g, "kind") == "mount" && Text(g, "id") == Text(u, "gearId")));
     }
 

@@ -207,6 +207,8 @@ test('one search finds shots, places, gear, work and commands from anywhere', as
   await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
   const find = async (words: string) => {
     const box = page.getByRole('combobox', { name: 'Find anything' });
+    // What was entered before is taken when it is found: until then the dialog of before stands.
+    await expect(box).toHaveCount(0);
     // A page that has only just been drawn may not listen yet.
     await expect(async () => {
       await page.keyboard.press('Control+k');
