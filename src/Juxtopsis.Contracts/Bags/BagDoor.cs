@@ -3,6 +3,7 @@ using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Bags;
+using Juxtopsis.Core.Filters;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits;
@@ -31,6 +32,8 @@ public sealed class BagDoor(ShelfParts shelf)
     private readonly Dictionary<string, AskedShot> known = [];
     private FittingShelf? knownOf;
     private FitSearch? asking;
+    private AskedShot? filtering;
+    private FilterFinder? filters;
 
     /// <summary>What bags weigh, cost and reach.</summary>
     /// <param name="json">A <see cref="BagsRequest"/>.</param>
@@ -100,7 +103,7 @@ public sealed class BagDoor(ShelfParts shelf)
     /// <returns>A refusal; null when it is taken on.</returns>
     public WireAnswer? AskFront(ReadOnlySpan<byte> json, LengthUnit unit)
     {
-        (front, fronts, asking) = (null, null, null);
+        (front, fronts, asking, filtering) = (null, null, null, null);
         asked.Clear();
         if (WireReader.Read(json, WireJson.Default.FrontRequest, (checks, r) => Check(checks, r, unit), out var request) is { } refused)
         {
@@ -111,7 +114,7 @@ public sealed class BagDoor(ShelfParts shelf)
         if (!ReferenceEquals(among, knownOf))
         {
             known.Clear();
-            knownOf = among;
+            (knownOf, filters) = (among, new(among.Gear, among.Mounts));
         }
 
         return null;
@@ -133,7 +136,7 @@ public sealed class BagDoor(ShelfParts shelf)
             return ShareOfAsking * asked.Count / front.Shots.Count;
         }
 
-        fronts ??= FrontSearch.Of(asked, [.. front.Shots.Select(s => s.CameraSupport)], among!, new(front.One, front.Other) { Given = front.Given, MostBodies = front.MostBodies });
+        fronts ??= FrontSearch.Of(asked, [.. front.Shots.Select(s => s.CameraSupport)], among!, new(front.One, front.Other) { Given = front.Given, MostBodies = front.MostBodies, Plan = front.Plan.ToCore() });
         return fronts.Step(count) ? 1 : ShareOfAsking + (1 - ShareOfAsking) * fronts.Found / (fronts.Found + 4.0);
     }
 
@@ -168,12 +171,16 @@ public sealed class BagDoor(ShelfParts shelf)
         }
 
         var rules = front.Delivery.ToRules();
-        asking ??= new(
-            among!, location.ToCore(shot), shot.ToCore(front.Delivery) with { Support = shelf.Whole.LimitsOf(shot.Support) }, Core.Rigs.Conventions.Default, RankingCriterion.LeastWeight, rules: rules);
-        if (asking.Step(rigs))
+        if (filtering is null)
         {
-            asked.Add(known[key] = AskedShot.Of(asking, rules));
-            asking = null;
+            asking ??= new(
+                among!, location.ToCore(shot), shot.ToCore(front.Delivery) with { Support = shelf.Whole.LimitsOf(shot.Support) }, Core.Rigs.Conventions.Default, RankingCriterion.LeastWeight, rules: rules);
+            filtering = asking.Step(rigs) ? AskedShot.Of(asking, rules) : null;
+        }
+        else if (filtering.FindFilters(filters!, front.Delivery.HighestIso, rigs))
+        {
+            asked.Add(known[key] = filtering);
+            (asking, filtering) = (null, null);
         }
     }
 
@@ -207,6 +214,7 @@ public sealed class BagDoor(ShelfParts shelf)
         ProductionChecks.CheckCount(checks, "bag", request.Bag?.Count ?? 0, 5000, "things in the bag");
         ProductionChecks.CheckCount(checks, "leftOut", request.LeftOut.Count, 5000, "things left out");
         ProductionChecks.CheckCount(checks, "given", request.Given.Count, 1000, "things given");
+        BagInputChecks.CheckPlan(checks, request.Plan, "plan.");
         checks.InRange("mostBodies", request.MostBodies, Quantity.Count with { Name = "Most bodies", Max = 99 });
         if (request.One == request.Other)
         {

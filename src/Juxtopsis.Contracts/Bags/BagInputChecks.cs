@@ -114,7 +114,8 @@ internal static class BagInputChecks
         }
     }
 
-    private static void CheckPlan(FieldChecks checks, DayPlanInput plan, string prefix)
+    /// <summary>Checks what a day is like.</summary>
+    public static void CheckPlan(FieldChecks checks, DayPlanInput plan, string prefix)
     {
         checks.InRange(prefix + "usedMinutes", plan.UsedMinutes, Used);
         checks.InRange(prefix + "shootingRatio", plan.ShootingRatio, Ratio);

@@ -25,15 +25,7 @@ internal static class BagMapping
             Cases = bag.Limits.Cases,
             Case = bag.Limits is { CaseLengthMm: { } length, CaseWidthMm: { } width, CaseHeightMm: { } height } ? new(length, width, height) : null,
         },
-        Plan = new()
-        {
-            UsedMinutes = bag.Plan.UsedMinutes,
-            ShootingRatio = bag.Plan.ShootingRatio,
-            StandbyHours = bag.Plan.StandbyHours,
-            Rolling = bag.Plan.Rolling,
-            Copies = bag.Plan.Copies,
-            Usable = bag.Plan.Usable,
-        },
+        Plan = bag.Plan.ToCore(),
     };
 
     /// <summary>The shots that a bag is for: those of its unit, or all.</summary>
@@ -86,6 +78,17 @@ internal static class BagMapping
             day.IsProven);
     }
 
+    /// <summary>What a day is like as the core sees it.</summary>
+    public static DayPlan ToCore(this DayPlanInput plan) => new()
+    {
+        UsedMinutes = plan.UsedMinutes,
+        ShootingRatio = plan.ShootingRatio,
+        StandbyHours = plan.StandbyHours,
+        Rolling = plan.Rolling,
+        Copies = plan.Copies,
+        Usable = plan.Usable,
+    };
+
     public static FrontResponse ToWire(this FrontResult front, FrontSearch search, IReadOnlyList<ShotInput> shots)
     {
         IReadOnlyList<Guid> Ids(IEnumerable<int> indexes) => [.. indexes.Select(i => shots[i].Id)];
@@ -93,17 +96,24 @@ internal static class BagMapping
         {
             IReadOnlyList<KitItemOutput> Items(Func<GearItem, bool> which) =>
             [
-                .. point.Items.Where(which).Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(point.Shots.Where(s => s.Support?.Id == i.Id || s.Rig.Parts.Any(p => p.Id == i.Id)).Select(s => s.Shot)), []))
+                .. point.Items.Where(which).Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(point.Shots.Where(s => s.Support?.Id == i.Id || s.Rig.Parts.Concat(s.Filters).Any(p => p.Id == i.Id)).Select(s => s.Shot)), []))
                     .OrderByDescending(i => i.Shots.Count).ThenBy(i => i.Name, StringComparer.Ordinal),
             ];
             return new(
                 Items(i => i.Kind is GearKind.Body or GearKind.FixedLensCamera), Items(i => i.Kind == GearKind.Lens), Items(i => i.Kind is GearKind.Adapter or GearKind.CloseUpLens),
-                Items(i => i.Kind == GearKind.Support), [.. point.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, FitMapping.ToWire(s.Rig, s.Mode), s.Fills))], Ids(point.Undone), point.Changes, point.WeightG,
+                Items(i => i.Kind == GearKind.Support), Items(i => i.Kind is GearKind.Filter or GearKind.StepRing), BatteriesOf(point),
+                point.DrawsUnknown, [.. point.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, FitMapping.ToWire(s.Rig, s.Mode), s.Fills))], Ids(point.Undone), point.Changes, point.WeightG,
                 point.Price, point.HirePerDay, point.Value, point.OtherValue, point.AtLeast, point.IsProven);
         }
 
-        return new(search.Limited, search.Minimised, [.. front.Points.Select(Of)], Ids(front.Impossible), front.IsCut);
+        return new(search.Limited, search.Minimised, [.. front.Points.Select(Of)], Ids(front.Impossible), Ids(front.Unfiltered), front.IsCut);
     }
+
+    private static IReadOnlyList<SupplyOutput> BatteriesOf(FrontPoint point) =>
+    [
+        .. point.Items.Where(i => i.Kind == GearKind.BagItem).Select(i => (Item: i, Count: 1)).Concat(point.Battery is { } battery ? [(battery, point.Batteries)] : [])
+            .GroupBy(b => b.Item.Id).Select(g => new SupplyOutput(g.Key, g.First().Item.FullName, g.Sum(b => b.Count))),
+    ];
 
     private static IEnumerable<Diagnostic> FindingsOf(BagDay day)
     {

@@ -8,6 +8,8 @@ public sealed record DayPlan
     /// <summary>Of what a battery says it holds, what it gives on the day: our own round figure for one that is not new.</summary>
     public const double UsualUsable = 0.8;
 
+    internal const double MinutesPerHour = 60;
+
     /// <summary>Minutes of the day that are in the finished piece, 0 or more.</summary>
     public double UsedMinutes { get; init; } = 5;
 
@@ -25,20 +27,53 @@ public sealed record DayPlan
 
     /// <summary>Of what a battery says it holds, what it gives: 0.1 to 1.</summary>
     public double Usable { get; init; } = UsualUsable;
+
+    /// <summary>Minutes that each of those records that record at a time.</summary>
+    public double RecordedMinutes => UsedMinutes * ShootingRatio;
+
+    /// <summary>What cameras draw at most in the day: each is on for all of the standby, and whatever is recorded, those that draw most record it.</summary>
+    /// <param name="draws">What each draws; reordered.</param>
+    /// <returns>Wh. More cameras never draw less.</returns>
+    public double EnergyWh(Span<CameraDraw> draws)
+    {
+        draws.Sort((a, b) => b.RecordingW.CompareTo(a.RecordingW));
+        var wh = 0.0;
+        for (var i = 0; i < draws.Length; i++)
+        {
+            wh += draws[i].StandbyW * StandbyHours + (i < Rolling ? draws[i].RecordingW * RecordedMinutes / MinutesPerHour : 0);
+        }
+
+        return wh;
+    }
+}
+
+/// <summary>What a camera draws.</summary>
+/// <param name="RecordingW">While it records, W.</param>
+/// <param name="StandbyW">While it is on, W.</param>
+public readonly record struct CameraDraw(double RecordingW, double StandbyW)
+{
+    /// <summary>What a camera draws; on standby as much as recording where nothing else is known.</summary>
+    /// <param name="body">The camera.</param>
+    /// <returns>What it draws; null when that is not known.</returns>
+    public static CameraDraw? Of(GearItem body)
+    {
+        ArgumentNullException.ThrowIfNull(body);
+        return body.Get(BodyFields.Power) is { } draws ? new(draws, body.Get(BodyFields.Standby) ?? draws) : null;
+    }
 }
 
 /// <summary>What a camera of the bag takes in a day.</summary>
 /// <param name="Body">The camera.</param>
 /// <param name="Count">How many of it.</param>
 /// <param name="Minutes">Minutes that these record together.</param>
-/// <param name="EnergyWh">What these draw together, Wh; null when what they draw is not known.</param>
+/// <param name="EnergyWh">What these draw together, Wh, where what is recorded is shared evenly; null when what they draw is not known.</param>
 /// <param name="Mode">The mode that writes most of those used; null where none is known.</param>
 /// <param name="StorageGb">What these write together, GB; null when what the mode writes is not known.</param>
 public sealed record CameraDay(GearItem Body, int Count, double Minutes, double? EnergyWh, GearItem? Mode, double? StorageGb);
 
 /// <summary>Power and storage for a day.</summary>
 /// <param name="Cameras">What each camera takes.</param>
-/// <param name="NeededWh">What all draw, Wh, in so far as it is known.</param>
+/// <param name="NeededWh">What all draw at most, whichever of them records, Wh, in so far as it is known.</param>
 /// <param name="CarriedWh">What the batteries of the bag give, Wh.</param>
 /// <param name="Batteries">How many batteries are in the bag.</param>
 /// <param name="BatteriesNeeded">How many of them, the largest first, last for the day; null when all of them do not.</param>
@@ -50,8 +85,6 @@ public sealed record CameraDay(GearItem Body, int Count, double Minutes, double?
 public sealed record DaySupplies(
     IReadOnlyList<CameraDay> Cameras, PartialSum NeededWh, double CarriedWh, int Batteries, int? BatteriesNeeded, double ToRechargeWh, PartialSum RecordedGb, PartialSum WithCopiesGb, double StorageGb, double? MinutesOfStorage)
 {
-    private const double MinutesPerHour = 60;
-
     /// <summary>Seconds of a minute, over bits of a byte, over megabytes of a gigabyte: GB a minute of one megabit a second.</summary>
     private const double GbPerMinuteOfMbps = 60.0 / 8 / 1000;
 
@@ -59,7 +92,7 @@ public sealed record DaySupplies(
     /// <param name="bag">The bag.</param>
     /// <param name="used">The modes that shots use of a camera, by its identity; the camera's first where there is none.</param>
     /// <returns>
-    /// Power and storage. What is recorded is shared evenly by the cameras; each is on for all of the standby. A camera whose mode is not known to be used
+    /// Power and storage. Each camera is on for all of the standby; what is recorded is shared evenly by them, and batteries are for the hungriest. A camera whose mode is not known to be used
     /// writes as in its first.
     /// </returns>
     public static DaySupplies Of(Bag bag, ILookup<Guid, GearItem> used)
@@ -68,10 +101,11 @@ public sealed record DaySupplies(
         ArgumentNullException.ThrowIfNull(used);
         var plan = bag.Plan;
         BagLine[] bodies = [.. bag.Lines.Where(l => l.Item.Kind is GearKind.Body or GearKind.FixedLensCamera)];
-        var together = plan.UsedMinutes * plan.ShootingRatio * Math.Min(plan.Rolling, Math.Max(1, bodies.Sum(b => b.Count)));
+        var together = plan.RecordedMinutes * Math.Min(plan.Rolling, Math.Max(1, bodies.Sum(b => b.Count)));
         var each = bodies.Length == 0 ? 0 : together / bodies.Sum(b => b.Count);
         CameraDay[] cameras = [.. bodies.Select(b => Of(b, each, plan, used[b.Item.Id]))];
-        var needed = new PartialSum(cameras.Sum(c => c.EnergyWh ?? 0), cameras.Where(c => c.EnergyWh is null).Sum(c => c.Count));
+        CameraDraw[] draws = [.. bodies.SelectMany(b => Enumerable.Repeat(CameraDraw.Of(b.Item), b.Count)).OfType<CameraDraw>()];
+        var needed = new PartialSum(plan.EnergyWh(draws), cameras.Where(c => c.EnergyWh is null).Sum(c => c.Count));
         var recorded = new PartialSum(cameras.Sum(c => c.StorageGb ?? 0), cameras.Where(c => c.StorageGb is null).Sum(c => c.Count));
         var batteries = bag.Lines.Where(l => l.Item.Get(BagFields.Use) == BagUse.Battery && l.Item.Get(BagFields.Energy) is not null)
             .SelectMany(l => Enumerable.Repeat(l.Item.Get(BagFields.Energy)!.Value * plan.Usable, l.Count)).OrderDescending().ToArray();
@@ -101,9 +135,7 @@ public sealed record DaySupplies(
     private static CameraDay Of(BagLine line, double minutes, DayPlan plan, IEnumerable<GearItem> used)
     {
         var body = line.Item;
-        double? energy = body.Get(BodyFields.Power) is { } draws
-            ? line.Count * (draws * minutes / MinutesPerHour + (body.Get(BodyFields.Standby) ?? draws) * plan.StandbyHours)
-            : null;
+        double? energy = CameraDraw.Of(body) is { } draw ? line.Count * (draw.RecordingW * minutes / DayPlan.MinutesPerHour + draw.StandbyW * plan.StandbyHours) : null;
         GearItem[] modes = [.. used];
         modes = modes.Length > 0 ? modes : [.. body.Get(BodyFields.Modes).Take(1)];
         var rate = modes.Length > 0 && Array.TrueForAll(modes, m => m.Get(ModeFields.DataRate) is not null) ? modes.MaxBy(m => m.Get(ModeFields.DataRate)) : null;

@@ -73,10 +73,10 @@ internal readonly record struct FrontGeometry(double? PupilToThreadMm, double Pu
     }
 
     /// <summary>The share of the corner's rays that a stack lets through, 1 where nothing is known to cut.</summary>
-    public double ClearShare(IEnumerable<GearItem> front) => ClearShare([.. front.Select(Opening.Of)]);
+    public double ClearShare(IEnumerable<GearItem> front) => ClearShare((Opening[])[.. front.Select(Opening.Of)]);
 
     /// <summary>The same by its openings.</summary>
-    public double ClearShare(List<Opening> stack)
+    public double ClearShare(ReadOnlySpan<Opening> stack)
     {
         var least = 1.0;
         if (PupilToThreadMm is { } away)

@@ -12,6 +12,7 @@ public sealed class FilterFinder
     private readonly LightFilter[] filters;
     private readonly StepRings rings;
     private readonly MountBook mounts;
+    private readonly Dictionary<GearItem, List<KnownFront>> fronts = new(ReferenceEqualityComparer.Instance);
 
     /// <summary>Begins with a shelf.</summary>
     /// <param name="shelf">The gear at hand.</param>
@@ -62,22 +63,88 @@ public sealed class FilterFinder
     internal IEnumerable<FilterWay> Found(IReadOnlyList<GearItem> parts, ChainSetting setting, double leastStops, double mostStops)
     {
         ArgumentNullException.ThrowIfNull(setting);
-        var bare = Bare(parts);
-        var anatomy = Anatomy.Of(bare, setting, []);
-        if (anatomy is not { Camera: not null, Mode: not null, Lens: not null })
+        if (RigOf(parts, setting) is not var (rig, usable))
+        {
+            yield break;
+        }
+
+        foreach (var (set, least, most) in SetsOf(rig.Front, usable, leastStops, mostStops))
+        {
+            var (stack, share) = set.Clearest(rig.AsSet);
+            yield return new(rig, stack, least, most, share);
+        }
+    }
+
+    /// <summary>The sets of filters and rings of which one does for a need, and cuts no corner; none that holds all of another and more.</summary>
+    /// <param name="need">The need.</param>
+    /// <returns>The sets; none when nothing of the shelf does. The same set is the same object for the same lens.</returns>
+    internal FilterSet[] SetsFor(FilterNeed need)
+    {
+        if (RigOf(need.Parts, need.Setting) is not var (rig, usable))
         {
             return [];
         }
 
-        var front = new FilterFront(rings, bare, anatomy, mounts, setting);
+        var sets = new List<FilterSet>();
+        foreach (var (set, _, _) in SetsOf(rig.Front, usable, need.LeastStops - FilterNeed.ToleranceStops, need.MostStops + FilterNeed.ToleranceStops))
+        {
+            if (!sets.Exists(set.Holds) && set.Lets(FrontChecks.Cut, rig.AsSet))
+            {
+                sets.RemoveAll(other => other.Holds(set));
+                sets.Add(set);
+            }
+        }
+
+        return [.. sets];
+    }
+
+    private (FilteredRig Rig, LightFilter[] Usable)? RigOf(IReadOnlyList<GearItem> parts, ChainSetting setting)
+    {
+        var bare = Bare(parts);
+        var anatomy = Anatomy.Of(bare, setting, []);
+        if (anatomy is not { Camera: not null, Mode: not null, Lens: not null })
+        {
+            return null;
+        }
+
+        var front = FrontOf(anatomy);
+        return (new(front.Front, bare, anatomy, mounts, setting), front.Usable);
+    }
+
+    private KnownFront FrontOf(Anatomy anatomy)
+    {
+        var lens = anatomy.Lens!.Value.Item;
+        GearItem[] kept = [.. anatomy.Front.Select(l => l.Item)];
+        var seats = FilterFront.SeatsOf(anatomy);
+        if (!fronts.TryGetValue(lens, out var ofLens))
+        {
+            fronts.Add(lens, ofLens = []);
+        }
+
         var polarises = anatomy.Filters.Any(l => l.Item.Get(FrontFields.Effect) == FilterEffect.Polariser);
-        LightFilter[] usable = [.. filters.Where(f => !(polarises && f.IsVariable) && front.Holds(f.Item))];
+        if (ofLens.Find(k => k.Polarises == polarises && k.Front.IsOf(lens, kept, seats)) is { } known)
+        {
+            return known;
+        }
+
+        var front = new FilterFront(rings, lens, kept, seats);
+        var made = new KnownFront(front, polarises, [.. filters.Where(f => !(polarises && f.IsVariable) && front.Holds(f.Item))]);
+        ofLens.Add(made);
+        return made;
+    }
+
+    /// <summary>The sets of one filter or two that can take some light.</summary>
+    private static IEnumerable<(FilterSet Set, double LeastStops, double MostStops)> SetsOf(FilterFront front, LightFilter[] usable, double leastStops, double mostStops)
+    {
         for (var i = 0; i < usable.Length; i++)
         {
             var one = usable[i];
             if (one.Most >= leastStops && one.Least <= mostStops)
             {
-                front.Put(one.Least, one.Most, one.Item);
+                foreach (var set in front.With(one.Item))
+                {
+                    yield return (set, one.Least, one.Most);
+                }
             }
 
             for (var j = i + 1; j < usable.Length; j++)
@@ -86,15 +153,18 @@ public sealed class FilterFinder
                 var other = usable[j];
                 if (one.Most + other.Most >= leastStops && one.Least + other.Least <= mostStops && !(one.IsVariable && other.IsVariable))
                 {
-                    front.Put(one.Least + other.Least, one.Most + other.Most, one.Item, other.Item);
+                    foreach (var set in front.With(one.Item, other.Item))
+                    {
+                        yield return (set, one.Least + other.Least, one.Most + other.Most);
+                    }
                 }
             }
         }
-
-        return front.Ways;
     }
 
     private static bool IsVariable(GearItem filter) => filter.Get(FrontFields.Effect) == FilterEffect.Variable;
+
+    private sealed record KnownFront(FilterFront Front, bool Polarises, LightFilter[] Usable);
 
     private readonly record struct LightFilter(GearItem Item, double Least, double Most, bool IsVariable);
 }

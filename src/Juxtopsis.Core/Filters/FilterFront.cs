@@ -4,7 +4,7 @@ using Juxtopsis.Core.Kits;
 
 namespace Juxtopsis.Core.Filters;
 
-/// <summary>The front of a rig, to which filters are put: in every order, joined in every way.</summary>
+/// <summary>The front of a lens, to which filters are put however it is set: in every order, joined in every way.</summary>
 internal sealed class FilterFront
 {
     /// <summary>The most parts of which the order is tried out; of more, the usual one is taken.</summary>
@@ -17,43 +17,29 @@ internal sealed class FilterFront
     private readonly GearItem lens;
     private readonly GearItem[] kept;
     private readonly GearItem[] near;
-    private readonly GearItem[] before;
-    private readonly GearItem[] after;
     private readonly int adapterSeats;
-    private readonly FrontGeometry asSet;
-    private readonly FrontGeometry widest;
     private readonly Dictionary<GearItem, Part> known = new(ReferenceEqualityComparer.Instance);
-    private readonly Dictionary<UInt128, Found> found = [];
+    private readonly Dictionary<(int One, int Other), IReadOnlyList<FilterSet>> put = [];
     private readonly List<Part> stack = [];
-    private readonly List<Opening> openings = [];
 
-    public FilterFront(StepRings rings, IReadOnlyList<GearItem> bare, Anatomy anatomy, MountBook mounts, ChainSetting setting)
+    /// <summary>Begins.</summary>
+    /// <param name="rings">The step rings at hand.</param>
+    /// <param name="lens">The lens.</param>
+    /// <param name="kept">What is before it, and stays.</param>
+    /// <param name="adapterSeats">How many filters the adapters behind it can still take.</param>
+    public FilterFront(StepRings rings, GearItem lens, GearItem[] kept, int adapterSeats)
     {
-        this.rings = rings;
-        lens = anatomy.Lens!.Value.Item;
-        kept = [.. anatomy.Front.Select(l => l.Item)];
+        (this.rings, this.lens, this.kept, this.adapterSeats) = (rings, lens, kept, adapterSeats);
 
         // Squeeze attachments and close-up lenses stay next to the lens as they were.
         near = [.. kept.Where(i => i.Kind is GearKind.Attachment or GearKind.CloseUpLens)];
-        before = [.. bare.TakeWhile(p => !ReferenceEquals(p, lens)), lens];
-        after = [.. bare.Skip(before.Length).Where(p => !kept.Contains(p))];
-        adapterSeats = anatomy.Behind.Count(l => l.Item.Get(AdapterFields.TakesFilter) == true) - anatomy.Inside.Count(l => SeatOf(l.Item) == FilterSeat.Adapter);
-        var optics = new ChainOptics(anatomy, mounts, setting);
-        asSet = FrontGeometry.Of(optics);
-        widest = optics.FocalLengthMm == optics.Short ? asSet : FrontGeometry.Of(new ChainOptics(anatomy, mounts, WithFocalLength(setting, optics.Short)));
     }
 
-    /// <summary>What was put, the same things counting once: in the order that lets most through.</summary>
-    public IEnumerable<FilterWay> Ways => found.Values.Select(f => new FilterWay(this, f.Inside, f.Stack, f.LeastStops, f.MostStops, f.Share));
+    /// <summary>Whether it is the front of the same lens with the same before it.</summary>
+    public bool IsOf(GearItem other, GearItem[] before, int seats) => ReferenceEquals(lens, other) && adapterSeats == seats && kept.SequenceEqual(before);
 
     /// <summary>Whether a part was there before, and stays.</summary>
     public bool Keeps(GearItem part) => Array.IndexOf(kept, part) >= 0;
-
-    /// <summary>The whole chain with filters.</summary>
-    public IReadOnlyList<GearItem> With(GearItem[] inside, GearItem[] stack) => [.. before, .. inside, .. stack, .. after];
-
-    /// <summary>How much of the corners' light a stack lets through at the short end of a zoom.</summary>
-    public double ClearShareWidest(GearItem[] stack) => widest.ClearShare(stack);
 
     /// <summary>Whether there is a place for a filter.</summary>
     public bool Holds(GearItem filter) => SeatOf(filter) switch
@@ -64,8 +50,23 @@ internal sealed class FilterFront
         _ => lens.Get(LensFields.TakesRearFilter) == true,
     };
 
-    /// <summary>Puts filters to it.</summary>
-    public void Put(double leastStops, double mostStops, params ReadOnlySpan<GearItem> chosen)
+    /// <summary>The sets of things by which one filter or two go on; each once, whatever the order.</summary>
+    public IReadOnlyList<FilterSet> With(GearItem one, GearItem? other = null)
+    {
+        var key = (Known(one).Number, other is null ? -1 : Known(other).Number);
+        if (!put.TryGetValue(key, out var sets))
+        {
+            put.Add(key, sets = Put(other is null ? [one] : [one, other]));
+        }
+
+        return sets;
+    }
+
+    /// <summary>How many filters that drop into an adapter behind the lens may still go in.</summary>
+    public static int SeatsOf(Anatomy anatomy) =>
+        anatomy.Behind.Count(l => l.Item.Get(AdapterFields.TakesFilter) == true) - anatomy.Inside.Count(l => SeatOf(l.Item) == FilterSeat.Adapter);
+
+    private List<FilterSet> Put(GearItem[] chosen)
     {
         var (inside, boxed, screwed) = (new List<Part>(), new List<Part>(), new List<Part>(2));
         var (dropped, behind) = (0, 0);
@@ -79,14 +80,16 @@ internal sealed class FilterFront
 
         if (dropped > adapterSeats || behind > 1)
         {
-            return;
+            return [];
         }
 
-        var put = new Putting(inside, boxed, leastStops, mostStops, screwed.Count > 0);
+        var putting = new Putting(inside, boxed, screwed.Count > 0, [], []);
         foreach (var order in Orders(screwed))
         {
-            Join(put, order, 0, lens.Get(LensFields.FilterThread));
+            Join(putting, order, 0, lens.Get(LensFields.FilterThread));
         }
+
+        return putting.Found;
     }
 
     /// <summary>Every order of what is screwed on, the usual ones first.</summary>
@@ -107,8 +110,6 @@ internal sealed class FilterFront
         return free.Length > MostOrdered ? [[.. next, .. free.OrderBy(p => p.Usual)]] : Permutations(free).OrderBy(Disorder).Select(order => (Part[])[.. next, .. order]);
     }
 
-    private static ChainSetting WithFocalLength(ChainSetting setting, double mm) => setting.Set is { } set ? setting with { Set = set with { FocalLengthMm = mm } } : setting with { FocalLengthMm = mm };
-
     private static FilterSeat SeatOf(GearItem filter) => filter.Get(FrontFields.Seat) ?? FilterSeat.Thread;
 
     /// <summary>What is turned goes outermost, where a hand reaches it; diffusion before it.</summary>
@@ -126,29 +127,29 @@ internal sealed class FilterFront
         : items.SelectMany((item, i) => Permutations([.. items.Take(i), .. items.Skip(i + 1)]).Select(rest => (Part[])[item, .. rest]));
 
     /// <summary>The ways to join the threads of a row of parts from one of them on; where a thread is not known nothing new is screwed on.</summary>
-    private void Join(in Putting put, Part[] order, int from, double? thread)
+    private void Join(Putting putting, Part[] order, int from, double? thread)
     {
         if (from == order.Length)
         {
-            Note(put);
+            Note(putting);
             return;
         }
 
         var part = order[from];
         if (part.Seat == FilterSeat.MatteBox)
         {
-            Push(part);
-            Join(put, order, from + 1, thread);
+            stack.Add(part);
+            Join(putting, order, from + 1, thread);
             Pop(1);
             return;
         }
 
         if (thread is null || part.RearThread is null)
         {
-            if (!put.IsScrewed)
+            if (!putting.IsScrewed)
             {
-                Push(part);
-                Join(put, order, from + 1, null);
+                stack.Add(part);
+                Join(putting, order, from + 1, null);
                 Pop(1);
             }
 
@@ -168,30 +169,20 @@ internal sealed class FilterFront
                     break;
                 }
 
-                Push(between);
+                stack.Add(between);
             }
 
             if (stack.Count == count + way.Count)
             {
-                Push(part);
-                Join(put, order, from + 1, part.FrontThread);
+                stack.Add(part);
+                Join(putting, order, from + 1, part.FrontThread);
             }
 
             Pop(stack.Count - count);
         }
     }
 
-    private void Push(Part part)
-    {
-        stack.Add(part);
-        openings.Add(part.Opening);
-    }
-
-    private void Pop(int count)
-    {
-        stack.RemoveRange(stack.Count - count, count);
-        openings.RemoveRange(openings.Count - count, count);
-    }
+    private void Pop(int count) => stack.RemoveRange(stack.Count - count, count);
 
     private Part Known(GearItem item)
     {
@@ -205,48 +196,27 @@ internal sealed class FilterFront
         return part;
     }
 
-    /// <summary>Notes a stack; of the same things the order that lets most through, and of those as much the first.</summary>
-    private void Note(in Putting put)
+    /// <summary>Notes a stack with the others of the same things.</summary>
+    private void Note(Putting putting)
     {
-        foreach (var box in put.Boxed)
+        stack.AddRange(putting.Boxed);
+        Part[] added = [.. putting.Inside, .. stack.Where(p => !p.IsKept)];
+        if (added.Length <= MostThings)
         {
-            Push(box);
-        }
-
-        Span<int> things = stackalloc int[MostThings];
-        var count = 0;
-        foreach (var part in stack)
-        {
-            if (!part.IsKept && count++ < MostThings)
+            var key = KitProblem.Things([.. added.Select(p => p.Number)]);
+            if (!putting.Sets.TryGetValue(key, out var set))
             {
-                things[count - 1] = part.Number;
+                putting.Sets.Add(key, set = new([.. added.Select(p => p.Item)]));
+                putting.Found.Add(set);
             }
+
+            set.Stacks.Add(new([.. putting.Inside.Select(p => p.Item)], [.. stack.Select(p => p.Item)], [.. stack.Select(p => p.Opening)]));
         }
 
-        foreach (var filter in put.Inside)
-        {
-            if (count++ < MostThings)
-            {
-                things[count - 1] = filter.Number;
-            }
-        }
-
-        if (count <= MostThings)
-        {
-            var key = KitProblem.Things(things[..count]);
-            if (!found.TryGetValue(key, out var before) || before.Share < 1 && asSet.ClearShare(openings) > before.Share)
-            {
-                var share = asSet.ClearShare(openings);
-                found[key] = new([.. stack.Select(p => p.Item)], [.. put.Inside.Select(p => p.Item)], put.LeastStops, put.MostStops, share);
-            }
-        }
-
-        Pop(put.Boxed.Count);
+        Pop(putting.Boxed.Count);
     }
 
-    private readonly record struct Putting(List<Part> Inside, List<Part> Boxed, double LeastStops, double MostStops, bool IsScrewed);
-
-    private readonly record struct Found(GearItem[] Stack, GearItem[] Inside, double LeastStops, double MostStops, double Share);
+    private sealed record Putting(List<Part> Inside, List<Part> Boxed, bool IsScrewed, Dictionary<UInt128, FilterSet> Sets, List<FilterSet> Found);
 
     /// <summary>A part in front, read once.</summary>
     private sealed class Part(GearItem item, int number, bool isKept, FilterSeat seat, int usual, Opening opening, double? rearThread, double? frontThread)

@@ -6,21 +6,20 @@ namespace Juxtopsis.Core.Filters;
 /// <summary>Filters for a rig: in which order they go on, with which rings, and what they take.</summary>
 public sealed class FilterWay
 {
-    private readonly FilterFront front;
-    private readonly GearItem[] inside;
-    private readonly GearItem[] stack;
+    private readonly FilteredRig rig;
+    private readonly FilterStack stack;
 
-    internal FilterWay(FilterFront front, GearItem[] inside, GearItem[] stack, double leastStops, double mostStops, double clearShare)
+    internal FilterWay(FilteredRig rig, FilterStack stack, double leastStops, double mostStops, double clearShare)
     {
-        (this.front, this.inside, this.stack, LeastStops, MostStops, ClearShare) = (front, inside, stack, leastStops, mostStops, clearShare);
-        Added = [.. inside, .. stack.Where(p => !front.Keeps(p))];
+        (this.rig, this.stack, LeastStops, MostStops, ClearShare) = (rig, stack, leastStops, mostStops, clearShare);
+        Added = [.. stack.Inside, .. stack.Items.Where(p => !rig.Front.Keeps(p))];
     }
 
     /// <summary>What is added, filters and rings, in the order of the chain.</summary>
     public IReadOnlyList<GearItem> Added { get; }
 
     /// <summary>The whole chain with them.</summary>
-    public IReadOnlyList<GearItem> Parts => front.With(inside, stack);
+    public IReadOnlyList<GearItem> Parts => rig.With(stack);
 
     /// <summary>What they take at least, stops.</summary>
     public double LeastStops { get; }
@@ -32,7 +31,7 @@ public sealed class FilterWay
     public double ClearShare { get; }
 
     /// <summary>The same at the short end of a zoom.</summary>
-    public double ClearShareWidest => front.ClearShareWidest(stack);
+    public double ClearShareWidest => rig.ClearShareWidest(stack);
 
     /// <summary>How many of what is added are rings.</summary>
     public int Rings => Added.Count(i => i.Kind == GearKind.StepRing);

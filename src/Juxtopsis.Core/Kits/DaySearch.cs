@@ -19,6 +19,9 @@ public sealed record KitShot(int Shot, FitRig Rig, FitMode Mode, bool Fills)
 {
     /// <summary>What of the shelf carries it, where supports are chosen too; null where they are not, or none is needed.</summary>
     public GearItem? Support { get; init; }
+
+    /// <summary>Filters and rings before its lens, where these are chosen too.</summary>
+    public IReadOnlyList<GearItem> Filters { get; init; } = [];
 }
 
 /// <summary>A bag for a day.</summary>

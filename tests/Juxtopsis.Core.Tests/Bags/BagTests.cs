@@ -115,9 +115,10 @@ public sealed class BagTests
             Plan = new() { UsedMinutes = 6, ShootingRatio = 20, StandbyHours = 4, Rolling = 1, Copies = 1, Usable = 0.5 },
         };
 
-        // 120 minutes, an hour each: 12 Wh and 4 h × 6 W; 60 min × 400 Mbit/s = 180 GB in the faster of the modes that are used.
+        // 120 minutes, an hour each, but batteries for the one of which it is known recording all: 24 Wh and 4 h × 6 W; 60 min × 400 Mbit/s = 180 GB in the faster of the modes that are used.
         var day = DaySupplies.Of(bag, new[] { mode, fast }.ToLookup(_ => one.Id));
-        Assert.Equal(new PartialSum(12 + 24, 1), day.NeededWh);
+        Assert.Equal(new PartialSum(24 + 24, 1), day.NeededWh);
+        Assert.Equal(12 + 24, day.Cameras[0].EnergyWh);
         Assert.Equal((49, 1, 1, 0), (day.CarriedWh, day.Batteries, day.BatteriesNeeded, day.ToRechargeWh));
         Assert.Equal((180.0, 1), (Math.Round(day.RecordedGb.Known, 9), day.RecordedGb.Unknown));
         Assert.Equal(360, day.WithCopiesGb.Known, 9);

@@ -1,3 +1,4 @@
+using Juxtopsis.Core.Bags;
 using Juxtopsis.Core.Kits.Front;
 
 namespace Juxtopsis.Core.Tests.Kits;
@@ -9,11 +10,16 @@ public sealed class FrontTests
 
     public static TheoryData<int> Seeds => [.. Enumerable.Range(0, 60)];
 
-    /// <summary>Bodies, lenses, adapters and supports; each way takes a body, a lens, at times an adapter or a support.</summary>
+    private const int Things = 12;
+
+    /// <summary>
+    /// Bodies, lenses, adapters, a support, filters and a ring; each way takes a body, a lens, at times an adapter or a support, and at times needs one of some sets of filters. Bodies draw, and
+    /// there are two kinds of battery, or none.
+    /// </summary>
     private static FrontProblem Made(Random random)
     {
-        var kinds = Enumerable.Range(0, 9).Select(i => i < 2 ? FrontCriterion.Bodies : i < 6 ? FrontCriterion.Lenses : i < 8 ? FrontCriterion.Adapters : FrontCriterion.Supports).ToArray();
-        var costs = kinds.Select(kind =>
+        var kinds = Enumerable.Range(0, Things).Select(i => i < 2 ? FrontCriterion.Bodies : i < 6 ? FrontCriterion.Lenses : i < 8 ? FrontCriterion.Adapters : i < 9 ? FrontCriterion.Supports : FrontCriterion.Filters).ToArray();
+        double[] CostsOf(FrontCriterion kind)
         {
             var cost = new double[FrontProblem.Criteria];
             cost[(int)FrontCriterion.Things] = 1;
@@ -22,7 +28,11 @@ public sealed class FrontTests
             cost[(int)FrontCriterion.Price] = random.Next(2) == 0 ? random.Next(1, 9) * 50 : 0;
             cost[(int)FrontCriterion.Hire] = cost[(int)FrontCriterion.Price] > 0 ? 0 : random.Next(1, 6) * 10;
             return cost;
-        }).ToArray();
+        }
+
+        var costs = kinds.Select(CostsOf).ToArray();
+        int[][] Sets() => [.. Enumerable.Range(0, random.Next(1, 4)).Select(_ => Enumerable.Range(9, 3).Where(_ => random.Next(2) == 0).DefaultIfEmpty(9).ToArray()).DistinctBy(set => string.Join(' ', set))];
+        int[][][] filters = [[[]], Sets(), Sets()];
         var rigs = new Dictionary<string, int>(StringComparer.Ordinal);
         FrontWay Way()
         {
@@ -39,10 +49,18 @@ public sealed class FrontTests
                 parts.Add(8);
             }
 
-            return new([.. parts.Order()], rig);
+            return new([.. parts.Order()], rig, random.Next(3) == 0 ? random.Next(1, 3) : 0);
         }
 
-        return new(costs, [.. Enumerable.Range(0, random.Next(1, 6)).Select(_ => Enumerable.Range(0, random.Next(1, 6)).Select(_ => Way()).DistinctBy(w => string.Join(' ', w.Items)).ToArray())]);
+        return new(costs, [.. Enumerable.Range(0, random.Next(1, 6)).Select(_ => Enumerable.Range(0, random.Next(1, 6)).Select(_ => Way()).DistinctBy(w => string.Join(' ', w.Items)).ToArray())])
+        {
+            Filters = filters,
+            Power = random.Next(4) == 0 ? FrontPower.None : new(
+                new DayPlan { UsedMinutes = random.Next(0, 12), StandbyHours = random.Next(0, 4), Rolling = random.Next(1, 3) },
+                [.. Enumerable.Range(0, Things).Select(i => i < 2 ? new CameraDraw(random.Next(0, 40), random.Next(0, 30)) : default)],
+                random.Next(0, 2) * 30,
+                [.. Enumerable.Range(0, 2).Select(_ => new FrontBattery(CostsOf(FrontCriterion.Batteries), random.Next(1, 5) * 20))]),
+        };
     }
 
     /// <summary>All bags by all uses of their ways, as points on two axes; a shot may be left where that is an axis.</summary>
@@ -70,11 +88,14 @@ public sealed class FrontTests
                 continue;
             }
 
-            // For each number of shots that are left, the fewest changes.
+            // For each number of shots that are left the fewest changes; for each kind of battery as many as are needed.
             foreach (var (undone, changes) in Uses(problem, bag))
             {
                 (cost[(int)FrontCriterion.Undone], cost[(int)FrontCriterion.Changes]) = (undone, changes);
-                points.Add((cost[(int)one], cost[(int)other], undone));
+                foreach (var batteries in BatteriesFor(problem.Power, bag))
+                {
+                    points.Add((cost[(int)one] + batteries[(int)one], cost[(int)other] + batteries[(int)other], undone));
+                }
             }
         }
 
@@ -84,8 +105,18 @@ public sealed class FrontTests
         return [.. allowed.Where(p => !Array.Exists(allowed, q => q != p && q.One <= p.One && q.Other <= p.Other)).OrderBy(p => p.One)];
     }
 
+    private static IEnumerable<double[]> BatteriesFor(FrontPower power, int bag)
+    {
+        CameraDraw[] draws = [.. power.Draws.Where((_, i) => (bag & (1 << i)) != 0)];
+        var recording = draws.Select(d => d.RecordingW).OrderDescending().Take(power.Plan.Rolling).Sum() * power.Plan.UsedMinutes * power.Plan.ShootingRatio / 60;
+        var lacking = recording + draws.Sum(d => d.StandbyW) * power.Plan.StandbyHours - power.GivenWh;
+        return lacking <= 0 || power.Batteries.Length == 0 ? [new double[FrontProblem.Criteria]]
+            : power.Batteries.Select(b => b.Costs.Select(c => c * Math.Ceiling(lacking / b.Wh - 1e-9)).ToArray());
+    }
+
     private static IEnumerable<(int Undone, int Changes)> Uses(FrontProblem problem, int bag)
     {
+        bool Holds(int[] items) => Array.TrueForAll(items, i => (bag & (1 << i)) != 0);
         var states = new Dictionary<(int Undone, int Rig), int> { [(0, -1)] = 0 };
         foreach (var ways in problem.Shots)
         {
@@ -94,7 +125,7 @@ public sealed class FrontTests
             foreach (var ((undone, rig), changes) in states)
             {
                 Put((undone + 1, rig), changes);
-                foreach (var way in ways.Where(w => w.Items.All(i => (bag & (1 << i)) != 0)))
+                foreach (var way in ways.Where(w => Holds(w.Items) && problem.Filters[w.Filters].Any(Holds)))
                 {
                     Put((undone, way.Rig), changes + (rig < 0 || rig == way.Rig ? 0 : 1));
                 }
@@ -116,7 +147,7 @@ public sealed class FrontTests
         {
             var one = Axes[random.Next(Axes.Length)];
             var other = Axes[(Array.IndexOf(Axes, one) + random.Next(1, Axes.Length)) % Axes.Length];
-            HashSet<int> given = random.Next(3) == 0 ? [random.Next(9)] : [];
+            HashSet<int> given = random.Next(3) == 0 ? [random.Next(Things)] : [];
             int? most = random.Next(3) == 0 ? 1 : null;
             var expected = BruteForce(problem, one, other, given, most);
             var found = Front(problem, one, other, given, most);

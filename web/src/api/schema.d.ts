@@ -2604,7 +2604,7 @@ export interface components {
          * @description What there should be little of in a bag for the day. What is not known of a thing is worse than anything that is.
          * @enum {unknown}
          */
-        FrontCriterion: "things" | "lenses" | "bodies" | "adapters" | "supports" | "weight" | "price" | "hire" | "changes" | "undone";
+        FrontCriterion: "things" | "lenses" | "bodies" | "adapters" | "supports" | "filters" | "batteries" | "weight" | "price" | "hire" | "changes" | "undone";
         /** @description A bag on the front. */
         FrontPointOutput: {
             /** @description Bodies, and cameras that keep their lens. */
@@ -2615,6 +2615,15 @@ export interface components {
             adapters: components["schemas"]["KitItemOutput"][];
             /** @description What carries them. */
             supports: components["schemas"]["KitItemOutput"][];
+            /** @description Filters that take light, and rings. */
+            filters: components["schemas"]["KitItemOutput"][];
+            /** @description Batteries for the day, those among them that are given. */
+            batteries: components["schemas"]["SupplyOutput"][];
+            /**
+             * Format: int32
+             * @description Of how many of the cameras it is not known what they draw: these are taken to draw as much as the hungriest of which it is.
+             */
+            drawsUnknown: number;
             /** @description How it does each shot. */
             shots: components["schemas"]["KitShotOutput"][];
             /** @description Identities of the shots that it does not do. */
@@ -2666,6 +2675,8 @@ export interface components {
             leftOut?: string[];
             /** @description Things that every bag has, by identity. */
             given?: string[];
+            /** @description What the day is like, for batteries. */
+            plan?: components["schemas"]["DayPlanInput"];
             /**
              * Format: int32
              * @description The most bodies, cameras that keep their lens among them, 1 to 99; left out for any number.
@@ -2682,6 +2693,8 @@ export interface components {
             points: components["schemas"]["FrontPointOutput"][];
             /** @description Identities of the shots that no bag of this gear does. */
             impossible: string[];
+            /** @description Identities of the shots that need a filter with each rig, where no filter of this gear serves any: they are reckoned without. */
+            unfiltered: string[];
             /** @description True when the front goes on beyond the last point. */
             isCut: boolean;
         };

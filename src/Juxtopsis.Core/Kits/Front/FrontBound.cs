@@ -1,9 +1,8 @@
 namespace Juxtopsis.Core.Kits.Front;
 
 /// <summary>
-/// A bound below what shots cost by one criterion that adds up: what each thing costs is shared out among the shots that could use it, and each shot costs
-/// at least the cheapest of its ways by these shares. However they are shared out, the sum is no more than any bag costs; the shares are chosen so that
-/// it comes near, by steps along the subgradient.
+/// A bound below what shots cost by one criterion that adds up: each shot costs at least the cheapest of its ways by <see cref="FrontPrices"/>; the shares are chosen so that the sum comes
+/// near to what a bag costs, by steps along the subgradient.
 /// </summary>
 /// <remarks>The Lagrangian bound of the set covering problem, see Beasley (1990), <i>A Lagrangian heuristic for set-covering problems</i>.</remarks>
 internal sealed class FrontBound
@@ -11,9 +10,8 @@ internal sealed class FrontBound
     private const int Steps = 80;
 
     private readonly FrontWay[][] shots;
-    private readonly double[] costs;
+    private readonly FrontPrices prices;
     private readonly double[][] shares;
-    private readonly bool isWhole;
     private readonly double[] scale;
     private readonly double[] least;
     private readonly double[] ofShot;
@@ -25,37 +23,35 @@ internal sealed class FrontBound
     /// <param name="free">Things that cost nothing, since every bag has them.</param>
     public FrontBound(FrontProblem problem, FrontCriterion criterion, IReadOnlySet<int> free)
     {
-        shots = problem.Shots;
-        costs = [.. problem.Costs.Select((c, i) => free.Contains(i) ? 0 : c[(int)criterion])];
-        isWhole = Array.TrueForAll(costs, c => c == Math.Floor(c));
-        (scale, least, ofShot) = (new double[costs.Length], new double[shots.Length], new double[shots.Length]);
-        shares = FrontShares.Of(shots, costs, Steps, LeastBy);
+        (shots, prices) = (problem.Shots, new(problem, criterion, free));
+        (scale, least, ofShot) = (new double[problem.Costs.Length], new double[shots.Length], new double[shots.Length]);
+        shares = FrontShares.Of(prices, Steps, LeastBy);
     }
 
     /// <summary>The least that some shots cost beside what is held.</summary>
     /// <param name="isOpen">Which shots are still to be done.</param>
     /// <param name="held">Which things are held: they cost nothing more.</param>
-    /// <param name="mayUse">Which ways of an open shot may still be used.</param>
+    /// <param name="usable">The ways of each open shot that may still be used.</param>
     /// <param name="mayLeave">How many of the shots may be left undone.</param>
     /// <returns>The bound; infinite when a shot that may not be left has no way.</returns>
-    public double Of(bool[] isOpen, bool[] held, bool[][] mayUse, int mayLeave)
+    public double Of(bool[] isOpen, bool[] held, int[][] usable, int mayLeave)
     {
         // What a shot that is done has a share in goes to those that are open.
-        for (var i = 0; i < costs.Length; i++)
+        Array.Clear(scale);
+        for (var s = 0; s < shots.Length; s++)
         {
-            if (held[i] || costs[i] == 0)
+            if (isOpen[s])
             {
-                scale[i] = 0;
-                continue;
+                foreach (var item in prices.ItemsOf[s])
+                {
+                    scale[item] += shares[s][item];
+                }
             }
+        }
 
-            var all = 0.0;
-            for (var s = 0; s < shots.Length; s++)
-            {
-                all += isOpen[s] ? shares[s][i] : 0;
-            }
-
-            scale[i] = all > 0 ? costs[i] / all : 0;
+        for (var i = 0; i < scale.Length; i++)
+        {
+            scale[i] = held[i] || scale[i] <= 0 ? 0 : prices.Costs[i] / scale[i];
         }
 
         var open = 0;
@@ -63,7 +59,8 @@ internal sealed class FrontBound
         {
             if (isOpen[s])
             {
-                least[open++] = ofShot[s] = LeastOf(s, mayUse[s]);
+                prices.Price(s, shares[s], scale);
+                least[open++] = ofShot[s] = LeastOf(s, usable[s]);
             }
         }
 
@@ -75,35 +72,21 @@ internal sealed class FrontBound
         }
 
         sum = mayLeave == 0 ? total : double.NegativeInfinity;
-        return Whole(total);
+        return total;
     }
 
     /// <summary>The least that the shots cost that were asked last, where one of them is done in a certain way.</summary>
     /// <param name="shot">The shot, one that was open.</param>
     /// <param name="way">The number of the way.</param>
     /// <returns>The bound; minus infinity where shots may be left.</returns>
-    public double With(int shot, int way) => Whole(sum - ofShot[shot] + ShareOf(shot, way));
+    public double With(int shot, int way) => sum - ofShot[shot] + prices.Of(shot, shots[shot][way]);
 
-    private double Whole(double total) => isWhole && !double.IsInfinity(total) ? Math.Ceiling(total - 1e-7) : total;
-
-    private double ShareOf(int shot, int way)
-    {
-        var its = shares[shot];
-        var share = 0.0;
-        foreach (var item in shots[shot][way].Items)
-        {
-            share += its[item] * scale[item];
-        }
-
-        return share;
-    }
-
-    private double LeastOf(int shot, bool[] mayUse)
+    private double LeastOf(int shot, int[] usable)
     {
         var best = double.PositiveInfinity;
-        for (var w = 0; w < shots[shot].Length; w++)
+        foreach (var w in usable)
         {
-            best = mayUse[w] ? Math.Min(best, ShareOf(shot, w)) : best;
+            best = Math.Min(best, prices.Of(shot, shots[shot][w]));
         }
 
         return best;
@@ -115,19 +98,17 @@ internal sealed class FrontBound
         var total = 0.0;
         for (var s = 0; s < shots.Length; s++)
         {
+            prices.Price(s, by[s], null);
             var best = double.PositiveInfinity;
+            FrontWay? cheapest = null;
             foreach (var way in shots[s])
             {
-                var cost = 0.0;
-                foreach (var item in way.Items)
-                {
-                    cost += by[s][item];
-                }
-
-                (best, used[s]) = cost < best ? (cost, way.Items) : (best, used[s]);
+                var cost = prices.Of(s, way);
+                (best, cheapest) = cost < best ? (cost, way) : (best, cheapest);
             }
 
             total += best;
+            used[s] = cheapest is null ? [] : prices.Taken(s, cheapest);
         }
 
         return total;

@@ -3,7 +3,7 @@ namespace Juxtopsis.Core.Kits.Front;
 /// <summary>What there should be little of in a bag for the day. What is not known of a thing is worse than anything that is.</summary>
 public enum FrontCriterion
 {
-    /// <summary>Things: bodies, lenses, adapters and supports.</summary>
+    /// <summary>Things: bodies, lenses, adapters, supports, filters, rings and batteries.</summary>
     Things,
 
     /// <summary>Lenses; a camera that keeps its lens is none.</summary>
@@ -17,6 +17,12 @@ public enum FrontCriterion
 
     /// <summary>Supports.</summary>
     Supports,
+
+    /// <summary>Filters that take light, and the rings that join them.</summary>
+    Filters,
+
+    /// <summary>Batteries.</summary>
+    Batteries,
 
     /// <summary>Weight, g.</summary>
     Weight,

@@ -9,9 +9,8 @@ internal sealed class FrontPathBound
     private const int Steps = 60;
 
     private readonly FrontWay[][] shots;
-    private readonly double[] costs;
+    private readonly FrontPrices prices;
     private readonly double[][] shares;
-    private readonly bool isWhole;
     private readonly double[] scale;
     private readonly double[] costOf;
     private readonly int[][] rigsAt;
@@ -29,26 +28,24 @@ internal sealed class FrontPathBound
     /// <param name="changes">How often the rig may change.</param>
     public FrontPathBound(FrontProblem problem, FrontCriterion criterion, IReadOnlySet<int> free, int changes)
     {
-        shots = problem.Shots;
-        costs = [.. problem.Costs.Select((c, i) => free.Contains(i) ? 0 : c[(int)criterion])];
-        isWhole = Array.TrueForAll(costs, c => c == Math.Floor(c));
+        (shots, prices) = (problem.Shots, new(problem, criterion, free));
         rigsAt = [.. shots.Select(ways => ways.Select(w => w.Rig).Distinct().ToArray())];
         var rigs = rigsAt.SelectMany(r => r).DefaultIfEmpty().Max() + 1;
-        (scale, costOf, with, withOneLess) = (new double[costs.Length], new double[rigs], new double[rigs], new double[rigs]);
+        (scale, costOf, with, withOneLess) = (new double[problem.Costs.Length], new double[rigs], new double[rigs], new double[rigs]);
         now = [.. Enumerable.Range(0, changes + 1).Select(_ => Never(rigs))];
         next = [.. Enumerable.Range(0, changes + 1).Select(_ => Never(rigs))];
         stays = [.. shots.Select(_ => Enumerable.Range(0, changes + 1).Select(_ => new bool[rigs]).ToArray())];
         cheapest = [.. shots.Select(_ => new int[changes + 1])];
-        shares = FrontShares.Of(shots, costs, shots.Length == 0 ? 0 : Steps, (by, used) => Least(0, changes, by, null, null, used));
+        shares = FrontShares.Of(prices, shots.Length == 0 ? 0 : Steps, (by, used) => Least(0, changes, by, null, null, used));
     }
 
     /// <summary>The least that the shots from one on cost beside what is held.</summary>
     /// <param name="at">The first of them.</param>
     /// <param name="held">Which things are held: they cost nothing more.</param>
-    /// <param name="mayUse">Which ways of a shot may still be used.</param>
+    /// <param name="usable">The ways of each shot that may still be used.</param>
     /// <param name="changes">How often the rig may still change among them.</param>
     /// <returns>The bound; infinite where they cannot be done with so few changes.</returns>
-    public double Of(int at, bool[] held, bool[][] mayUse, int changes)
+    public double Of(int at, bool[] held, int[][] usable, int changes)
     {
         if (at == shots.Length)
         {
@@ -60,7 +57,7 @@ internal sealed class FrontPathBound
             return double.PositiveInfinity;
         }
 
-        for (var i = 0; i < costs.Length; i++)
+        for (var i = 0; i < scale.Length; i++)
         {
             var sum = 0.0;
             for (var s = at; s < shots.Length && !held[i]; s++)
@@ -68,11 +65,10 @@ internal sealed class FrontPathBound
                 sum += shares[s][i];
             }
 
-            scale[i] = sum > 0 ? costs[i] / sum : 0;
+            scale[i] = sum > 0 ? prices.Costs[i] / sum : 0;
         }
 
-        var total = Least(at, changes, shares, scale, mayUse, null);
-        return isWhole && !double.IsInfinity(total) ? Math.Ceiling(total - 1e-7) : total;
+        return Least(at, changes, shares, scale, usable, null);
     }
 
     /// <summary>The least that the shots cost that were asked last, where the first of them is done with a rig.</summary>
@@ -89,7 +85,7 @@ internal sealed class FrontPathBound
     }
 
     /// <summary>The cheapest way along the shots, from the last one back: for each number of changes and each rig at a shot what that shot and those after it cost.</summary>
-    private double Least(int at, int changes, double[][] by, double[]? times, bool[][]? mayUse, int[][]? used)
+    private double Least(int at, int changes, double[][] by, double[]? times, int[][]? usable, int[][]? used)
     {
         var (here, after) = (now, next);
         Span<double> least = stackalloc double[changes + 1];
@@ -97,7 +93,7 @@ internal sealed class FrontPathBound
         leastAfter.Clear();
         for (var s = shots.Length - 1; s >= at; s--)
         {
-            CostsOf(s, by[s], times, mayUse?[s]);
+            CostsOf(s, by[s], times, usable?[s]);
             for (var c = 0; c <= changes; c++)
             {
                 least[c] = double.PositiveInfinity;
@@ -131,7 +127,7 @@ internal sealed class FrontPathBound
 
         if (used is not null && !double.IsInfinity(leastAfter[changes]))
         {
-            Trace(changes, by, used);
+            Trace(changes, used);
         }
 
         foreach (var rig in rigsAt[at])
@@ -146,38 +142,28 @@ internal sealed class FrontPathBound
         return leastAfter[changes];
     }
 
-    private void CostsOf(int shot, double[] by, double[]? times, bool[]? mayUse)
+    private void CostsOf(int shot, double[] by, double[]? times, int[]? usable)
     {
         foreach (var rig in rigsAt[shot])
         {
             costOf[rig] = double.PositiveInfinity;
         }
 
+        prices.Price(shot, by, times);
         var ways = shots[shot];
-        for (var w = 0; w < ways.Length; w++)
+        foreach (var way in usable is null ? ways : usable.Select(w => ways[w]))
         {
-            if (mayUse is not null && !mayUse[w])
-            {
-                continue;
-            }
-
-            var sum = 0.0;
-            foreach (var item in ways[w].Items)
-            {
-                sum += times is null ? by[item] : by[item] * times[item];
-            }
-
-            costOf[ways[w].Rig] = Math.Min(costOf[ways[w].Rig], sum);
+            costOf[way.Rig] = Math.Min(costOf[way.Rig], prices.Of(shot, way));
         }
     }
 
     /// <summary>The things that each shot uses on the cheapest way from the first shot on.</summary>
-    private void Trace(int changes, double[][] by, int[][] used)
+    private void Trace(int changes, int[][] used)
     {
         var rig = cheapest[0][changes];
         for (var s = 0; s < shots.Length; s++)
         {
-            used[s] = shots[s].Where(w => w.Rig == rig).MinBy(w => w.Items.Sum(i => by[s][i]))!.Items;
+            used[s] = prices.Taken(s, shots[s].Where(w => w.Rig == rig).MinBy(w => prices.Of(s, w))!);
             if (s < shots.Length - 1 && !stays[s][changes][rig])
             {
                 changes--;

@@ -1,9 +1,10 @@
 namespace Juxtopsis.Core.Kits.Front;
 
 /// <summary>A way to do a shot.</summary>
-/// <param name="Items">Numbers of the things that it takes, ascending.</param>
-/// <param name="Rig">The same number for the same rig, whatever carries it.</param>
-internal sealed record FrontWay(int[] Items, int Rig);
+/// <param name="Items">Numbers of the things that it takes whatever the filters, ascending.</param>
+/// <param name="Rig">The same number for the same rig, whatever carries it and whatever is before its lens.</param>
+/// <param name="Filters">Number of the filters that it needs, in <see cref="FrontProblem.Filters"/>; 0 where it needs none.</param>
+internal sealed record FrontWay(int[] Items, int Rig, int Filters = 0);
 
 /// <summary>Things, shots and the ways to do them.</summary>
 /// <param name="Costs">For each thing what it costs by each criterion that adds up, in the order of <see cref="FrontCriterion"/>; the others are 0.</param>
@@ -19,9 +20,18 @@ internal sealed record FrontProblem(double[][] Costs, FrontWay[][] Shots)
     /// <summary>How many criteria there are.</summary>
     public const int Criteria = (int)FrontCriterion.Undone + 1;
 
+    /// <summary>For each number of filters the sets of filters and rings of which one does; the first is that of ways that need none.</summary>
+    public int[][][] Filters { get; init; } = [[[]]];
+
+    /// <summary>What cameras draw, and the batteries for it; none where power is not asked for.</summary>
+    public FrontPower Power { get; init; } = FrontPower.None;
+
+    /// <summary>Whether a criterion adds up over things.</summary>
+    public static bool AddsUp(FrontCriterion criterion) => criterion is not (FrontCriterion.Changes or FrontCriterion.Undone);
+
     /// <summary>
-    /// The same without ways that take all that another way of the same rig's shot takes and more, and without things for which another can always stand in: in every
-    /// way that takes the one, the other would do, and it costs no more by any criterion that matters.
+    /// The same without ways that take all that another way of the same rig's shot takes and more, without sets of filters likewise, and without things for which another can always stand
+    /// in: wherever the one is taken, the other would do, and it costs no more by any criterion that matters.
     /// </summary>
     /// <param name="given">Things that are in every bag: these stay.</param>
     /// <param name="counting">The criteria that matter.</param>
@@ -30,9 +40,12 @@ internal sealed record FrontProblem(double[][] Costs, FrontWay[][] Shots)
     public FrontProblem Reduced(IReadOnlySet<int> given, IReadOnlyCollection<FrontCriterion> counting, bool byRig)
     {
         var shots = Shots.Select(ways => WithoutLarger(ways, byRig)).ToArray();
-        var known = shots.Select(ways => ways.Select(KeyOf).ToHashSet()).ToArray();
+        int[][][] filters = [.. Filters.Select(WithoutLarger)];
+        var known = shots.Select(ways => ways.Select(w => (KeyOf(w), w.Filters)).ToHashSet()).ToArray();
+        var knownSets = filters.Select(sets => sets.Select(s => KitProblem.Things(s)).ToHashSet()).ToArray();
         var gone = new bool[Costs.Length];
         var uses = Enumerable.Range(0, Costs.Length).Select(_ => new List<(int Shot, FrontWay Way)>()).ToArray();
+        var setUses = Enumerable.Range(0, Costs.Length).Select(_ => new List<(int Filters, int[] Set)>()).ToArray();
         for (var s = 0; s < shots.Length; s++)
         {
             foreach (var way in shots[s])
@@ -44,36 +57,62 @@ internal sealed record FrontProblem(double[][] Costs, FrontWay[][] Shots)
             }
         }
 
+        for (var k = 0; k < filters.Length; k++)
+        {
+            foreach (var set in filters[k])
+            {
+                foreach (var item in set)
+                {
+                    setUses[item].Add((k, set));
+                }
+            }
+        }
+
         for (var item = 0; item < Costs.Length; item++)
         {
-            if (uses[item].Count > 0 && !given.Contains(item))
+            if (uses[item].Count + setUses[item].Count > 0 && !given.Contains(item))
             {
                 gone[item] = Enumerable.Range(0, Costs.Length).Any(other => StandsIn(item, other));
             }
         }
 
-        return new(Costs, [.. shots.Select(ways => ways.Where(w => !Array.Exists(w.Items, i => gone[i])).ToArray())]);
+        return this with
+        {
+            Shots = [.. shots.Select(ways => ways.Where(w => !Array.Exists(w.Items, i => gone[i])).ToArray())],
+            Filters = [.. filters.Select(sets => sets.Where(s => !Array.Exists(s, i => gone[i])).ToArray())],
+        };
 
-        bool StandsIn(int item, int other) => other != item && !gone[other] && uses[other].Count >= uses[item].Count && counting.All(c => Costs[other][(int)c] <= Costs[item][(int)c])
-            && uses[item].TrueForAll(use => !use.Way.Items.Contains(other) && known[use.Shot].Contains(KeyOf(use.Way, item, other)));
+        bool StandsIn(int item, int other) => other != item && !gone[other] && uses[other].Count >= uses[item].Count && setUses[other].Count >= setUses[item].Count
+            && counting.All(c => Costs[other][(int)c] <= Costs[item][(int)c]) && Power.DrawsNoMore(other, item)
+            && uses[item].TrueForAll(use => !use.Way.Items.Contains(other) && KeyOf(use.Way, item, other) is var key && (known[use.Shot].Contains((key, use.Way.Filters)) || known[use.Shot].Contains((key, 0))))
+            && setUses[item].TrueForAll(use => !use.Set.Contains(other) && knownSets[use.Filters].Contains(KitProblem.Things(use.Set, item, other)));
     }
 
     /// <summary>Without ways that hold all things of another and more: each part of a way is looked up among the ways.</summary>
     private static FrontWay[] WithoutLarger(FrontWay[] ways, bool byRig)
     {
-        var known = ways.Select(w => (KeyOf(w), byRig ? w.Rig : 0)).ToHashSet();
-        return [.. ways.Where(way => !Parts(way).Any(part => known.Contains((part, byRig ? way.Rig : 0))))];
+        var known = ways.Select(w => (KeyOf(w), byRig ? w.Rig : 0, w.Filters)).ToHashSet();
+        return
+        [
+            .. ways.Where(way => !Parts(way.Items).Any(part => known.Contains((part, byRig ? way.Rig : 0, way.Filters)) || known.Contains((part, byRig ? way.Rig : 0, 0)))),
+        ];
     }
 
-    /// <summary>The keys of what is left of a way without some of its things; the things are in order, as a key has them.</summary>
-    private static IEnumerable<UInt128> Parts(FrontWay way)
+    private static int[][] WithoutLarger(int[][] sets)
     {
-        for (var part = 1; part < (1 << way.Items.Length) - 1; part++)
+        var known = sets.Select(s => KitProblem.Things(s)).ToHashSet();
+        return [.. sets.Where(set => !Parts(set).Any(known.Contains))];
+    }
+
+    /// <summary>The keys of what is left of things without some of them; the things are in order, as a key has them.</summary>
+    private static IEnumerable<UInt128> Parts(int[] items)
+    {
+        for (var part = 1; part < (1 << items.Length) - 1; part++)
         {
             var key = UInt128.One;
-            for (var i = 0; i < way.Items.Length; i++)
+            for (var i = 0; i < items.Length; i++)
             {
-                key = (part & (1 << i)) != 0 ? (key << 16) | (uint)way.Items[i] : key;
+                key = (part & (1 << i)) != 0 ? (key << 16) | (uint)items[i] : key;
             }
 
             yield return key;

@@ -7,22 +7,21 @@ namespace Juxtopsis.Core.Kits.Front;
 internal static class FrontShares
 {
     /// <summary>Shares the costs out.</summary>
-    /// <param name="shots">The ways of each shot.</param>
-    /// <param name="costs">What each thing costs.</param>
+    /// <param name="prices">What each thing costs, and which each shot could use.</param>
     /// <param name="steps">How many steps.</param>
     /// <param name="least">What the shots cost at least by some shares; it writes the things that each then uses.</param>
     /// <returns>For each shot its share of each thing.</returns>
-    public static double[][] Of(FrontWay[][] shots, double[] costs, int steps, Func<double[][], int[][], double> least)
+    public static double[][] Of(FrontPrices prices, int steps, Func<double[][], int[][], double> least)
     {
-        var users = shots.Select(ways => ways.SelectMany(w => w.Items).Distinct().ToArray()).ToArray();
+        var (users, costs) = (prices.ItemsOf, prices.Costs);
         var count = new int[costs.Length];
         foreach (var item in users.SelectMany(u => u))
         {
             count[item]++;
         }
 
-        var now = shots.Select(_ => new double[costs.Length]).ToArray();
-        for (var s = 0; s < shots.Length; s++)
+        var now = users.Select(_ => new double[costs.Length]).ToArray();
+        for (var s = 0; s < users.Length; s++)
         {
             foreach (var item in users[s])
             {
@@ -33,7 +32,7 @@ internal static class FrontShares
         double[] known = [.. costs.Where(c => c < FrontProblem.Unknown)];
         var typical = known.Length == 0 ? 1 : Math.Max(known.Average(), 1e-6);
         var (best, bestSum) = (Copy(now), double.NegativeInfinity);
-        var used = shots.Select(_ => Array.Empty<int>()).ToArray();
+        var used = users.Select(_ => Array.Empty<int>()).ToArray();
         for (var step = 0; step < steps; step++)
         {
             var sum = least(now, used);

@@ -1,12 +1,12 @@
-using System.Numerics;
-
 namespace Juxtopsis.Core.Kits.Front;
 
 /// <summary>A bag on the front.</summary>
 /// <param name="Items">Numbers of its things, ascending.</param>
 /// <param name="Cost">What it costs by each criterion.</param>
 /// <param name="Uses">For each shot the number of the way that it uses; −1 for one that is left undone.</param>
-internal sealed record FrontChoice(int[] Items, double[] Cost, int[] Uses);
+/// <param name="Battery">Number of the kind of battery beside those that are given; −1 where none is needed.</param>
+/// <param name="Batteries">How many of it.</param>
+internal sealed record FrontChoice(int[] Items, double[] Cost, int[] Uses, int Battery, int Batteries);
 
 /// <summary>
 /// The bag with least of one criterion that keeps within limits of others, then with least of the criteria that follow: by branch and bound along the shots.
@@ -14,7 +14,8 @@ internal sealed record FrontChoice(int[] Items, double[] Cost, int[] Uses);
 /// <remarks>
 /// A branch is given up where a bound below each criterion, taken in order, is not better than the best known, or breaks a limit. Where changes count the shots are
 /// gone through in shooting order, and a rig is kept for as long as it does: to change later is never worse, since what does the shots up to a later one does those up to an
-/// earlier. Else the shot that the fewest ways may still do is next.
+/// earlier. Else the shot that the fewest ways may still do is next. A way is taken first, then the filters that it needs. Batteries follow from the cameras that are held, of the kind that is
+/// best by the criteria in order.
 /// </remarks>
 internal sealed class FrontSolver
 {
@@ -25,15 +26,11 @@ internal sealed class FrontSolver
     private readonly int mostNodes;
     private readonly FrontBound?[] bounds;
     private readonly FrontPathBound? path;
-    private readonly bool[] held;
-    private readonly double[] heldCost;
-    private readonly int[][] missing;
-    private readonly int[] able;
-    private readonly List<(int Shot, int Way)>[] waysWith;
+    private readonly FrontHeld held;
     private readonly HashSet<int>[] rigsOf;
     private readonly int[] capped;
+    private readonly double[] room;
     private readonly int[] leastSegments;
-    private readonly bool[][] mayUse;
     private readonly ulong[] going;
     private readonly ulong[][] rigs;
     private readonly bool[] isOpen;
@@ -41,6 +38,11 @@ internal sealed class FrontSolver
     private readonly Dictionary<string, int> seen = [];
     private readonly Stack<Frame> frames = [];
     private readonly double[] lower;
+    private readonly bool[] isWhole;
+    private readonly double[] perWh;
+    private readonly List<int> kept = [];
+    private int[][] usable;
+    private double energyWh;
     private int nodes;
     private int undone;
     private int mustLeave;
@@ -58,38 +60,28 @@ internal sealed class FrontSolver
         (this.problem, this.order, this.limits, this.bounds, this.mostNodes) = (problem, order, limits, bounds, mostNodes);
         countsChanges = order.AsSpan(0, Math.Min(2, order.Length)).Contains(FrontCriterion.Changes) || !double.IsInfinity(limits[(int)FrontCriterion.Changes]);
         var shots = problem.Shots;
-        (held, heldCost, able, isOpen, left, lower) =
-            (new bool[problem.Costs.Length], new double[FrontProblem.Criteria], new int[shots.Length], new bool[shots.Length], new bool[shots.Length], new double[FrontProblem.Criteria]);
-        missing = [.. shots.Select(ways => ways.Select(w => w.Items.Length).ToArray())];
-        waysWith = [.. problem.Costs.Select(_ => new List<(int, int)>())];
-        for (var s = 0; s < shots.Length; s++)
-        {
-            for (var w = 0; w < shots[s].Length; w++)
-            {
-                foreach (var item in shots[s][w].Items)
-                {
-                    waysWith[item].Add((s, w));
-                }
-            }
-        }
-
-        foreach (var criterion in order.Concat(Enum.GetValues<FrontCriterion>().Where(c => !double.IsInfinity(limits[(int)c]))).Distinct().Where(AddsUp))
+        (isOpen, left, lower) = (new bool[shots.Length], new bool[shots.Length], new double[FrontProblem.Criteria]);
+        usable = [.. shots.Select(ways => Enumerable.Range(0, ways.Length).ToArray())];
+        foreach (var criterion in order.Concat(Enum.GetValues<FrontCriterion>().Where(c => !double.IsInfinity(limits[(int)c]))).Distinct().Where(FrontProblem.AddsUp))
         {
             bounds[(int)criterion] ??= new(problem, criterion, given);
         }
 
-        capped = [.. Enum.GetValues<FrontCriterion>().Where(AddsUp).Select(c => (int)c).Where(c => c == (int)order[0] || !double.IsInfinity(limits[c]))];
-        if (countsChanges && AddsUp(order[0]) && limits[(int)FrontCriterion.Undone] == 0 && !double.IsInfinity(limits[(int)FrontCriterion.Changes]))
+        isWhole = [.. Enumerable.Range(0, FrontProblem.Criteria).Select(c => problem.Costs.Concat(problem.Power.Batteries.Select(b => b.Costs)).All(costs => costs[c] == Math.Floor(costs[c])))];
+        perWh = [.. Enumerable.Range(0, FrontProblem.Criteria).Select(problem.Power.LeastPerWh)];
+        capped = [.. Enum.GetValues<FrontCriterion>().Where(FrontProblem.AddsUp).Select(c => (int)c).Where(c => c == (int)order[0] || !double.IsInfinity(limits[c]))];
+        held = new(problem, capped);
+        room = new double[capped.Length];
+        if (countsChanges && FrontProblem.AddsUp(order[0]) && limits[(int)FrontCriterion.Undone] == 0 && !double.IsInfinity(limits[(int)FrontCriterion.Changes]))
         {
             path = new(problem, order[0], given, (int)limits[(int)FrontCriterion.Changes]);
         }
 
         rigsOf = [.. shots.Select(ways => ways.Select(w => w.Rig).ToHashSet())];
         leastSegments = new int[shots.Length + 1];
-        mayUse = [.. shots.Select(ways => new bool[ways.Length])];
         var words = shots.SelectMany(ways => ways).Select(w => w.Rig).DefaultIfEmpty().Max() / 64 + 1;
         (going, rigs) = (new ulong[words], [.. shots.Select(_ => new ulong[words])]);
-        Hold(given);
+        held.Hold(given);
     }
 
     /// <summary>The best that is known so far; null when there is none.</summary>
@@ -109,7 +101,7 @@ internal sealed class FrontSolver
         if (!begun)
         {
             begun = true;
-            Push([], 0, -1, 0, -1);
+            Push([], -1, 0, -1, 0, usable);
         }
 
         for (; branches > 0 && frames.Count > 0 && nodes <= mostNodes; branches--)
@@ -140,12 +132,10 @@ internal sealed class FrontSolver
         return frames.Count == 0;
     }
 
-    /// <summary>Whether a criterion adds up over things.</summary>
-    public static bool AddsUp(FrontCriterion criterion) => criterion is not (FrontCriterion.Changes or FrontCriterion.Undone);
+    /// <summary>What may come next: a way to do a shot, or one of the sets of filters that the way needs which was taken; a way below 0 leaves the shot undone.</summary>
+    private sealed record Child(int Shot, int Way, double Bound, int[]? Filters = null);
 
-    private sealed record Child(int Shot, int Way, double Bound);
-
-    private sealed class Frame(int[] added, int leftShot, List<Child> children, int at, int rig, int changes)
+    private sealed class Frame(int[] added, int leftShot, List<Child> children, int at, int rig, int changes, int[][] usable)
     {
         public int[] Added => added;
 
@@ -160,7 +150,12 @@ internal sealed class FrontSolver
         public int Rig => rig;
 
         public int Changes => changes;
+
+        /// <summary>For each shot that is open the ways that may be used below.</summary>
+        public int[][] Usable => usable;
     }
+
+    private double LackingWh => Math.Max(0, energyWh - problem.Power.GivenWh);
 
     private int MayLeave => (int)Math.Min(limits[(int)FrontCriterion.Undone], problem.Shots.Length) - undone;
 
@@ -174,19 +169,40 @@ internal sealed class FrontSolver
         if (child.Way < 0)
         {
             (left[child.Shot], undone) = (true, undone + 1);
-            Push([], child.Shot + 1, from.Rig, from.Changes, child.Shot);
+            Push([], child.Shot, child.Shot + 1, from.Rig, from.Changes, from.Usable);
             return;
         }
 
         var way = problem.Shots[child.Shot][child.Way];
-        int[] added = [.. way.Items.Where(i => !held[i])];
-        Hold(added);
-        Push(added, child.Shot + 1, way.Rig, from.Changes + (from.Rig < 0 || from.Rig == way.Rig ? 0 : 1), -1);
+        var added = held.Lacking(child.Filters ?? way.Items);
+        held.Hold(added);
+        if (child.Filters is null && !held.HasFilters(way.Filters))
+        {
+            frames.Push(new(added, -1, FiltersFor(child, way), from.At, from.Rig, from.Changes, from.Usable));
+            return;
+        }
+
+        Push(added, -1, child.Shot + 1, way.Rig, from.Changes + (from.Rig < 0 || from.Rig == way.Rig ? 0 : 1), from.Usable);
+    }
+
+    /// <summary>The sets of filters of which a way needs one, those first that add least.</summary>
+    private List<Child> FiltersFor(Child child, FrontWay way)
+    {
+        var c = FrontProblem.AddsUp(order[0]) ? (int)order[0] : (int)FrontCriterion.Things;
+        var spent = held.Cost[c];
+        (Child Child, double Added, int Things) Of(int[] set)
+        {
+            var lacking = held.Lacking(set);
+            var cost = lacking.Sum(i => problem.Costs[i][c]);
+            return (child with { Filters = set, Bound = FrontProblem.AddsUp(order[0]) ? Math.Max(child.Bound, spent + cost) : child.Bound }, cost, lacking.Length);
+        }
+
+        return [.. problem.Filters[way.Filters].Select(Of).OrderBy(f => f.Added).ThenBy(f => f.Things).Select(f => f.Child)];
     }
 
     private void Leave(Frame frame)
     {
-        Release(frame.Added);
+        held.Release(frame.Added);
         if (frame.LeftShot >= 0)
         {
             (left[frame.LeftShot], undone) = (false, undone - 1);
@@ -194,9 +210,10 @@ internal sealed class FrontSolver
     }
 
     /// <summary>Looks at what is held now: a bag, where nothing is open; else what may come next.</summary>
-    private void Push(int[] added, int at, int rig, int changes, int leftShot)
+    private void Push(int[] added, int leftShot, int at, int rig, int changes, int[][] above)
     {
         nodes++;
+        usable = (int[][])above.Clone();
         var children = new List<Child>();
         if (countsChanges)
         {
@@ -207,12 +224,12 @@ internal sealed class FrontSolver
             }
         }
 
-        var shot = countsChanges ? at : Fewest();
         if (!WasSeen(at, rig, changes) && IsWorthIt(at, rig, changes))
         {
+            var shot = countsChanges ? at : Fewest();
             if (shot < 0 || shot == problem.Shots.Length)
             {
-                Keep();
+                Take();
             }
             else
             {
@@ -220,7 +237,7 @@ internal sealed class FrontSolver
             }
         }
 
-        frames.Push(new(added, leftShot, children, at, rig, changes));
+        frames.Push(new(added, leftShot, children, at, rig, changes, usable));
     }
 
     private bool Does(int shot, int rig)
@@ -228,7 +245,7 @@ internal sealed class FrontSolver
         var ways = problem.Shots[shot];
         for (var w = 0; w < ways.Length; w++)
         {
-            if (ways[w].Rig == rig && missing[shot][w] == 0)
+            if (ways[w].Rig == rig && held.Does(shot, w))
             {
                 return true;
             }
@@ -237,19 +254,37 @@ internal sealed class FrontSolver
         return false;
     }
 
-    /// <summary>The open shot that the fewest ways may still do; −1 when none is open.</summary>
+    /// <summary>The open shot that the fewest ways may still do, without those that cost more by what counts first than the best that is known; −1 when none is open.</summary>
     private int Fewest()
     {
         var (fewest, count) = (-1, int.MaxValue);
+        var first = (int)order[0];
+        var isBounded = Best is not null && FrontProblem.AddsUp(order[0]) && MayLeave == 0;
         for (var s = 0; s < problem.Shots.Length; s++)
         {
-            if (able[s] == 0 && !left[s] && problem.Shots[s].Length < count)
+            if (isOpen[s])
             {
-                (fewest, count) = (s, problem.Shots[s].Length);
+                var most = isBounded ? Best!.Cost[first] + 1e-9 - SpentOn(first) : 0;
+                usable[s] = isBounded ? Keep(usable[s], w => bounds[first]!.With(s, w) <= most) : usable[s];
+                (fewest, count) = usable[s].Length < count ? (s, usable[s].Length) : (fewest, count);
             }
         }
 
         return fewest;
+    }
+
+    private int[] Keep(int[] ways, Predicate<int> which)
+    {
+        kept.Clear();
+        foreach (var way in ways)
+        {
+            if (which(way))
+            {
+                kept.Add(way);
+            }
+        }
+
+        return kept.Count == ways.Length ? ways : [.. kept];
     }
 
     private List<Child> ChildrenOf(int shot, int rig)
@@ -257,20 +292,22 @@ internal sealed class FrontSolver
         var first = order[0];
         var found = new List<(Child Child, double Added, int Things)>();
         var ways = problem.Shots[shot];
-        for (var w = 0; w < ways.Length; w++)
+        foreach (var w in usable[shot])
         {
             var (cost, things) = (0.0, 0);
             foreach (var item in ways[w].Items)
             {
-                if (!held[item])
+                if (!held.Items[item])
                 {
-                    cost += AddsUp(first) ? problem.Costs[item][(int)first] : 0;
+                    cost += FrontProblem.AddsUp(first) ? problem.Costs[item][(int)first] : 0;
                     things++;
                 }
             }
 
-            var bound = Math.Max(lower[(int)first], heldCost[(int)first] + (path is null ? Math.Max(cost, AddsUp(first) && isOpen[shot] ? bounds[(int)first]!.With(shot, w) : 0) : path.With(ways[w].Rig, rig >= 0 && rig != ways[w].Rig && rigsOf[shot].Contains(rig))));
-            if (mayUse[shot][w] && (Best is null || bound <= Best.Cost[(int)first] + 1e-9))
+            var more = path is not null ? path.With(ways[w].Rig, rig >= 0 && rig != ways[w].Rig && rigsOf[shot].Contains(rig))
+                : Math.Max(cost, FrontProblem.AddsUp(first) && isOpen[shot] ? bounds[(int)first]!.With(shot, w) : 0);
+            var bound = Math.Max(lower[(int)first], Whole((int)first, SpentOn((int)first) + more));
+            if (Best is null || bound <= Best.Cost[(int)first] + 1e-9)
             {
                 found.Add((new(shot, w, bound), cost, things));
             }
@@ -288,15 +325,15 @@ internal sealed class FrontSolver
     /// <summary>Whether the same things, left shots and rig were looked at with as few changes.</summary>
     private bool WasSeen(int at, int rig, int changes)
     {
-        var text = new char[(held.Length + left.Length + 15) / 16 + 2];
-        for (var i = 0; i < held.Length; i++)
+        var text = new char[(held.Items.Length + left.Length + 15) / 16 + 2];
+        for (var i = 0; i < held.Items.Length; i++)
         {
-            text[i / 16] |= (char)(held[i] ? 1 << (i % 16) : 0);
+            text[i / 16] |= (char)(held.Items[i] ? 1 << (i % 16) : 0);
         }
 
         for (var s = 0; s < left.Length; s++)
         {
-            var i = held.Length + s;
+            var i = held.Items.Length + s;
             text[i / 16] |= (char)(left[s] ? 1 << (i % 16) : 0);
         }
 
@@ -314,11 +351,13 @@ internal sealed class FrontSolver
     /// <summary>Whether what can come of this is within limits, and better than the best that is known, by bounds of each criterion in order.</summary>
     private bool IsWorthIt(int at, int rig, int changes)
     {
+        energyWh = problem.Power.EnergyWh(held.Items);
+        MeasureRoom();
         var forced = 0;
         for (var s = 0; s < isOpen.Length; s++)
         {
-            isOpen[s] = able[s] == 0 && !left[s];
-            forced += (isOpen[s] || countsChanges) && !MarkUsable(s) && isOpen[s] ? 1 : 0;
+            isOpen[s] = !held.Does(s) && !left[s];
+            forced += (isOpen[s] || countsChanges) && KeepUsable(s) == 0 && isOpen[s] ? 1 : 0;
         }
 
         if (forced > MayLeave)
@@ -359,30 +398,25 @@ internal sealed class FrontSolver
         return false;
     }
 
-    /// <summary>Marks the ways of a shot that keep within the limits, and cost no more by what counts first than the best that is known.</summary>
-    /// <returns>True when there is one.</returns>
-    private bool MarkUsable(int shot)
-    {
-        var (ways, any) = (problem.Shots[shot], false);
-        for (var w = 0; w < ways.Length; w++)
-        {
-            any |= mayUse[shot][w] = missing[shot][w] == 0 || Fits(ways[w]);
-        }
+    /// <summary>Keeps the ways of a shot that are within the limits, and cost no more by what counts first than the best that is known.</summary>
+    /// <returns>How many there are.</returns>
+    private int KeepUsable(int shot) => (usable[shot] = Keep(usable[shot], w => held.HasRig(shot, w) || Fits(shot, w))).Length;
 
-        return any;
+    /// <summary>How much more may be spent, by each criterion of which there is only so much.</summary>
+    private void MeasureRoom()
+    {
+        for (var i = 0; i < capped.Length; i++)
+        {
+            var c = capped[i];
+            room[i] = Math.Min(limits[c], c == (int)order[0] && Best is not null ? Best.Cost[c] : double.PositiveInfinity) - SpentOn(c) + 1e-9;
+        }
     }
 
-    private bool Fits(FrontWay way)
+    private bool Fits(int shot, int way)
     {
-        foreach (var c in capped)
+        for (var i = 0; i < room.Length; i++)
         {
-            var cost = heldCost[c];
-            foreach (var item in way.Items)
-            {
-                cost += held[item] ? 0 : problem.Costs[item][c];
-            }
-
-            if (cost > limits[c] + 1e-9 || c == (int)order[0] && cost > Best?.Cost[c] + 1e-9)
+            if (held.LackingCost[i][shot][way] > room[i])
             {
                 return false;
             }
@@ -390,6 +424,12 @@ internal sealed class FrontSolver
 
         return true;
     }
+
+    /// <summary>What is held costs, with what batteries for it cost at least: what is added to it draws more, see <see cref="FrontPrices"/>.</summary>
+    private double SpentOn(int c) => held.Cost[c] + perWh[c] * (energyWh - problem.Power.GivenWh);
+
+    /// <summary>A bound, made as large as it may be where all costs are whole.</summary>
+    private double Whole(int c, double bound) => isWhole[c] && !double.IsInfinity(bound) ? Math.Ceiling(bound - 1e-7) : bound;
 
     private double LowerOf(FrontCriterion criterion, int at, int rig, int changes)
     {
@@ -400,8 +440,8 @@ internal sealed class FrontSolver
             {
                 FrontCriterion.Undone => undone + mustLeave,
                 FrontCriterion.Changes => !countsChanges ? 0 : changes + (MayLeave > 0 || at == rigsOf.Length || path is not null ? 0 : leastSegments[at] - (rig < 0 || rigsOf[at].Contains(rig) ? 1 : 0)),
-                _ when path is not null && criterion == order[0] => heldCost[c] + path.Of(at, held, mayUse, (int)limits[(int)FrontCriterion.Changes] - changes - (rig < 0 || at == rigsOf.Length || rigsOf[at].Contains(rig) ? 0 : 1)),
-                _ => heldCost[c] + bounds[c]!.Of(isOpen, held, mayUse, MayLeave),
+                _ when path is not null && criterion == order[0] => Whole(c, SpentOn(c) + path.Of(at, held.Items, usable, (int)limits[(int)FrontCriterion.Changes] - changes - (rig < 0 || at == rigsOf.Length || rigsOf[at].Contains(rig) ? 0 : 1))),
+                _ => Math.Max(held.Cost[c] + problem.Power.LeastOf(LackingWh, c), Whole(c, SpentOn(c) + bounds[c]!.Of(isOpen, held.Items, usable, MayLeave))),
             };
         }
 
@@ -414,12 +454,9 @@ internal sealed class FrontSolver
         for (var s = at; s < rigs.Length; s++)
         {
             Array.Clear(rigs[s]);
-            for (var w = 0; w < mayUse[s].Length; w++)
+            foreach (var w in usable[s])
             {
-                if (mayUse[s][w])
-                {
-                    rigs[s][problem.Shots[s][w].Rig / 64] |= 1UL << (problem.Shots[s][w].Rig % 64);
-                }
+                rigs[s][problem.Shots[s][w].Rig / 64] |= 1UL << (problem.Shots[s][w].Rig % 64);
             }
         }
 
@@ -440,23 +477,39 @@ internal sealed class FrontSolver
         }
     }
 
-    private void Keep()
+    /// <summary>Keeps what is held as the best, where it is.</summary>
+    private void Take()
     {
         var (uses, changes) = Used();
-        var cost = (double[])heldCost.Clone();
-        (cost[(int)FrontCriterion.Changes], cost[(int)FrontCriterion.Undone]) = (changes, uses.Count(u => u < 0));
+        var kinds = LackingWh > 0 ? problem.Power.Batteries.Length : 0;
+        for (var kind = kinds - 1; kind >= Math.Min(0, kinds - 1); kind--)
+        {
+            var cost = (double[])held.Cost.Clone();
+            (cost[(int)FrontCriterion.Changes], cost[(int)FrontCriterion.Undone]) = (changes, uses.Count(u => u < 0));
+            var count = kind < 0 ? 0 : FrontPower.CountOf(problem.Power.Batteries[kind], LackingWh);
+            for (var c = 0; c < cost.Length; c++)
+            {
+                cost[c] += count == 0 ? 0 : count * problem.Power.Batteries[kind].Costs[c];
+            }
+
+            if (IsWithinLimits(cost) && (Best is null || Compare(cost, Best.Cost) < 0))
+            {
+                Best = new([.. Enumerable.Range(0, held.Items.Length).Where(i => held.Items[i])], cost, uses, kind, count);
+            }
+        }
+    }
+
+    private bool IsWithinLimits(double[] cost)
+    {
         for (var c = 0; c < cost.Length; c++)
         {
             if (cost[c] > limits[c] + 1e-9)
             {
-                return;
+                return false;
             }
         }
 
-        if (Best is null || Compare(cost, Best.Cost) < 0)
-        {
-            Best = new([.. Enumerable.Range(0, held.Length).Where(i => held[i])], cost, uses);
-        }
+        return true;
     }
 
     /// <summary>Which way each shot uses of those that are held, with the fewest changes. Where changes count, a shot that is left stays so; else what can be done is.</summary>
@@ -464,8 +517,8 @@ internal sealed class FrontSolver
     {
         var uses = new int[problem.Shots.Length];
         Array.Fill(uses, -1);
-        int[] done = [.. Enumerable.Range(0, uses.Length).Where(s => able[s] > 0 && !(countsChanges && left[s]))];
-        int[][] ways = [.. done.Select(s => Enumerable.Range(0, problem.Shots[s].Length).Where(w => missing[s][w] == 0).ToArray())];
+        int[] done = [.. Enumerable.Range(0, uses.Length).Where(s => held.Does(s) && !(countsChanges && left[s]))];
+        int[][] ways = [.. done.Select(s => Enumerable.Range(0, problem.Shots[s].Length).Where(w => held.Does(s, w)).ToArray())];
         var (chosen, changes, _) = new WayAssignment([.. done.Select((s, i) => ways[i].Select(w => new Way(i, [], true, problem.Shots[s][w].Rig)).ToArray())]).Best(changesFirst: true);
         for (var i = 0; i < done.Length; i++)
         {
@@ -487,40 +540,5 @@ internal sealed class FrontSolver
         }
 
         return 0;
-    }
-
-    private void Hold(IEnumerable<int> items)
-    {
-        foreach (var item in items)
-        {
-            held[item] = true;
-            Add(heldCost, problem.Costs[item], 1);
-            foreach (var (shot, way) in waysWith[item])
-            {
-                able[shot] += --missing[shot][way] == 0 ? 1 : 0;
-            }
-        }
-    }
-
-    private void Release(IEnumerable<int> items)
-    {
-        foreach (var item in items)
-        {
-            held[item] = false;
-            Add(heldCost, problem.Costs[item], -1);
-            foreach (var (shot, way) in waysWith[item])
-            {
-                able[shot] -= missing[shot][way]++ == 0 ? 1 : 0;
-            }
-        }
-    }
-
-    private static void Add<T>(T[] to, T[] what, T times)
-        where T : INumber<T>
-    {
-        for (var i = 0; i < to.Length; i++)
-        {
-            to[i] += times * what[i];
-        }
     }
 }
