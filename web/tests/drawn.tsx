@@ -1,6 +1,8 @@
+import { ThemeProvider } from '@mui/material/styles';
 import { act, type ReactNode } from 'react';
 import { createRoot, type Root } from 'react-dom/client';
 import { afterEach, vi } from 'vitest';
+import { theme } from '../src/app/theme';
 
 vi.stubGlobal('IS_REACT_ACT_ENVIRONMENT', true);
 
@@ -16,7 +18,7 @@ export function draw(what: ReactNode): (next: ReactNode) => void {
   vi.stubGlobal('IS_REACT_ACT_ENVIRONMENT', true);
   const root = createRoot(document.body.appendChild(document.createElement('div')));
   roots.push(root);
-  const again = (next: ReactNode) => act(() => root.render(next));
+  const again = (next: ReactNode) => act(() => root.render(<ThemeProvider theme={theme}>{next}</ThemeProvider>));
   again(what);
   return again;
 }

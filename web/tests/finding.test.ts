@@ -36,6 +36,22 @@ test('a place leads to a shot there, a rig to its comparison, and a command is f
   expect(await names('lens shelf')).toEqual(['Do: Add a lens to the shelf']);
 });
 
+test('a bag leads to where it is packed, and the views of bags are found by their words', async () => {
+  read.mockResolvedValue({
+    document: {
+      bags: [
+        { id: 'b', name: 'Light bag' },
+        { id: 'n', name: '' },
+      ],
+    },
+  });
+  expect(await findAll('light bag', never)).toEqual([{ group: 'Bag', name: 'Light bag', more: 'Neap tide', to: '/brief/p/bags?bag=b' }]);
+  expect(await findAll('best neap', never)).toEqual([
+    { group: 'Go to', name: 'The best bag for Neap tide', to: '/brief/p/bags?view=best' },
+  ]);
+  expect(await names('packing')).toEqual(['Go to: Packing list, out and back, of Neap tide']);
+});
+
 test('of each kind the first eight are told', async () => {
   listed.mockResolvedValue(Array.from({ length: 12 }, (_, i) => ({ id: `${i}`, name: `Row ${i}`, note: '', lines: [] })));
   expect((await names('row')).filter((name) => name.startsWith('Comparison'))).toHaveLength(8);

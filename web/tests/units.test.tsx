@@ -1,5 +1,6 @@
 import { act } from 'react';
 import { beforeEach, expect, test, vi } from 'vitest';
+import type { Booking } from '../src/gear/units';
 import { draw, leave, type } from './drawn';
 
 const answers = vi.hoisted(() => ({ GET: vi.fn(), PUT: vi.fn(), POST: vi.fn(), DELETE: vi.fn() }));
@@ -79,6 +80,41 @@ test('a clash is told with who has it; other refusals are not taken for one', as
   answers.POST.mockResolvedValueOnce(ok([]));
   expect(await book([], ['x'])).toEqual({ clashes: [], failure: null });
   expect(answers.POST.mock.lastCall).toEqual(['/api/bookings', { body: { book: [], cancel: ['x'] } }]);
+});
+
+test('what was cancelled can be booked again as it was; what could not be cancelled is not among it', async () => {
+  const held = {
+    id: 'b',
+    unitId: 'u',
+    gearId: 'g',
+    productionId: 'p',
+    bagId: 'bag',
+    crewUnit: 'Shed unit',
+    from: '2027-04-01T07:00',
+    to: '2027-04-01T19:00',
+    beforeMinutes: 30,
+    afterMinutes: 60,
+    daysCharged: 2,
+    daysGiven: false,
+    note: 'with care',
+  } as Booking;
+  useUnits.setState({ bookings: [held, { ...held, id: 'c', daysGiven: true }], cancelled: [] });
+  answers.POST.mockResolvedValueOnce(no(422, { detail: 'no' }));
+  await book([], ['b']);
+  expect(useUnits.getState().cancelled).toEqual([]);
+
+  useUnits.setState({ bookings: [held, { ...held, id: 'c', daysGiven: true }] });
+  answers.POST.mockResolvedValueOnce(ok([]));
+  await book([], ['b', 'c']);
+  const { cancelled } = useUnits.getState();
+  expect(cancelled).toMatchObject([
+    { id: 'b', unitId: 'u', crewUnit: 'Shed unit', beforeMinutes: 30, daysCharged: null, note: 'with care' },
+    { id: 'c', daysCharged: 2 },
+  ]);
+  answers.POST.mockResolvedValueOnce(ok([]));
+  await book(cancelled);
+  expect(answers.POST.mock.lastCall).toEqual(['/api/bookings', { body: { book: cancelled, cancel: [] } }]);
+  expect(useUnits.getState().cancelled).toEqual([]);
 });
 
 test('only what works is packed', () =>

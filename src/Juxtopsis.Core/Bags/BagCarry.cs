@@ -40,7 +40,7 @@ public static class BagCarry
         {
             var made = Best(shot, by, named, [.. rig.Parts, .. onRig], mode, supports, mounts);
             Guid[] parts = [.. rig.Parts.Select(p => p.Id)];
-            var again = made.Support?.Get(SupportFields.Type) == SupportType.Gimbal && made.Support.Id == before.Support?.Id && !parts.SequenceEqual(before.Parts);
+            var again = made.Support?.Get(SupportFields.Type) is SupportType.Gimbal or SupportType.Drone && made.Support.Id == before.Support?.Id && !parts.SequenceEqual(before.Parts);
             carried.Add(made with { Rebalances = again });
             before = made.Support is null ? before : (made.Support, parts);
         }
@@ -86,6 +86,7 @@ public static class BagCarry
     {
         SupportType.Gimbal => "gimbal",
         SupportType.Head => "tripod head",
+        SupportType.Drone => "drone",
         _ => "arm",
     };
 }

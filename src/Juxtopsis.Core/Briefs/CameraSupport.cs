@@ -25,6 +25,9 @@ public enum CameraSupport
 
     /// <summary>Held at arm's length by the person who is filmed.</summary>
     SelfHeld,
+
+    /// <summary>Flown by a drone.</summary>
+    Drone,
 }
 
 /// <summary>What each way of carrying needs behind the camera. Our own round figures of usual practice; a shot may say otherwise.</summary>
@@ -37,12 +40,13 @@ public static class CameraSupports
 
     /// <summary>The kind of support of the shelf that a way of carrying asks for.</summary>
     /// <param name="by">How it is carried.</param>
-    /// <returns>The kind; null where hands, a shoulder or a clamp do.</returns>
+    /// <returns>The kind; null where hands, a shoulder or a clamp do: a rig for the shoulder is carried only where a shot names it.</returns>
     public static SupportType? Asks(CameraSupport by) => by switch
     {
         CameraSupport.Gimbal => SupportType.Gimbal,
         CameraSupport.Tripod => SupportType.Head,
         CameraSupport.Overhead => SupportType.Arm,
+        CameraSupport.Drone => SupportType.Drone,
         _ => null,
     };
 
@@ -52,7 +56,7 @@ public static class CameraSupports
     /// <returns>
     /// Millimetres. A tripod's feet stand 450 mm behind the mark, unless the camera reaches farther, and 450 mm more are for whoever
     /// stands there; hands 350 mm, shoulder 300 mm, gimbal 600 mm behind the camera's back; a clamp or an overhead bar 80 mm; at
-    /// arm's length nothing.
+    /// arm's length nothing; a drone 1500 mm, a rotor's width and clear air.
     /// </returns>
     public static double RearMm(CameraSupport support, double backMm) => support switch
     {
@@ -61,6 +65,7 @@ public static class CameraSupports
         CameraSupport.Shoulder => backMm + 300,
         CameraSupport.Gimbal => backMm + 600,
         CameraSupport.SelfHeld => 0,
+        CameraSupport.Drone => backMm + 1500,
         _ => backMm + 80,
     };
 
@@ -70,7 +75,7 @@ public static class CameraSupports
     public static double Unsteadiness(CameraSupport support) => support switch
     {
         CameraSupport.Tripod or CameraSupport.Clamp or CameraSupport.Overhead => 0,
-        CameraSupport.Gimbal => 0.15,
+        CameraSupport.Gimbal or CameraSupport.Drone => 0.15,
         CameraSupport.Shoulder => 0.7,
         CameraSupport.SelfHeld => 1.5,
         _ => 1,

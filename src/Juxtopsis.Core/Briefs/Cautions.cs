@@ -41,6 +41,7 @@ public static class Cautions
         When(location.Hazards.HasFlag(Hazards.Flight), DiagnosticCode.BatteryInFlight);
         When(inHand && weightG >= HeavyInHandG || brief.CameraSupport == CameraSupport.Shoulder && weightG >= HeavyOnShoulderG, DiagnosticCode.HeavyToHold);
         When(brief.CameraSupport == CameraSupport.SelfHeld && weightG >= HeavyAtArmsLengthG, DiagnosticCode.HeavyAtArmsLength);
+        When(brief.CameraSupport == CameraSupport.Drone, DiagnosticCode.Flying);
         When(brief.Walks, DiagnosticCode.WalkingWithScreen);
         return found;
     }
@@ -62,6 +63,7 @@ public static class Cautions
         DiagnosticCode.MachinesNearby => "Agree with whoever runs the machine where one stands and when it stops.",
         DiagnosticCode.BatteryInFlight => "Large lithium batteries in flight: limits go by watt-hours; ask the carrier.",
         DiagnosticCode.HeavyToHold => "A heavy rig to hold: plan rests, or put it on a support.",
+        DiagnosticCode.Flying => "Flying: a pilot with the licence, and distances from people, buildings and airfields by local rules; what it carries by its maker's figure.",
         DiagnosticCode.HeavyAtArmsLength => "Heavy at arm's length: short takes, or a grip with both hands.",
         _ => "Walking with eyes on a screen: a second person guides; nobody walks backwards alone.",
     };

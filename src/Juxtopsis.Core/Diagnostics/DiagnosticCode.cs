@@ -282,6 +282,9 @@ public enum DiagnosticCode
     /// <summary>A heavy rig at arm's length.</summary>
     HeavyAtArmsLength,
 
+    /// <summary>A camera that flies.</summary>
+    Flying,
+
     /// <summary>Walking with eyes on a screen.</summary>
     WalkingWithScreen,
 

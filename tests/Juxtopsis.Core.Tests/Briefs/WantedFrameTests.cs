@@ -96,6 +96,7 @@ public sealed class WantedFrameTests
     [InlineData(CameraSupport.Gimbal, 42, 642)]
     [InlineData(CameraSupport.Overhead, 42, 122)]
     [InlineData(CameraSupport.SelfHeld, 42, 0)]
+    [InlineData(CameraSupport.Drone, 42, 1542)]
     public void What_must_be_behind_the_camera_goes_by_how_it_is_carried(CameraSupport support, double back, double rear) =>
         Assert.Equal(rear, CameraSupports.RearMm(support, back));
 }

@@ -308,12 +308,13 @@ public sealed class FitSearchTests
             [.. Cautions.Of(new Location { Hazards = hazards }, Metre with { CameraSupport = support, Walks = walks }, weight, equivalent)];
         Assert.Empty(Of(Hazards.None, CameraSupport.Tripod, 9000, 600));
         Assert.Equal([DiagnosticCode.OverheadRigging], Of(Hazards.None, CameraSupport.Overhead));
+        Assert.Equal([DiagnosticCode.Flying], Of(Hazards.None, CameraSupport.Drone, 9000, 600));
         Assert.Empty(Of(Hazards.Sun, CameraSupport.Tripod, 2000, 50));
         Assert.Equal([DiagnosticCode.SunThroughLens], Of(Hazards.Sun, CameraSupport.Tripod, 2000, 400));
         Assert.Equal([DiagnosticCode.HeatNearby, DiagnosticCode.SplashNearby, DiagnosticCode.WaterNearby, DiagnosticCode.DropNearby, DiagnosticCode.AnimalsNearby, DiagnosticCode.MachinesNearby, DiagnosticCode.BatteryInFlight], Of((Hazards)255 & ~Hazards.Sun, CameraSupport.Clamp));
         Assert.Equal([DiagnosticCode.HeavyToHold], Of(Hazards.None, CameraSupport.Gimbal, 2600));
         Assert.Equal([DiagnosticCode.HeavyAtArmsLength, DiagnosticCode.WalkingWithScreen], Of(Hazards.None, CameraSupport.SelfHeld, 950, 24, walks: true));
-        Assert.All(new[] { DiagnosticCode.OverheadRigging, DiagnosticCode.SunThroughLens, DiagnosticCode.HeavyAtArmsLength, DiagnosticCode.WalkingWithScreen }, c => Assert.EndsWith(".", Cautions.Say(c).Message, StringComparison.Ordinal));
+        Assert.All(new[] { DiagnosticCode.OverheadRigging, DiagnosticCode.SunThroughLens, DiagnosticCode.HeavyAtArmsLength, DiagnosticCode.Flying, DiagnosticCode.WalkingWithScreen }, c => Assert.EndsWith(".", Cautions.Say(c).Message, StringComparison.Ordinal));
     }
 
     [Fact]

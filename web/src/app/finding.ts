@@ -25,6 +25,13 @@ const commands: Found[] = [
   { group: 'Do', name: 'What was deleted', to: '/work?deleted=true' },
 ];
 
+const bagViews = [
+  { name: 'Bags of', view: 'bags' },
+  { name: 'The best bag for', view: 'best' },
+  { name: 'Bookings: who has what of', view: 'bookings' },
+  { name: 'Packing list, out and back, of', view: 'pack' },
+];
+
 /** Finds everything that has the words, what is called so first: saved work, then what is in it, then gear, then what can be done. */
 export async function findAll(words: string, signal: AbortSignal): Promise<Found[]> {
   const meets = (text: string) => hasWords(text, words);
@@ -64,6 +71,21 @@ export async function findAll(words: string, signal: AbortSignal): Promise<Found
           const to = `/brief/${works[i]!.id}${shot ? `?shot=${shot.id}` : ''}`;
           return [{ group: 'Place', name: location.name || 'Nameless place', more: works[i]!.name, to }];
         }),
+    ),
+    ...documents.flatMap((document, i) =>
+      (document?.bags ?? [])
+        .filter((bag) => meets(held(bag.name ?? '', i)))
+        .map((bag) => ({
+          group: 'Bag',
+          name: bag.name || 'Nameless bag',
+          more: works[i]!.name,
+          to: `/brief/${works[i]!.id}/bags?bag=${bag.id}`,
+        })),
+    ),
+    ...(words === '' ? [] : works).flatMap((work) =>
+      bagViews
+        .filter(({ name }) => meets(`${name} ${work.name}`))
+        .map(({ name, view }) => ({ group: 'Go to', name: `${name} ${work.name}`, to: `/brief/${work.id}/bags?view=${view}` })),
     ),
     ...(words === '' ? [] : all).flatMap((work) =>
       work.lines.filter(meets).map((line) => ({ group: 'Rig', name: line, more: work.name, to: `/bench/${work.id}` })),

@@ -172,7 +172,8 @@ export function searchesWith(starting: ReturnType<typeof boot>): Searches {
     async front(request, feet, onSome) {
       const work = stepwise((await starting).front, request, feet);
       let told = 0;
-      return queue.ask('front', true, {
+      // It takes seconds: what a hand waits for goes before it.
+      return queue.ask('front', false, {
         begin() {
           told = 0;
           return work.begin();

@@ -16,6 +16,8 @@ interface Units {
   say: string;
   units: GearUnit[];
   bookings: Booking[];
+  /** What was cancelled last, to be booked again. */
+  cancelled: BookingInput[];
   terms: Terms;
 }
 
@@ -31,7 +33,7 @@ function keptTerms(): Terms {
 }
 
 /** The crew's physical units, who has booked them, and what the crew reckons with. What was known last stays while the server is away. */
-export const useUnits = create<Units>()(() => ({ state: 'opening', say: '', units: [], bookings: [], terms: keptTerms() }));
+export const useUnits = create<Units>()(() => ({ state: 'opening', say: '', units: [], bookings: [], cancelled: [], terms: keptTerms() }));
 
 setCurrency(useUnits.getState().terms.currency);
 
@@ -128,12 +130,28 @@ export async function giveAway(id: string): Promise<Failure | null> {
   }
 }
 
-/** Books and cancels, all or nothing; what stands in the way, or why nothing came of it. */
+const inputOf = (b: Booking): BookingInput => ({
+  id: b.id,
+  unitId: b.unitId,
+  productionId: b.productionId,
+  bagId: b.bagId,
+  crewUnit: b.crewUnit,
+  from: b.from,
+  to: b.to,
+  beforeMinutes: b.beforeMinutes,
+  afterMinutes: b.afterMinutes,
+  daysCharged: b.daysGiven ? b.daysCharged : null,
+  note: b.note,
+});
+
+/** Books and cancels, all or nothing; what was cancelled can be booked again; what stands in the way, or why nothing came of it. */
 export async function book(wanted: BookingInput[], cancel: string[] = []): Promise<{ clashes: Clash[]; failure: Failure | null }> {
+  const cancelled = useUnits.getState().bookings.filter((b) => cancel.includes(b.id));
   try {
     const { data, error, response } = await api.POST('/api/bookings', { body: { book: wanted, cancel } });
     await readUnits();
     if (data) {
+      useUnits.setState({ cancelled: cancelled.map(inputOf) });
       return { clashes: [], failure: null };
     }
     const clashes = response.status === 409 && 'clashes' in error ? error.clashes : [];

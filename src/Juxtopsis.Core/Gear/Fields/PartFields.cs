@@ -90,6 +90,12 @@ public enum SupportType
     /// <summary>Rails under the lens.</summary>
     Rails,
 
+    /// <summary>Sits on the shoulder.</summary>
+    Shoulder,
+
+    /// <summary>Flies.</summary>
+    Drone,
+
     /// <summary>Something else that carries.</summary>
     Other,
 }
@@ -97,7 +103,7 @@ public enum SupportType
 /// <summary>What a support has.</summary>
 internal static class SupportFields
 {
-    public static readonly ChoiceField<SupportType> Type = new("type", "Is a", "What it is.", "gimbal", "head", "arm", "rails", "other") { Required = true };
+    public static readonly ChoiceField<SupportType> Type = new("type", "Is a", "What it is.", "gimbal", "head", "arm", "rails", "shoulder", "drone", "other") { Required = true };
     public static readonly NumberField Payload = new("payloadG", "Payload", EntryKind.Weight, "The most that it may carry, by its maker.") { Without = "what it carries is not checked" };
     public static readonly NumberField Longest = new("longestMm", "Longest rig", EntryKind.PartLength, "The longest rig, from back to front, that it can balance.");
     public static readonly FlagField CarriesLens = new("carriesLens", "Carries the lens", "Yes when it holds the lens too, as rails with a lens support do.");

@@ -30,6 +30,7 @@ internal sealed class FrontSolver
     private readonly HashSet<int>[] rigsOf;
     private readonly int[] capped;
     private readonly double[] room;
+    private readonly double[][] lackingCosts;
     private readonly int[] leastSegments;
     private readonly ulong[] going;
     private readonly ulong[][] rigs;
@@ -40,8 +41,9 @@ internal sealed class FrontSolver
     private readonly double[] lower;
     private readonly bool[] isWhole;
     private readonly double[] perWh;
-    private readonly List<int> kept = [];
+    private readonly int[] kept;
     private int[][] usable;
+    private ulong done;
     private double energyWh;
     private int nodes;
     private int undone;
@@ -61,6 +63,7 @@ internal sealed class FrontSolver
         countsChanges = order.AsSpan(0, Math.Min(2, order.Length)).Contains(FrontCriterion.Changes) || !double.IsInfinity(limits[(int)FrontCriterion.Changes]);
         var shots = problem.Shots;
         (isOpen, left, lower) = (new bool[shots.Length], new bool[shots.Length], new double[FrontProblem.Criteria]);
+        kept = new int[shots.Select(ways => ways.Length).DefaultIfEmpty().Max()];
         usable = [.. shots.Select(ways => Enumerable.Range(0, ways.Length).ToArray())];
         foreach (var criterion in order.Concat(Enum.GetValues<FrontCriterion>().Where(c => !double.IsInfinity(limits[(int)c]))).Distinct().Where(FrontProblem.AddsUp))
         {
@@ -70,8 +73,8 @@ internal sealed class FrontSolver
         isWhole = [.. Enumerable.Range(0, FrontProblem.Criteria).Select(c => problem.Costs.Concat(problem.Power.Batteries.Select(b => b.Costs)).All(costs => costs[c] == Math.Floor(costs[c])))];
         perWh = [.. Enumerable.Range(0, FrontProblem.Criteria).Select(problem.Power.LeastPerWh)];
         capped = [.. Enum.GetValues<FrontCriterion>().Where(FrontProblem.AddsUp).Select(c => (int)c).Where(c => c == (int)order[0] || !double.IsInfinity(limits[c]))];
-        held = new(problem, capped);
-        room = new double[capped.Length];
+        held = new(problem);
+        (room, lackingCosts) = (new double[capped.Length], [.. capped.Select(_ => new double[problem.Costs.Length])]);
         if (countsChanges && FrontProblem.AddsUp(order[0]) && limits[(int)FrontCriterion.Undone] == 0 && !double.IsInfinity(limits[(int)FrontCriterion.Changes]))
         {
             path = new(problem, order[0], given, (int)limits[(int)FrontCriterion.Changes]);
@@ -101,7 +104,7 @@ internal sealed class FrontSolver
         if (!begun)
         {
             begun = true;
-            Push([], -1, 0, -1, 0, usable);
+            Push([], -1, 0, -1, 0, usable, 0);
         }
 
         for (; branches > 0 && frames.Count > 0 && nodes <= mostNodes; branches--)
@@ -135,7 +138,7 @@ internal sealed class FrontSolver
     /// <summary>What may come next: a way to do a shot, or one of the sets of filters that the way needs which was taken; a way below 0 leaves the shot undone.</summary>
     private sealed record Child(int Shot, int Way, double Bound, int[]? Filters = null);
 
-    private sealed class Frame(int[] added, int leftShot, List<Child> children, int at, int rig, int changes, int[][] usable)
+    private sealed class Frame(int[] added, int leftShot, List<Child> children, int at, int rig, int changes, int[][] usable, ulong done)
     {
         public int[] Added => added;
 
@@ -153,6 +156,9 @@ internal sealed class FrontSolver
 
         /// <summary>For each shot that is open the ways that may be used below.</summary>
         public int[][] Usable => usable;
+
+        /// <summary>The shots that can be done, a bit each: with more things they can be too.</summary>
+        public ulong Done => done;
     }
 
     private double LackingWh => Math.Max(0, energyWh - problem.Power.GivenWh);
@@ -169,7 +175,7 @@ internal sealed class FrontSolver
         if (child.Way < 0)
         {
             (left[child.Shot], undone) = (true, undone + 1);
-            Push([], child.Shot, child.Shot + 1, from.Rig, from.Changes, from.Usable);
+            Push([], child.Shot, child.Shot + 1, from.Rig, from.Changes, from.Usable, from.Done);
             return;
         }
 
@@ -178,11 +184,11 @@ internal sealed class FrontSolver
         held.Hold(added);
         if (child.Filters is null && !held.HasFilters(way.Filters))
         {
-            frames.Push(new(added, -1, FiltersFor(child, way), from.At, from.Rig, from.Changes, from.Usable));
+            frames.Push(new(added, -1, FiltersFor(child, way), from.At, from.Rig, from.Changes, from.Usable, from.Done));
             return;
         }
 
-        Push(added, -1, child.Shot + 1, way.Rig, from.Changes + (from.Rig < 0 || from.Rig == way.Rig ? 0 : 1), from.Usable);
+        Push(added, -1, child.Shot + 1, way.Rig, from.Changes + (from.Rig < 0 || from.Rig == way.Rig ? 0 : 1), from.Usable, from.Done);
     }
 
     /// <summary>The sets of filters of which a way needs one, those first that add least.</summary>
@@ -192,9 +198,9 @@ internal sealed class FrontSolver
         var spent = held.Cost[c];
         (Child Child, double Added, int Things) Of(int[] set)
         {
-            var lacking = held.Lacking(set);
-            var cost = lacking.Sum(i => problem.Costs[i][c]);
-            return (child with { Filters = set, Bound = FrontProblem.AddsUp(order[0]) ? Math.Max(child.Bound, spent + cost) : child.Bound }, cost, lacking.Length);
+            var more = held.Lacking(set);
+            var cost = more.Sum(i => problem.Costs[i][c]);
+            return (child with { Filters = set, Bound = FrontProblem.AddsUp(order[0]) ? Math.Max(child.Bound, spent + cost) : child.Bound }, cost, more.Length);
         }
 
         return [.. problem.Filters[way.Filters].Select(Of).OrderBy(f => f.Added).ThenBy(f => f.Things).Select(f => f.Child)];
@@ -210,10 +216,10 @@ internal sealed class FrontSolver
     }
 
     /// <summary>Looks at what is held now: a bag, where nothing is open; else what may come next.</summary>
-    private void Push(int[] added, int leftShot, int at, int rig, int changes, int[][] above)
+    private void Push(int[] added, int leftShot, int at, int rig, int changes, int[][] usableAbove, ulong doneAbove)
     {
         nodes++;
-        usable = (int[][])above.Clone();
+        (usable, done) = ((int[][])usableAbove.Clone(), doneAbove);
         var children = new List<Child>();
         if (countsChanges)
         {
@@ -237,15 +243,14 @@ internal sealed class FrontSolver
             }
         }
 
-        frames.Push(new(added, leftShot, children, at, rig, changes, usable));
+        frames.Push(new(added, leftShot, children, at, rig, changes, usable, done));
     }
 
     private bool Does(int shot, int rig)
     {
-        var ways = problem.Shots[shot];
-        for (var w = 0; w < ways.Length; w++)
+        foreach (var w in usable[shot])
         {
-            if (ways[w].Rig == rig && held.Does(shot, w))
+            if (problem.Shots[shot][w].Rig == rig && held.Does(problem.Shots[shot][w]))
             {
                 return true;
             }
@@ -265,26 +270,16 @@ internal sealed class FrontSolver
             if (isOpen[s])
             {
                 var most = isBounded ? Best!.Cost[first] + 1e-9 - SpentOn(first) : 0;
-                usable[s] = isBounded ? Keep(usable[s], w => bounds[first]!.With(s, w) <= most) : usable[s];
+                if (isBounded)
+                {
+                    usable[s] = Array.FindAll(usable[s], w => bounds[first]!.With(s, w) <= most);
+                }
+
                 (fewest, count) = usable[s].Length < count ? (s, usable[s].Length) : (fewest, count);
             }
         }
 
         return fewest;
-    }
-
-    private int[] Keep(int[] ways, Predicate<int> which)
-    {
-        kept.Clear();
-        foreach (var way in ways)
-        {
-            if (which(way))
-            {
-                kept.Add(way);
-            }
-        }
-
-        return kept.Count == ways.Length ? ways : [.. kept];
     }
 
     private List<Child> ChildrenOf(int shot, int rig)
@@ -356,8 +351,13 @@ internal sealed class FrontSolver
         var forced = 0;
         for (var s = 0; s < isOpen.Length; s++)
         {
-            isOpen[s] = !held.Does(s) && !left[s];
-            forced += (isOpen[s] || countsChanges) && KeepUsable(s) == 0 && isOpen[s] ? 1 : 0;
+            isOpen[s] = !left[s] && (done & (1UL << s)) == 0 && !(countsChanges && s < at);
+            if (isOpen[s] || countsChanges && s >= at)
+            {
+                KeepUsable(s);
+                isOpen[s] &= (done & (1UL << s)) == 0;
+                forced += isOpen[s] && usable[s].Length == 0 ? 1 : 0;
+            }
         }
 
         if (forced > MayLeave)
@@ -398,25 +398,49 @@ internal sealed class FrontSolver
         return false;
     }
 
-    /// <summary>Keeps the ways of a shot that are within the limits, and cost no more by what counts first than the best that is known.</summary>
-    /// <returns>How many there are.</returns>
-    private int KeepUsable(int shot) => (usable[shot] = Keep(usable[shot], w => held.HasRig(shot, w) || Fits(shot, w))).Length;
+    /// <summary>Keeps the ways of a shot that are within the limits, and cost no more by what counts first than the best that is known; notes whether it can be done.</summary>
+    private void KeepUsable(int shot)
+    {
+        var ways = problem.Shots[shot];
+        var count = 0;
+        foreach (var w in usable[shot])
+        {
+            var items = ways[w].Items;
+            if (Fits(items))
+            {
+                kept[count++] = w;
+                done |= (done & (1UL << shot)) == 0 && held.Items[items[0]] && held.Does(ways[w]) ? 1UL << shot : 0;
+            }
+        }
 
-    /// <summary>How much more may be spent, by each criterion of which there is only so much.</summary>
+        usable[shot] = count == usable[shot].Length ? usable[shot] : kept[..count];
+    }
+
+    /// <summary>How much more may be spent, by each criterion of which there is only so much, and what each thing that is not held costs by it.</summary>
     private void MeasureRoom()
     {
         for (var i = 0; i < capped.Length; i++)
         {
             var c = capped[i];
             room[i] = Math.Min(limits[c], c == (int)order[0] && Best is not null ? Best.Cost[c] : double.PositiveInfinity) - SpentOn(c) + 1e-9;
+            for (var item = 0; item < held.Items.Length; item++)
+            {
+                lackingCosts[i][item] = held.Items[item] ? 0 : problem.Costs[item][c];
+            }
         }
     }
 
-    private bool Fits(int shot, int way)
+    private bool Fits(int[] items)
     {
         for (var i = 0; i < room.Length; i++)
         {
-            if (held.LackingCost[i][shot][way] > room[i])
+            var (costs, sum) = (lackingCosts[i], 0.0);
+            foreach (var item in items)
+            {
+                sum += costs[item];
+            }
+
+            if (sum > room[i])
             {
                 return false;
             }
@@ -517,12 +541,12 @@ internal sealed class FrontSolver
     {
         var uses = new int[problem.Shots.Length];
         Array.Fill(uses, -1);
-        int[] done = [.. Enumerable.Range(0, uses.Length).Where(s => held.Does(s) && !(countsChanges && left[s]))];
-        int[][] ways = [.. done.Select(s => Enumerable.Range(0, problem.Shots[s].Length).Where(w => held.Does(s, w)).ToArray())];
-        var (chosen, changes, _) = new WayAssignment([.. done.Select((s, i) => ways[i].Select(w => new Way(i, [], true, problem.Shots[s][w].Rig)).ToArray())]).Best(changesFirst: true);
-        for (var i = 0; i < done.Length; i++)
+        int[][] able = [.. problem.Shots.Select((ways, s) => countsChanges && left[s] ? [] : Enumerable.Range(0, ways.Length).Where(w => held.Does(ways[w])).ToArray())];
+        int[] does = [.. Enumerable.Range(0, able.Length).Where(s => able[s].Length > 0)];
+        var (chosen, changes, _) = new WayAssignment([.. does.Select((s, i) => able[s].Select(w => new Way(i, [], true, problem.Shots[s][w].Rig)).ToArray())]).Best(changesFirst: true);
+        for (var i = 0; i < does.Length; i++)
         {
-            uses[done[i]] = ways[i][chosen[i]];
+            uses[does[i]] = able[does[i]][chosen[i]];
         }
 
         return (uses, changes);

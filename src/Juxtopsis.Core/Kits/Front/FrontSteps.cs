@@ -12,6 +12,9 @@ internal sealed class FrontSteps
     /// <summary>Branches for each point before it is told unproven.</summary>
     public const int MostNodes = 30_000;
 
+    /// <summary>The same where changes of the rig are an axis: there each branch takes longer.</summary>
+    public const int MostNodesOfChanges = 5_000;
+
     private static readonly FrontCriterion[] Ties = [FrontCriterion.Undone, FrontCriterion.Things, FrontCriterion.Weight, FrontCriterion.Changes];
 
     private readonly FrontBound?[] bounds = new FrontBound?[FrontProblem.Criteria];
@@ -73,7 +76,7 @@ internal sealed class FrontSteps
             return true;
         }
 
-        solver ??= new(Problem, undoneIsKnown ? order : [FrontCriterion.Undone], limits, bounds, given, MostNodes);
+        solver ??= new(Problem, undoneIsKnown ? order : [FrontCriterion.Undone], limits, bounds, given, Limited == FrontCriterion.Changes || Minimised == FrontCriterion.Changes ? MostNodesOfChanges : MostNodes);
         if (!solver.Step(branches))
         {
             return false;

@@ -232,6 +232,8 @@ const supportTypes: Partial<Record<NonNullable<ShotInput['cameraSupport']>, [typ
   gimbal: ['gimbal', 'Which gimbal'],
   tripod: ['head', 'Which head'],
   overhead: ['arm', 'Which arm'],
+  shoulder: ['shoulder', 'Which shoulder rig'],
+  drone: ['drone', 'Which drone'],
 };
 
 /** The support of the shelf that carries the camera: what is too heavy or too long for it is not proposed. */

@@ -45,6 +45,7 @@ export const cameraSupports: Words<NonNullable<ShotInput['cameraSupport']>> = {
   clamp: 'Clamped, nobody behind',
   overhead: 'Hung overhead',
   selfHeld: 'At arm’s length',
+  drone: 'Flown by a drone',
 };
 
 export const behinds: Words<NonNullable<ShotInput['behind']>> = {

@@ -269,6 +269,7 @@ function Supplies({ bag, day }: { bag: Bag; day: BagDayResponse }) {
         ))}
         <li>
           Batteries: {wattHours(supplies.carriedWh)} of {sumText(supplies.neededWh, wattHours)}
+          {supplies.cameras.length > 1 && ', whichever of the cameras records'}
           {supplies.batteriesNeeded !== null
             ? `; ${supplies.batteriesNeeded} of ${supplies.batteries} last for the day`
             : `; ${wattHours(supplies.toRechargeWh)} to charge again`}{' '}

@@ -14,7 +14,7 @@ import { Panel } from '../../../ui/Panel';
 import { Heading } from '../Heading';
 import { shotsOf, useProduction } from '../productionStore';
 import { productionKeeper, telling } from '../saving';
-import { useAskingBags } from './bagAnswers';
+import { useAskingBags, useAskingFront } from './bagAnswers';
 import { addBag, addThings, packAs } from './bagCommands';
 import { BagDetails } from './BagDetails';
 import { BagGlance } from './BagGlance';
@@ -60,6 +60,7 @@ function Bags() {
   const [said, setSaid] = useState('');
   const asked = where.get('view') as View | null;
   const view: View = asked && asked in views ? asked : 'bags';
+  useAskingFront(view === 'best');
   const one = bags.find((bag) => bag.id === where.get('bag'));
   const go = (next: { view?: View; bag?: string | null }) =>
     setWhere(

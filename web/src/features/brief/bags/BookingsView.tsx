@@ -3,8 +3,9 @@ import { useEffect, useMemo, useState } from 'react';
 import { api } from '../../../api/client';
 import { bagsOf, type Bag } from '../../../gear/bags';
 import { useGear } from '../../../gear/fitting';
-import { changeTerms, readUnits, useUnits } from '../../../gear/units';
+import { book, changeTerms, readUnits, useUnits } from '../../../gear/units';
 import { Text } from '../../../gear/UnitsOf';
+import { counted } from '../../../ui/format';
 import { Panel } from '../../../ui/Panel';
 import { useProduction } from '../productionStore';
 import { BookBag } from './BookBag';
@@ -42,6 +43,7 @@ export function BookingsView({ marked }: { marked: (bag: Bag) => number }) {
             </Typography>
           )}
           <Calendar bookings={bookings} by={by} />
+          <Cancelled />
         </Panel>
         {orders.map((order) => (
           <OrderFrom key={order.house} order={order} />
@@ -56,6 +58,30 @@ export function BookingsView({ marked }: { marked: (bag: Bag) => number }) {
           <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>A bag is packed first, and then booked.</Typography>
         )}
       </Box>
+    </Box>
+  );
+}
+
+/** What was cancelled last, for whoever did not mean it. */
+function Cancelled() {
+  const cancelled = useUnits((s) => s.cancelled);
+  const [clashed, setClashed] = useState('');
+  if (cancelled.length === 0) return null;
+  const again = async () => {
+    const { clashes, failure } = await book(cancelled);
+    setClashed(failure ? `${failure.say} ${clashes.map((clash) => clash.say).join(' ')}` : '');
+  };
+  return (
+    <Box role="status" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1, fontSize: 13.5 }}>
+      <span style={{ flex: 1 }}>
+        {counted(cancelled.length, 'booking was', 'bookings were')} cancelled. {clashed}
+      </span>
+      <Button size="small" onClick={() => void again()}>
+        Book again
+      </Button>
+      <Button size="small" onClick={() => useUnits.setState({ cancelled: [] })}>
+        Let be
+      </Button>
     </Box>
   );
 }

@@ -1,19 +1,17 @@
 import { Box, Button, FormControlLabel, LinearProgress, MenuItem, Switch, Typography } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useSettings } from '../../../app/settings';
 import type { FrontRequest, FrontResponse } from '../../../core/core';
 import { useProgress } from '../../../core/searches';
 import { bagsOf } from '../../../gear/bags';
-import { useGear } from '../../../gear/fitting';
-import { leftOutFor, useDemoSet } from '../../../gear/demo';
 import { useUnits } from '../../../gear/units';
 import { Plot, type Axis } from '../../../drawing/Plot';
 import { counted, fixed } from '../../../ui/format';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { Panel } from '../../../ui/Panel';
 import { KitGrid } from '../KitGrid';
-import { placesOf, shotsOf, useProduction } from '../productionStore';
-import { findFront, frontKey, stopFront, useFront } from './bagAnswers';
+import { useProduction } from '../productionStore';
+import { dayBagOf, frontKey, frontShots, stopFront, useFront, useFrontChoice } from './bagAnswers';
 import { packAs } from './bagCommands';
 import { kilograms, money, sumText } from './bagWords';
 
@@ -26,6 +24,8 @@ const names: Record<Criterion, string> = {
   bodies: 'cameras',
   adapters: 'adapters',
   supports: 'supports',
+  filters: 'filters and rings',
+  batteries: 'batteries',
   weight: 'weight',
   price: 'price to buy',
   hire: 'hire a day',
@@ -39,51 +39,31 @@ const singular: Partial<Record<Criterion, string>> = {
   bodies: 'camera',
   adapters: 'adapter',
   supports: 'support',
+  filters: 'filter or ring',
+  batteries: 'battery',
   changes: 'change of the rig',
   undone: 'shot left undone',
 };
 
 const keyOf = (point: Point) => `${point.value}`;
-const itemsOf = (point: Point) => [...point.bodies, ...point.lenses, ...point.adapters, ...point.supports];
+const itemsOf = (point: Point) => [...point.bodies, ...point.lenses, ...point.adapters, ...point.supports, ...point.filters];
+const namesOf = (point: Point) =>
+  [...itemsOf(point).map((i) => i.name), ...point.batteries.map((b) => `${b.count} × ${b.name}`)].join(', ');
 
 /** The bags of which none is better by what counts: as points on two axes, and what one more of the one buys of the other. */
 export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
   const document = useProduction((s) => s.document);
-  const id = useProduction((s) => s.id);
-  const demo = useDemoSet((s) => s.demo);
-  const ready = useGear((s) => s.state === 'ready');
-  const version = useGear((s) => s.version);
   const terms = useUnits((s) => s.terms);
   const { frontOne, frontOther, chooseFront } = useSettings();
   const [one, other] = [frontOne as Criterion, frontOther as Criterion];
-  const [unit, setUnit] = useState('');
-  const [given, setGiven] = useState('');
-  const [oneBody, setOneBody] = useState(false);
+  const { unit, given, oneBody } = useFrontChoice();
+  const set = useFrontChoice.setState;
   const { answer, problems, asking, stopped, ms } = useFront();
   const progress = useProgress((s) => s[frontKey] ?? 0);
   const [picked, setPicked] = useState<string | null>(null);
-  const shots = useMemo(() => shotsOf(document).filter((shot) => unit === '' || shot.unit === unit), [document, unit]);
+  const shots = frontShots(document, unit);
   const bags = bagsOf(document);
-
-  const request = useMemo(
-    (): FrontRequest => ({
-      locations: placesOf(document),
-      shots,
-      delivery: document.delivery ?? {},
-      one,
-      other,
-      leftOut: leftOutFor(demo, id, null),
-      given: bags.find((bag) => bag.id === given)?.lines?.map((line) => line.id) ?? [],
-      ...(oneBody && { mostBodies: 1 }),
-    }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the bags are new with each document
-    [document.shots, document.locations, document.delivery, shots, one, other, demo, id, given, oneBody],
-  );
-  useEffect(() => {
-    if (!ready || shots.length === 0 || shots.length > 64) return undefined;
-    findFront(request);
-    return stopFront;
-  }, [request, ready, version, shots.length]);
+  const day = dayBagOf(document, unit, given);
 
   const text = (criterion: Criterion) => (value: number) =>
     criterion === 'weight'
@@ -130,7 +110,7 @@ export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
         <Box sx={{ display: 'grid', gap: 0.75, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}>
           {choose('As few or little of', one, (next) => chooseFront(next, other), other)}
           {choose('against', other, (next) => chooseFront(one, next), one)}
-          <LabelledSelect label="For the shots of" value={unit} onChange={setUnit}>
+          <LabelledSelect label="For the shots of" value={unit} onChange={(next) => set({ unit: next })}>
             <MenuItem value="">all units</MenuItem>
             {(document.units ?? []).map((name) => (
               <MenuItem key={name} value={name}>
@@ -138,7 +118,12 @@ export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
               </MenuItem>
             ))}
           </LabelledSelect>
-          <LabelledSelect label="Packed in any case" value={given} onChange={setGiven} help="What is in a bag already is in each of these.">
+          <LabelledSelect
+            label="Packed in any case"
+            value={given}
+            onChange={(next) => set({ given: next })}
+            help="What is in a bag already is in each of these."
+          >
             <MenuItem value="">nothing</MenuItem>
             {bags.map((bag) => (
               <MenuItem key={bag.id} value={bag.id}>
@@ -148,7 +133,7 @@ export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
           </LabelledSelect>
         </Box>
         <FormControlLabel
-          control={<Switch size="small" checked={oneBody} onChange={(event) => setOneBody(event.target.checked)} />}
+          control={<Switch size="small" checked={oneBody} onChange={(event) => set({ oneBody: event.target.checked })} />}
           label="With one camera only"
           sx={{ '& .MuiFormControlLabel-label': { fontSize: 14 } }}
         />
@@ -173,11 +158,7 @@ export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
             up="other"
             onAxes={() => chooseFront(other, one)}
             keyOf={keyOf}
-            nameOf={(p) =>
-              itemsOf(p)
-                .map((i) => i.name)
-                .join(', ')
-            }
+            nameOf={namesOf}
             picked={keyOf(point)}
             onPick={(p) => setPicked(keyOf(p))}
             isWarned={(p) => !p.isProven}
@@ -213,10 +194,17 @@ export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
         {answer && !asking && (
           <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>
             {points.length === 0 ? 'No bag does these shots. ' : `No bag has less of both than one of these. `}
-            Cameras, lenses, adapters and supports are counted; what is not known counts as more than all that is. Filters, batteries and
-            cards follow from what is packed, and are asked for in the bag. {fixed(ms, 0)} ms.
+            Cameras, lenses, adapters, supports, filters with their rings, and batteries are counted; what is not known counts as more than
+            all that is. Batteries are for a day {day ? `as in ${day.name}` : 'as is usual'}. Cards are asked for in the bag. {fixed(ms, 0)}{' '}
+            ms.
             {answer.isCut && ' The search ended before the end of the front.'}
             {stopped && ' It was stopped.'}
+          </Typography>
+        )}
+        {answer && answer.unfiltered.length > 0 && (
+          <Typography sx={{ fontSize: 13, color: 'warning.main' }}>
+            Too bright for every rig, and no filter on the shelf does:{' '}
+            {answer.unfiltered.map((shot) => shots.find((s) => s.id === shot)?.name).join('; ')}. These are reckoned without one.
           </Typography>
         )}
         {answer && answer.impossible.length > 0 && (
@@ -234,6 +222,7 @@ export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
                 counted(point.lenses.length, 'lens', 'lenses'),
                 ...(point.adapters.length > 0 ? [counted(point.adapters.length, 'adapter')] : []),
                 ...(point.supports.length > 0 ? [counted(point.supports.length, 'support')] : []),
+                ...(point.filters.length > 0 ? [counted(point.filters.length, 'filter or ring', 'filters and rings')] : []),
               ].join(', ')}
             </Typography>
             <Button
@@ -243,6 +232,8 @@ export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
                   packAs(
                     `${quantity(answer.one, point.value)}, ${quantity(answer.other, point.otherValue)}`,
                     itemsOf(point).map((i) => i.item),
+                    false,
+                    point.batteries,
                   ),
                 )
               }
@@ -259,6 +250,13 @@ export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
                 .map((shot) => shots.find((s) => s.id === shot)?.name)
                 .join('; ')}.`}
           </Typography>
+          {point.batteries.length > 0 && (
+            <Typography sx={{ fontSize: 13.5 }}>
+              {point.batteries.map((b) => `${b.count} × ${b.name}`).join(', ')} for the day.
+              {point.drawsUnknown > 0 &&
+                ` What ${counted(point.drawsUnknown, 'camera draws', 'cameras draw')} is not known: as much as the hungriest is taken.`}
+            </Typography>
+          )}
           <KitGrid items={itemsOf(point)} shots={shots} undone={point.undone} />
         </Panel>
       )}

@@ -57,7 +57,8 @@ export function ReachDrawing({ bags, marked }: { bags: Bag[]; marked: (bag: Bag)
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 1.5 }}>
         <Typography variant="h2">Reach</Typography>
         <Typography sx={{ fontSize: 12.5, color: 'text.secondary', flex: 1, minWidth: 200 }}>
-          Equivalent focal lengths. A tall bar is ƒ2.8 or faster; hatched is a hole: press it for what fills it. Dashed leaves dark corners.
+          Equivalent focal lengths. A tall bar is ƒ2.8 or faster, a dark core what no other lens gives; hatched is a hole: press it for what
+          fills it. Dashed leaves dark corners.
         </Typography>
         <Button size="small" aria-pressed={everyMode} onClick={() => setEveryMode(!everyMode)}>
           {everyMode ? 'First modes only' : 'Every mode'}
@@ -149,6 +150,23 @@ export function ReachDrawing({ bags, marked }: { bags: Bag[]; marked: (bag: Bag)
                       </rect>
                     );
                   })}
+                  {row.spans.flatMap((span) =>
+                    span.only
+                      .filter((part) => part.toMm > part.fromMm)
+                      .map((part) => (
+                        <line
+                          key={`${span.lens} ${span.through} ${part.fromMm}`}
+                          x1={x(part.fromMm)}
+                          x2={x(part.toMm)}
+                          y1={y}
+                          y2={y}
+                          stroke={text.primary}
+                          strokeWidth={3}
+                        >
+                          <title>{`Only ${span.name}${span.through ? ` through ${span.through}` : ''} gives ${mm(part.fromMm)} to ${mm(part.toMm)}`}</title>
+                        </line>
+                      )),
+                  )}
                   {row.doubles.map((double) => (
                     <line
                       key={`${double.one} ${double.other}`}

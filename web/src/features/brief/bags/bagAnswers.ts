@@ -1,11 +1,12 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { create } from 'zustand';
 import type { ProductionDocument } from '../../../api/client';
 import { useSettings } from '../../../app/settings';
-import type { BagDayResponse, BagsResponse, Diagnostic, FrontRequest, FrontResponse } from '../../../core/core';
+import type { BagDayResponse, BagsResponse, Diagnostic, FrontRequest, FrontResponse, ShotInput } from '../../../core/core';
 import { useProgress } from '../../../core/searches';
 import { bagsOf, type Bag } from '../../../gear/bags';
 import { askBagDay, askBags, askFront, stop, useGear } from '../../../gear/fitting';
+import { leftOutFor, useDemoSet } from '../../../gear/demo';
 import { isUsable, useUnits, type GearUnit } from '../../../gear/units';
 import { placesOf, shotsOf, useProduction } from '../productionStore';
 
@@ -27,6 +28,8 @@ export const frontKey = 'front';
 const mostShots = 64;
 /** What a bag does is asked when the hand has come to rest. */
 const dayAfterMs = 300;
+/** What is not looked at yet is asked after what is. */
+const aheadAfterMs = 1200;
 
 /** How many units of each model can be packed. */
 function usableOf(units: GearUnit[]): { id: string; count: number }[] {
@@ -123,6 +126,58 @@ interface FrontState {
 }
 
 export const useFront = create<FrontState>()(() => ({ answer: null, problems: [], asking: false, stopped: false, ms: 0 }));
+
+/** What the best bag is looked for among: the shots of a unit, what is packed in any case, one camera only. */
+export const useFrontChoice = create<{ unit: string; given: string; oneBody: boolean }>()(() => ({ unit: '', given: '', oneBody: false }));
+
+/** The shots that the best bag is for. */
+export const frontShots = (document: ProductionDocument, unit: string): ShotInput[] =>
+  shotsOf(document).filter((shot) => unit === '' || shot.unit === unit);
+
+/** The bag whose day batteries are reckoned for: the one that is packed in any case, or the first of the unit. */
+export const dayBagOf = (document: ProductionDocument, unit: string, given: string): Bag | undefined =>
+  bagsOf(document).find((bag) => bag.id === given) ??
+  bagsOf(document).find((bag) => unit === '' || bag.unit === unit) ??
+  bagsOf(document)[0];
+
+/** Asks for the front whenever something of it changes: at once where it is looked at, else when all has come to rest, so that it is there when it is. */
+export function useAskingFront(isLookedAt: boolean): void {
+  const document = useProduction((s) => s.document);
+  const id = useProduction((s) => s.id);
+  const demo = useDemoSet((s) => s.demo);
+  const ready = useGear((s) => s.state === 'ready');
+  const version = useGear((s) => s.version);
+  const { frontOne, frontOther } = useSettings();
+  const { unit, given, oneBody } = useFrontChoice();
+  const shots = frontShots(document, unit);
+  const text = JSON.stringify({
+    locations: placesOf(document),
+    shots: shots.map((shot) => ({ ...shot, chosen: null })),
+    delivery: document.delivery ?? {},
+    one: frontOne as FrontRequest['one'],
+    other: frontOther as FrontRequest['other'],
+    leftOut: leftOutFor(demo, id, null),
+    given:
+      bagsOf(document)
+        .find((bag) => bag.id === given)
+        ?.lines?.map((line) => line.id) ?? [],
+    plan: dayBagOf(document, unit, given)?.plan ?? {},
+    ...(oneBody && { mostBodies: 1 }),
+  } satisfies FrontRequest);
+  const isAsked = ready && shots.length > 0 && shots.length <= mostShots;
+  const wait = useRef(0);
+  useEffect(() => {
+    wait.current = isLookedAt ? 0 : aheadAfterMs;
+  }, [isLookedAt]);
+  useEffect(() => {
+    if (!isAsked) return undefined;
+    const timer = setTimeout(() => findFront(JSON.parse(text) as FrontRequest), wait.current);
+    return () => {
+      clearTimeout(timer);
+      stopFront();
+    };
+  }, [text, isAsked, version]);
+}
 
 /** Asks for the front, in place of what was asked before. */
 export function findFront(request: FrontRequest): void {

@@ -31,9 +31,12 @@ export function addBag(name: string, part: Partial<Bag> = {}): string {
   return bag.id;
 }
 
-/** Makes a bag of some things; proposals may choose from it at once. */
-export function packAs(name: string, things: string[], isChosen = false): string {
-  const bag = withThings(newBag(bagsOf(useProduction.getState().document), name.slice(0, 70)), things);
+/** Makes a bag of some things, and of so many of others; proposals may choose from it at once. */
+export function packAs(name: string, things: string[], isChosen = false, more: { item: string; count: number }[] = []): string {
+  const bag = more.reduce(
+    (packed, { item, count }) => withCount(packed, item, count),
+    withThings(newBag(bagsOf(useProduction.getState().document), name.slice(0, 70)), things),
+  );
   change(once('bag'), (d) => ({ ...d, bags: [...bagsOf(d), bag], ...(isChosen && { chooseFrom: bag.id }) }));
   return bag.id;
 }
