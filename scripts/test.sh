@@ -8,14 +8,18 @@ test_db_started=""
 checked() {
   local label=$1
   shift
-  mkdir -p "$data"
-  if "$@" >"$data/check.log" 2>&1; then
-    say "  ok      $label"
-    test_passed=$((test_passed + 1))
+  if "$@" >"$data/check.log" 2>&1; then told "$label" 0 "$data/check.log"; else told "$label" 1 "$data/check.log"; fi
+}
+
+# told LABEL RESULT LOG — counts a check, and says what came of it.
+told() {
+  if [ "$2" = 0 ]; then
+    say "  ok      $1"
+    counted 1 0
   else
-    say "  FAILED  $label"
-    tail -n 40 "$data/check.log" | sed 's/^/          /'
-    test_failed=$((test_failed + 1))
+    say "  FAILED  $1"
+    tail -n 40 "$3" | sed 's/^/          /'
+    counted 0 1
   fi
 }
 
@@ -39,20 +43,20 @@ types_are_fresh() {
   [ -z "$stale" ]
 }
 
-# suite PROJECT — runs a project of xunit tests and counts them.
+# suite PROJECT — runs a project of xunit tests.
 suite() {
-  local name=$1 report="$root/artifacts/tests/$1.json"
-  rm -f "$report"
-  say "  $name"
+  local name=$1
+  rm -f "$root/artifacts/tests/$name.json"
   dotnet "tests/$name/bin/Release/net10.0/$name.dll" --no-ansi --progress off --results-directory "$root/artifacts/tests" \
     --report-xunit-ctrf --report-xunit-ctrf-filename "$name.json" \
     --coverage --coverage-output "$root/artifacts/tests/$name.cobertura.xml" --coverage-output-format cobertura \
     >"$data/$name.log" 2>&1 || true
-  count_report "$report" "$data/$name.log"
 }
 
-# count_report FILE LOG — adds up a report; without one, the suite itself failed.
+# count_report LABEL FILE LOG — adds up a report; without one, the suite itself failed.
 count_report() {
+  say "  $1"
+  shift
   if [ ! -s "$1" ]; then
     tail -n 30 "$2" | sed 's/^/          /'
     say "  FAILED  the suite gave no report; see $2"
@@ -94,18 +98,15 @@ test_database_stop() {
 run_e2e() {
   local report="$root/artifacts/tests/e2e.json"
   rm -f "$report"
-  say "  e2e, in Chromium"
   JUXTOPSIS_E2E_REPORT="$report" JUXTOPSIS_E2E_APP="$app" JUXTOPSIS_E2E_PAGES="$pages" \
     npx playwright test -c tests/e2e/playwright.config.ts "$@" >"$data/e2e.log" 2>&1 || true
-  count_report "$report" "$data/e2e.log"
+  count_report "e2e, in Chromium" "$report" "$data/e2e.log"
 }
 
 run_page_tests() {
   local report="$root/artifacts/tests/page.json"
   rm -f "$report"
-  say "  the page's logic, in Vitest"
   (cd web && npx vitest run --coverage --coverage.reportsDirectory="$root/artifacts/tests/page" --reporter=default --reporter=json --outputFile="$report") >"$data/page.log" 2>&1 || true
-  count_report "$report" "$data/page.log"
 }
 
 run_tests() {
@@ -115,19 +116,29 @@ run_tests() {
   need_chromium
   npm_install
   say "Building"
+  # The page is checked beside the compiler, which leaves a core idle for most of its time.
+  local page_check result=0
+  npm run check >"$data/page-check.log" 2>&1 &
+  page_check=$!
   checked "C# builds without a warning" dotnet build Juxtopsis.slnx -c Release
+  [ "$test_failed" != 0 ] || checked "C# is laid out as ./dev format does" dotnet format whitespace Juxtopsis.slnx --verify-no-changes --no-restore
+  wait "$page_check" || result=$?
+  told "TypeScript: types, lint, layout" "$result" "$data/page-check.log"
   if [ "$test_failed" = 0 ]; then
-    checked "C# is laid out as ./dev format does" dotnet format whitespace Juxtopsis.slnx --verify-no-changes --no-restore
     checked "the page's types are those of the server's OpenAPI document" types_are_fresh
-    checked "TypeScript: types, lint, layout" npm run check
     build_all
     test_database_start
     trap 'test_database_stop; exit 1' INT TERM
     trap test_database_stop EXIT
     say "Testing"
-    run_page_tests
-    suite Juxtopsis.Core.Tests
-    suite Juxtopsis.Server.Tests
+    # Beside each other: those of the server wait for the database for most of their time.
+    run_page_tests &
+    suite Juxtopsis.Core.Tests &
+    suite Juxtopsis.Server.Tests &
+    wait
+    count_report "the page's logic, in Vitest" "$root/artifacts/tests/page.json" "$data/page.log"
+    count_report Juxtopsis.Core.Tests "$root/artifacts/tests/Juxtopsis.Core.Tests.json" "$data/Juxtopsis.Core.Tests.log"
+    count_report Juxtopsis.Server.Tests "$root/artifacts/tests/Juxtopsis.Server.Tests.json" "$data/Juxtopsis.Server.Tests.log"
     say "  lines that these ran: $(node scripts/coverage.mjs artifacts/tests/page/coverage-summary.json artifacts/tests/*.cobertura.xml)"
     run_e2e
     test_database_stop

@@ -59,11 +59,21 @@ const told = await page.evaluate(
   { file, axes, locations, shots, delivery, bags },
 );
 await browser.close();
+const ofServer = [];
+for (const [one, other] of [axes[0], ...axes]) {
+  const began = performance.now();
+  await fetch(`${address}/api/bags/front`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ locations, shots, delivery, one, other }),
+  }).then((answer) => answer.json());
+  ofServer.push(performance.now() - began);
+}
 console.log(`  three bags: weight, cost, reach, holes and what fills them: ${ms(told.three)}`);
 console.log(`  what one bag does in a day of ${shots.length} shots: ${ms(told.day)}`);
 console.log(`  the front of lenses and weight, the first time (the shots are asked): ${told.first.toFixed(0)} ms`);
-for (const { pair, ms: took, points, proven } of told.fronts) {
+for (const [i, { pair, ms: took, points, proven }] of told.fronts.entries()) {
   console.log(
-    `  the front of ${pair.join(' and ')}, shots asked before: ${took.toFixed(0)} ms, ${points} points${proven ? ', proven' : ', NOT proven'}`,
+    `  the front of ${pair.join(' and ')}, shots asked before: ${took.toFixed(0)} ms, ${points} points${proven ? ', proven' : ', NOT proven'}; of the server, shots and all: ${ofServer[i + 1].toFixed(0)} ms`,
   );
 }

@@ -9,6 +9,11 @@ vi.mock('../src/core/searches', async () => {
   return { searches: () => asked, useProgress: create(() => ({})) };
 });
 const asked = vi.hoisted(() => ({ front: vi.fn(), stop: vi.fn(), listen: vi.fn() }));
+const post = vi.hoisted(() => vi.fn());
+vi.mock('../src/api/client', async (original) => ({
+  ...(await original<object>()),
+  api: { POST: post, GET: vi.fn(() => Promise.resolve({})) },
+}));
 
 const { useGear } = await import('../src/gear/fitting');
 const { useProduction } = await import('../src/features/brief/productionStore');
@@ -58,6 +63,7 @@ beforeEach(() => {
   vi.stubGlobal('ResizeObserver', Sized);
   asked.front.mockReset().mockResolvedValue(null);
   asked.stop.mockReset();
+  post.mockReset().mockResolvedValue({});
   useSettings.setState({ frontOne: 'lenses', frontOther: 'weight' });
   useFrontChoice.setState({ unit: '', given: '', oneBody: false });
   useGear.setState({ state: 'ready', items: new Map(), version: 1 });
@@ -79,9 +85,7 @@ class Sized {
   observe() {
     this.told([{ contentRect: { width: 900 } }]);
   }
-  disconnect() {
-    this.told = () => undefined;
-  }
+  disconnect() {}
 }
 
 test('each bag of the front says what it has, what one fewer costs, and how far from proven it is', () => {
@@ -149,6 +153,38 @@ test('the front is asked ahead when all has come to rest, at once where it is lo
   expect(asked.front).toHaveBeenCalledTimes(2);
   expect(asked.front.mock.lastCall![0]).toMatchObject({ given: ['Skiff'], mostBodies: 1, shots: [{ id: 't' }] });
   expect(asked.stop).toHaveBeenCalledWith('front');
+  vi.useRealTimers();
+});
+
+test('where the front is waited for the server is asked too, and whichever is first is shown', async () => {
+  vi.useFakeTimers();
+  useFront.setState({ answer: null });
+  const again = draw(<Asking isLookedAt={false} />);
+  await vi.advanceTimersByTimeAsync(1300);
+  expect(asked.front).toHaveBeenCalledTimes(1);
+  expect(post).not.toHaveBeenCalled();
+
+  let answers: (answer: object) => void = () => undefined;
+  asked.front.mockReturnValue(new Promise(() => undefined));
+  post.mockReturnValue(new Promise((done) => (answers = done)));
+  again(<Asking isLookedAt />);
+  await vi.advanceTimersByTimeAsync(1);
+  expect(post).toHaveBeenCalledTimes(1);
+  expect(useFront.getState()).toMatchObject({ asking: true, answer: null });
+  answers({ data: answer });
+  await vi.advanceTimersByTimeAsync(1);
+  expect(useFront.getState()).toMatchObject({ asking: false, answer });
+  expect(asked.stop).toHaveBeenCalledWith('front');
+
+  // What is answered for what was asked before is not shown.
+  act(() => useFrontChoice.setState({ oneBody: true }));
+  await vi.advanceTimersByTimeAsync(1);
+  const { signal } = post.mock.lastCall![1] as { signal: AbortSignal };
+  act(() => useFrontChoice.setState({ oneBody: false, unit: 'Shed unit' }));
+  await vi.advanceTimersByTimeAsync(1);
+  expect(signal.aborted).toBe(true);
+  answers({ data: { ...answer, isCut: true } });
+  await vi.advanceTimersByTimeAsync(1);
   vi.useRealTimers();
 });
 

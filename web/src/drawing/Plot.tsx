@@ -142,7 +142,7 @@ export function Plot<T>({
       {ends && width > 0 && (
         <Drawing role="listbox" aria-label={label} onKeyDown={walk}>
           <path d={`M${pad.left} ${pad.top}V${heightPx - pad.bottom}H${width - pad.right}`} fill="none" stroke={divider} />
-          <text x={pad.left + 4} y={pad.top + 2}>
+          <text x={pad.left + 12} y={pad.top + 2}>
             {up.text(ends.y[1])}
           </text>
           <text x={pad.left} y={heightPx - 6}>

@@ -181,6 +181,16 @@ export async function askFront(
   }
 }
 
+/** Asks the server for the front: it has the same core and the same shelf, and so the same answer, sooner. Null where it has none. */
+export async function askServerFront(request: FrontRequest, signal: AbortSignal): Promise<FrontResponse | null> {
+  try {
+    const units = useSettings.getState().feet ? 'feet' : 'metres';
+    return (await api.POST('/api/bags/front', { params: { query: { units } }, body: request, signal })).data ?? null;
+  } catch {
+    return null;
+  }
+}
+
 /** Asks what comes near a look: a first answer, then the one that is proven. */
 export async function askLook(
   key: string,

@@ -25,6 +25,7 @@ internal sealed class FrontSolver
     private readonly bool countsChanges;
     private readonly int mostNodes;
     private readonly FrontBound?[] bounds;
+    private readonly IReadOnlySet<int> given;
     private readonly FrontPathBound? path;
     private readonly FrontHeld held;
     private readonly HashSet<int>[] rigsOf;
@@ -59,17 +60,12 @@ internal sealed class FrontSolver
     /// <param name="mostNodes">Branches that are looked at before it ends unproven.</param>
     public FrontSolver(FrontProblem problem, FrontCriterion[] order, double[] limits, FrontBound?[] bounds, IReadOnlySet<int> given, int mostNodes)
     {
-        (this.problem, this.order, this.limits, this.bounds, this.mostNodes) = (problem, order, limits, bounds, mostNodes);
+        (this.problem, this.order, this.limits, this.bounds, this.given, this.mostNodes) = (problem, order, limits, bounds, given, mostNodes);
         countsChanges = order.AsSpan(0, Math.Min(2, order.Length)).Contains(FrontCriterion.Changes) || !double.IsInfinity(limits[(int)FrontCriterion.Changes]);
         var shots = problem.Shots;
         (isOpen, left, lower) = (new bool[shots.Length], new bool[shots.Length], new double[FrontProblem.Criteria]);
         kept = new int[shots.Select(ways => ways.Length).DefaultIfEmpty().Max()];
         usable = [.. shots.Select(ways => Enumerable.Range(0, ways.Length).ToArray())];
-        foreach (var criterion in order.Concat(Enum.GetValues<FrontCriterion>().Where(c => !double.IsInfinity(limits[(int)c]))).Distinct().Where(FrontProblem.AddsUp))
-        {
-            bounds[(int)criterion] ??= new(problem, criterion, given);
-        }
-
         isWhole = [.. Enumerable.Range(0, FrontProblem.Criteria).Select(c => problem.Costs.Concat(problem.Power.Batteries.Select(b => b.Costs)).All(costs => costs[c] == Math.Floor(costs[c])))];
         perWh = [.. Enumerable.Range(0, FrontProblem.Criteria).Select(problem.Power.LeastPerWh)];
         capped = [.. Enum.GetValues<FrontCriterion>().Where(FrontProblem.AddsUp).Select(c => (int)c).Where(c => c == (int)order[0] || !double.IsInfinity(limits[c]))];
@@ -465,7 +461,7 @@ internal sealed class FrontSolver
                 FrontCriterion.Undone => undone + mustLeave,
                 FrontCriterion.Changes => !countsChanges ? 0 : changes + (MayLeave > 0 || at == rigsOf.Length || path is not null ? 0 : leastSegments[at] - (rig < 0 || rigsOf[at].Contains(rig) ? 1 : 0)),
                 _ when path is not null && criterion == order[0] => Whole(c, SpentOn(c) + path.Of(at, held.Items, usable, (int)limits[(int)FrontCriterion.Changes] - changes - (rig < 0 || at == rigsOf.Length || rigsOf[at].Contains(rig) ? 0 : 1))),
-                _ => Math.Max(held.Cost[c] + problem.Power.LeastOf(LackingWh, c), Whole(c, SpentOn(c) + bounds[c]!.Of(isOpen, held.Items, usable, MayLeave))),
+                _ => Math.Max(held.Cost[c] + problem.Power.LeastOf(LackingWh, c), Whole(c, SpentOn(c) + (bounds[c] ??= new(problem, criterion, given)).Of(isOpen, held.Items, usable, MayLeave))),
             };
         }
 

@@ -86,7 +86,7 @@ export function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
           </MenuItem>
         ))}
       </LabelledSelect>
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.75 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 0.75 }}>
         {time('From', span.from, (from) => set({ from }))}
         {time('To', span.to, (to) => set({ to }))}
         <LabelledSelect

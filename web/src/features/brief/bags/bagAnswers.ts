@@ -5,7 +5,7 @@ import { useSettings } from '../../../app/settings';
 import type { BagDayResponse, BagsResponse, Diagnostic, FrontRequest, FrontResponse, ShotInput } from '../../../core/core';
 import { useProgress } from '../../../core/searches';
 import { bagsOf, type Bag } from '../../../gear/bags';
-import { askBagDay, askBags, askFront, stop, useGear } from '../../../gear/fitting';
+import { askBagDay, askBags, askFront, askServerFront, stop, useGear } from '../../../gear/fitting';
 import { leftOutFor, useDemoSet } from '../../../gear/demo';
 import { isUsable, useUnits, type GearUnit } from '../../../gear/units';
 import { placesOf, shotsOf, useProduction } from '../productionStore';
@@ -165,13 +165,20 @@ export function useAskingFront(isLookedAt: boolean): void {
     ...(oneBody && { mostBodies: 1 }),
   } satisfies FrontRequest);
   const isAsked = ready && shots.length > 0 && shots.length <= mostShots;
-  const wait = useRef(0);
+  const isWaitedFor = useRef(isLookedAt);
   useEffect(() => {
-    wait.current = isLookedAt ? 0 : aheadAfterMs;
+    isWaitedFor.current = isLookedAt;
+    if (isLookedAt) {
+      waitForFront(JSON.parse(text) as FrontRequest);
+    }
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- a new question is asked below
   }, [isLookedAt]);
   useEffect(() => {
     if (!isAsked) return undefined;
-    const timer = setTimeout(() => findFront(JSON.parse(text) as FrontRequest), wait.current);
+    const timer = setTimeout(
+      () => findFront(JSON.parse(text) as FrontRequest, isWaitedFor.current),
+      isWaitedFor.current ? 0 : aheadAfterMs,
+    );
     return () => {
       clearTimeout(timer);
       stopFront();
@@ -179,20 +186,46 @@ export function useAskingFront(isLookedAt: boolean): void {
   }, [text, isAsked, version]);
 }
 
-/** Asks for the front, in place of what was asked before. */
-export function findFront(request: FrontRequest): void {
+let ofServer: AbortController | null = null;
+
+/** Asks for the front, in place of what was asked before: in the page, and where it is waited for of the server too, whichever is there first. */
+export function findFront(request: FrontRequest, isWaitedFor: boolean): void {
+  ofServer?.abort();
+  ofServer = null;
   useFront.setState({ asking: true, stopped: false, problems: [] });
   useProgress.setState({ [frontKey]: 0 });
   void askFront(request, (outcome, isWhole) => {
+    if (isWhole) {
+      ofServer?.abort();
+    }
     useFront.setState(
       outcome.kind === 'answered'
         ? { answer: outcome.answer, ms: outcome.ms, asking: !isWhole }
         : { problems: outcome.problems, asking: false },
     );
   });
+  if (isWaitedFor) {
+    waitForFront(request);
+  }
+}
+
+/** Somebody waits for what is being asked: the server is asked too. */
+function waitForFront(request: FrontRequest): void {
+  if (ofServer !== null || !useFront.getState().asking) return;
+  const asked = new AbortController();
+  const began = performance.now();
+  ofServer = asked;
+  void askServerFront(request, asked.signal).then((answer) => {
+    if (answer && !asked.signal.aborted) {
+      stop(frontKey);
+      useFront.setState({ answer, ms: performance.now() - began, asking: false });
+    }
+  });
 }
 
 export function stopFront(): void {
+  ofServer?.abort();
+  ofServer = null;
   stop(frontKey);
   useFront.setState({ asking: false, stopped: true });
 }
