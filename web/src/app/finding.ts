@@ -74,7 +74,7 @@ export async function findAll(words: string, signal: AbortSignal): Promise<Found
     ),
     ...documents.flatMap((document, i) =>
       (document?.bags ?? [])
-        .filter((bag) => meets(held(bag.name ?? '', i)))
+        .filter((bag) => meets(held(bag.name, i)))
         .map((bag) => ({
           group: 'Bag',
           name: bag.name || 'Nameless bag',
