@@ -1,7 +1,7 @@
 namespace Juxtopsis.Core.Kits.Front;
 
 /// <summary>
-/// A bound below what shots cost by one criterion that adds up: each shot costs at least the cheapest of its ways by <see cref="FrontPrices"/>; the shares are chosen so that the sum comes
+/// A bound below what shots cost by one criterion that adds up, or by a sum of two: each shot costs at least the cheapest of its ways by <see cref="FrontPrices"/>; the shares are chosen so that the sum comes
 /// near to what a bag costs, by steps along the subgradient.
 /// </summary>
 /// <remarks>The Lagrangian bound of the set covering problem, see Beasley (1990), <i>A Lagrangian heuristic for set-covering problems</i>.</remarks>
@@ -19,11 +19,11 @@ internal sealed class FrontBound
 
     /// <summary>Shares the costs out.</summary>
     /// <param name="problem">The problem.</param>
-    /// <param name="criterion">A criterion that adds up.</param>
+    /// <param name="weights">How much each criterion that adds up counts.</param>
     /// <param name="free">Things that cost nothing, since every bag has them.</param>
-    public FrontBound(FrontProblem problem, FrontCriterion criterion, IReadOnlySet<int> free)
+    public FrontBound(FrontProblem problem, FrontWeights weights, IReadOnlySet<int> free)
     {
-        (shots, prices) = (problem.Shots, new(problem, criterion, free));
+        (shots, prices) = (problem.Shots, new(problem, weights, free));
         (scale, least, ofShot) = (new double[problem.Costs.Length], new double[shots.Length], new double[shots.Length]);
         shares = FrontShares.Of(prices, Steps, LeastBy);
     }

@@ -28,7 +28,7 @@ internal sealed class FrontPathBound
     /// <param name="changes">How often the rig may change.</param>
     public FrontPathBound(FrontProblem problem, FrontCriterion criterion, IReadOnlySet<int> free, int changes)
     {
-        (shots, prices) = (problem.Shots, new(problem, criterion, free));
+        (shots, prices) = (problem.Shots, new(problem, new(criterion), free));
         rigsAt = [.. shots.Select(ways => ways.Select(w => w.Rig).Distinct().ToArray())];
         var rigs = rigsAt.SelectMany(r => r).DefaultIfEmpty().Max() + 1;
         (scale, costOf, with, withOneLess) = (new double[problem.Costs.Length], new double[rigs], new double[rigs], new double[rigs]);

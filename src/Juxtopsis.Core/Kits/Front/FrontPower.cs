@@ -14,6 +14,8 @@ internal sealed record FrontBattery(double[] Costs, double Wh);
 /// <param name="Batteries">The kinds.</param>
 internal sealed record FrontPower(DayPlan Plan, CameraDraw[] Draws, double GivenWh, FrontBattery[] Batteries)
 {
+    private const int FewCameras = 64;
+
     private readonly int[] cameras = [.. Enumerable.Range(0, Draws.Length).Where(i => Draws[i] != default)];
 
     /// <summary>Where power is not asked for, or there is no battery.</summary>
@@ -27,11 +29,11 @@ internal sealed record FrontPower(DayPlan Plan, CameraDraw[] Draws, double Given
     public double EnergyWh(bool[] held)
     {
 
-        Span<CameraDraw> draws = stackalloc CameraDraw[Math.Min(cameras.Length, 64)];
+        var draws = cameras.Length <= FewCameras ? stackalloc CameraDraw[FewCameras] : new CameraDraw[cameras.Length];
         var count = 0;
         foreach (var camera in cameras)
         {
-            if (held[camera] && count < draws.Length)
+            if (held[camera])
             {
                 draws[count++] = Draws[camera];
             }

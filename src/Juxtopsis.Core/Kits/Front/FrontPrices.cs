@@ -1,7 +1,7 @@
 namespace Juxtopsis.Core.Kits.Front;
 
 /// <summary>
-/// What ways cost by one criterion where what each thing costs is shared out among the shots that could use it. However it is shared out, shots that each take their cheapest way by their
+/// What ways cost by one criterion, or by a sum of two, where what each thing costs is shared out among the shots that could use it. However it is shared out, shots that each take their cheapest way by their
 /// shares cost no more together than any bag does.
 /// </summary>
 internal sealed class FrontPrices
@@ -16,14 +16,14 @@ internal sealed class FrontPrices
 
     /// <summary>Begins.</summary>
     /// <param name="problem">The problem.</param>
-    /// <param name="criterion">A criterion that adds up.</param>
+    /// <param name="weights">How much each criterion that adds up counts.</param>
     /// <param name="free">Things that cost nothing, since every bag has them.</param>
-    public FrontPrices(FrontProblem problem, FrontCriterion criterion, IReadOnlySet<int> free)
+    public FrontPrices(FrontProblem problem, FrontWeights weights, IReadOnlySet<int> free)
     {
         filters = problem.Filters;
         var shots = problem.Shots;
-        var perWh = problem.Power.LeastPerWh((int)criterion);
-        Costs = [.. problem.Costs.Select((c, i) => free.Contains(i) ? 0 : c[(int)criterion] + perWh * problem.Power.LeastWhOf(i))];
+        var perWh = weights.Of(problem.Power.LeastPerWh);
+        Costs = [.. problem.Costs.Select((costs, i) => free.Contains(i) ? 0 : weights.Of(c => costs[c]) + perWh * problem.Power.LeastWhOf(i))];
         itemsOf = [.. shots.Select(ways => ways.SelectMany(w => w.Items).Concat(ways.Select(w => w.Filters).Distinct().SelectMany(k => filters[k]).SelectMany(things => things)).Distinct().ToArray())];
         priceOf = [.. shots.Select(_ => new double[Costs.Length])];
         priceOfFilters = [.. shots.Select(_ => new double[filters.Length])];

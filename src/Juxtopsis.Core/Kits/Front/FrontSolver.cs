@@ -8,6 +8,12 @@ namespace Juxtopsis.Core.Kits.Front;
 /// <param name="Batteries">How many of it.</param>
 internal sealed record FrontChoice(int[] Items, double[] Cost, int[] Uses, int Battery, int Batteries);
 
+/// <summary>A bound of what counts first and of something that is limited together.</summary>
+/// <param name="Bound">The bound.</param>
+/// <param name="Limited">What is limited.</param>
+/// <param name="Share">How much of it counts beside what counts first.</param>
+internal sealed record FrontBlend(FrontBound Bound, FrontCriterion Limited, double Share);
+
 /// <summary>
 /// The bag with least of one criterion that keeps within limits of others, then with least of the criteria that follow: by branch and bound along the shots.
 /// </summary>
@@ -15,7 +21,7 @@ internal sealed record FrontChoice(int[] Items, double[] Cost, int[] Uses, int B
 /// A branch is given up where a bound below each criterion, taken in order, is not better than the best known, or breaks a limit. Where changes count the shots are
 /// gone through in shooting order, and a rig is kept for as long as it does: to change later is never worse, since what does the shots up to a later one does those up to an
 /// earlier. Else the shot that the fewest ways may still do is next. A way is taken first, then the filters that it needs. Batteries follow from the cameras that are held, of the kind that is
-/// best by the criteria in order.
+/// best by the criteria in order. What is limited is bounded by itself, and where a blend is given together with what counts first too.
 /// </remarks>
 internal sealed class FrontSolver
 {
@@ -27,6 +33,7 @@ internal sealed class FrontSolver
     private readonly FrontBound?[] bounds;
     private readonly IReadOnlySet<int> given;
     private readonly FrontPathBound? path;
+    private readonly FrontBlend? blend;
     private readonly FrontHeld held;
     private readonly HashSet<int>[] rigsOf;
     private readonly int[] capped;
@@ -58,7 +65,8 @@ internal sealed class FrontSolver
     /// <param name="bounds">The bounds by each criterion, shared by all searches of one problem; made as they are needed.</param>
     /// <param name="given">Things that every bag has.</param>
     /// <param name="mostNodes">Branches that are looked at before it ends unproven.</param>
-    public FrontSolver(FrontProblem problem, FrontCriterion[] order, double[] limits, FrontBound?[] bounds, IReadOnlySet<int> given, int mostNodes)
+    /// <param name="blend">A bound of what counts first and of something that is limited together; null for none.</param>
+    public FrontSolver(FrontProblem problem, FrontCriterion[] order, double[] limits, FrontBound?[] bounds, IReadOnlySet<int> given, int mostNodes, FrontBlend? blend = null)
     {
         (this.problem, this.order, this.limits, this.bounds, this.given, this.mostNodes) = (problem, order, limits, bounds, given, mostNodes);
         countsChanges = order.AsSpan(0, Math.Min(2, order.Length)).Contains(FrontCriterion.Changes) || !double.IsInfinity(limits[(int)FrontCriterion.Changes]);
@@ -76,20 +84,25 @@ internal sealed class FrontSolver
             path = new(problem, order[0], given, (int)limits[(int)FrontCriterion.Changes]);
         }
 
-        rigsOf = [.. shots.Select(ways => ways.Select(w => w.Rig).ToHashSet())];
+        // What only counts where changes do is left empty else.
+        rigsOf = countsChanges ? [.. shots.Select(ways => ways.Select(w => w.Rig).ToHashSet())] : [];
         leastSegments = new int[shots.Length + 1];
-        var words = shots.SelectMany(ways => ways).Select(w => w.Rig).DefaultIfEmpty().Max() / 64 + 1;
+        var words = countsChanges ? shots.SelectMany(ways => ways).Select(w => w.Rig).DefaultIfEmpty().Max() / 64 + 1 : 0;
         (going, rigs) = (new ulong[words], [.. shots.Select(_ => new ulong[words])]);
         held.Hold(given);
+        this.blend = countsChanges ? null : blend;
     }
 
     /// <summary>The best that is known so far; null when there is none.</summary>
     public FrontChoice? Best { get; private set; }
 
+    /// <summary>How many branches were looked at.</summary>
+    public int Nodes => nodes;
+
     /// <summary>True when it is proven that none is better; where there is none, that there is none.</summary>
     public bool IsProven => nodes <= mostNodes;
 
-    /// <summary>No bag has less of what counts first.</summary>
+    /// <summary>No bag has less of what counts first; after the first step by the bounds alone.</summary>
     public double LowerBound { get; private set; } = double.NegativeInfinity;
 
     /// <summary>Looks at some more branches.</summary>
@@ -101,6 +114,7 @@ internal sealed class FrontSolver
         {
             begun = true;
             Push([], -1, 0, -1, 0, usable, 0);
+            LowerBound = double.IsNaN(lower[(int)order[0]]) ? LowerBound : lower[(int)order[0]];
         }
 
         for (; branches > 0 && frames.Count > 0 && nodes <= mostNodes; branches--)
@@ -159,11 +173,14 @@ internal sealed class FrontSolver
 
     private double LackingWh => Math.Max(0, energyWh - problem.Power.GivenWh);
 
+    /// <summary>The most that a bag may have of what counts first to be worth it.</summary>
+    private double Most => Math.Min(limits[(int)order[0]], Best?.Cost[(int)order[0]] ?? double.PositiveInfinity);
+
     private int MayLeave => (int)Math.Min(limits[(int)FrontCriterion.Undone], problem.Shots.Length) - undone;
 
     private void Enter(Frame from, Child child)
     {
-        if (Best is not null && child.Bound > Best.Cost[(int)order[0]] + 1e-9)
+        if (child.Bound > Most + 1e-9)
         {
             return;
         }
@@ -260,15 +277,15 @@ internal sealed class FrontSolver
     {
         var (fewest, count) = (-1, int.MaxValue);
         var first = (int)order[0];
-        var isBounded = Best is not null && FrontProblem.AddsUp(order[0]) && MayLeave == 0;
+        var isBounded = Most < double.PositiveInfinity && FrontProblem.AddsUp(order[0]) && MayLeave == 0;
         for (var s = 0; s < problem.Shots.Length; s++)
         {
             if (isOpen[s])
             {
-                var most = isBounded ? Best!.Cost[first] + 1e-9 - SpentOn(first) : 0;
+                var most = isBounded ? Most + 1e-9 - SpentOn(first) : 0;
                 if (isBounded)
                 {
-                    usable[s] = Array.FindAll(usable[s], w => bounds[first]!.With(s, w) <= most);
+                    usable[s] = Array.FindAll(usable[s], w => bounds[first]!.With(s, w) <= most && (blend is null || Blended(blend.Bound.With(s, w)) <= Most + 1e-9));
                 }
 
                 (fewest, count) = usable[s].Length < count ? (s, usable[s].Length) : (fewest, count);
@@ -298,7 +315,7 @@ internal sealed class FrontSolver
             var more = path is not null ? path.With(ways[w].Rig, rig >= 0 && rig != ways[w].Rig && rigsOf[shot].Contains(rig))
                 : Math.Max(cost, FrontProblem.AddsUp(first) && isOpen[shot] ? bounds[(int)first]!.With(shot, w) : 0);
             var bound = Math.Max(lower[(int)first], Whole((int)first, SpentOn((int)first) + more));
-            if (Best is null || bound <= Best.Cost[(int)first] + 1e-9)
+            if (bound <= Most + 1e-9)
             {
                 found.Add((new(shot, w, bound), cost, things));
             }
@@ -376,6 +393,11 @@ internal sealed class FrontSolver
             }
         }
 
+        if (blend is not null && Blended(blend.Bound.Of(isOpen, held.Items, usable, MayLeave)) > Most + 1e-9)
+        {
+            return false;
+        }
+
         foreach (var criterion in order)
         {
             var bound = LowerOf(criterion, at, rig, changes);
@@ -418,7 +440,7 @@ internal sealed class FrontSolver
         for (var i = 0; i < capped.Length; i++)
         {
             var c = capped[i];
-            room[i] = Math.Min(limits[c], c == (int)order[0] && Best is not null ? Best.Cost[c] : double.PositiveInfinity) - SpentOn(c) + 1e-9;
+            room[i] = (c == (int)order[0] ? Most : limits[c]) - SpentOn(c) + 1e-9;
             for (var item = 0; item < held.Items.Length; item++)
             {
                 lackingCosts[i][item] = held.Items[item] ? 0 : problem.Costs[item][c];
@@ -448,6 +470,12 @@ internal sealed class FrontSolver
     /// <summary>What is held costs, with what batteries for it cost at least: what is added to it draws more, see <see cref="FrontPrices"/>.</summary>
     private double SpentOn(int c) => held.Cost[c] + perWh[c] * (energyWh - problem.Power.GivenWh);
 
+    /// <summary>
+    /// What there is at least of what counts first, by a bound of that and a share of what is limited together: of the limited there is no more than its limit. The Lagrangian relaxation
+    /// of that limit.
+    /// </summary>
+    private double Blended(double more) => Whole((int)order[0], SpentOn((int)order[0]) + blend!.Share * (SpentOn((int)blend.Limited) - limits[(int)blend.Limited]) + more);
+
     /// <summary>A bound, made as large as it may be where all costs are whole.</summary>
     private double Whole(int c, double bound) => isWhole[c] && !double.IsInfinity(bound) ? Math.Ceiling(bound - 1e-7) : bound;
 
@@ -461,7 +489,7 @@ internal sealed class FrontSolver
                 FrontCriterion.Undone => undone + mustLeave,
                 FrontCriterion.Changes => !countsChanges ? 0 : changes + (MayLeave > 0 || at == rigsOf.Length || path is not null ? 0 : leastSegments[at] - (rig < 0 || rigsOf[at].Contains(rig) ? 1 : 0)),
                 _ when path is not null && criterion == order[0] => Whole(c, SpentOn(c) + path.Of(at, held.Items, usable, (int)limits[(int)FrontCriterion.Changes] - changes - (rig < 0 || at == rigsOf.Length || rigsOf[at].Contains(rig) ? 0 : 1))),
-                _ => Math.Max(held.Cost[c] + problem.Power.LeastOf(LackingWh, c), Whole(c, SpentOn(c) + (bounds[c] ??= new(problem, criterion, given)).Of(isOpen, held.Items, usable, MayLeave))),
+                _ => Math.Max(held.Cost[c] + problem.Power.LeastOf(LackingWh, c), Whole(c, SpentOn(c) + (bounds[c] ??= new(problem, new FrontWeights(criterion), given)).Of(isOpen, held.Items, usable, MayLeave))),
             };
         }
 

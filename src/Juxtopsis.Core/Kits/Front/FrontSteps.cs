@@ -15,6 +15,12 @@ internal sealed class FrontSteps
     /// <summary>The same where changes of the rig are an axis: there each branch takes longer.</summary>
     public const int MostNodesOfChanges = 5_000;
 
+    /// <summary>Where the point before took fewer branches than this, more bounds cost more than they save.</summary>
+    private const int Easy = 300;
+
+    /// <summary>How much more than the least that there can be a bag is first looked for with.</summary>
+    private static readonly double[] Rungs = [1.06, 1.18, 1.42];
+
     private static readonly FrontCriterion[] Ties = [FrontCriterion.Undone, FrontCriterion.Things, FrontCriterion.Weight, FrontCriterion.Changes];
 
     private readonly FrontBound?[] bounds = new FrontBound?[FrontProblem.Criteria];
@@ -23,6 +29,11 @@ internal sealed class FrontSteps
     private readonly IReadOnlySet<int> given;
     private readonly FrontCriterion[] order;
     private FrontSolver? solver;
+    private FrontBlend? blend;
+    private double least;
+    private int rung;
+    private int nodes;
+    private bool isEasy;
     private bool undoneIsKnown;
     private bool isDone;
 
@@ -76,7 +87,7 @@ internal sealed class FrontSteps
             return true;
         }
 
-        solver ??= new(Problem, undoneIsKnown ? order : [FrontCriterion.Undone], limits, bounds, given, Limited == FrontCriterion.Changes || Minimised == FrontCriterion.Changes ? MostNodesOfChanges : MostNodes);
+        solver ??= undoneIsKnown ? Next() : Solver([FrontCriterion.Undone], limits);
         if (!solver.Step(branches))
         {
             return false;
@@ -85,6 +96,7 @@ internal sealed class FrontSteps
         var best = solver.Best;
         var bound = solver.LowerBound;
         var isProven = solver.IsProven;
+        nodes += solver.Nodes;
         solver = null;
         if (!undoneIsKnown)
         {
@@ -92,15 +104,58 @@ internal sealed class FrontSteps
             return false;
         }
 
+        if (best is null && rung < Rungs.Length)
+        {
+            rung = isProven ? rung + 1 : Rungs.Length;
+            return false;
+        }
+
+        rung = 0;
         if (best is not null)
         {
             found.Add((best, bound));
+            (least, blend, isEasy, nodes) = (bound, null, nodes < Easy, 0);
             limits[(int)Limited] = best.Cost[(int)Limited] - (Limited is FrontCriterion.Weight or FrontCriterion.Price or FrontCriterion.Hire ? FrontProblem.Least : 1);
         }
 
         (isDone, IsCut) = best is null ? (true, !isProven) : limits[(int)Limited] < 0 ? (true, false) : (found.Count == MostPoints, true);
         return isDone;
     }
+
+    /// <summary>
+    /// Looks for the next point: among bags with little more than the least there can be, then with more, and at last among all. That there is none with so little is proven soon; and where there
+    /// is one, what a branch may cost is known from the start.
+    /// </summary>
+    private FrontSolver Next()
+    {
+        if (!FrontProblem.AddsUp(Minimised) || Limited == FrontCriterion.Changes || isEasy)
+        {
+            rung = Rungs.Length;
+            return Solver(order, limits);
+        }
+
+        if (found.Count == 0 && rung == 0)
+        {
+            var whole = Solver(order, limits);
+            whole.Step(1);
+            least = Math.Max(0, whole.LowerBound);
+        }
+
+        if (found.Count > 0 && blend is null && FrontProblem.AddsUp(Limited))
+        {
+            // As much as each of what is limited took at the point before.
+            var share = found[^1].Choice.Cost[(int)Minimised] / Math.Max(1, found[^1].Choice.Cost[(int)Limited]);
+            blend = new(new(Problem, new(Minimised, Limited, share), given), Limited, share);
+        }
+
+        rung = least > 0 ? rung : Rungs.Length;
+        var within = (double[])limits.Clone();
+        within[(int)Minimised] = Math.Min(limits[(int)Minimised], rung < Rungs.Length ? least * Rungs[rung] : double.PositiveInfinity);
+        return Solver(order, within);
+    }
+
+    private FrontSolver Solver(FrontCriterion[] by, double[] within) =>
+        new(Problem, by, within, bounds, given, Limited == FrontCriterion.Changes || Minimised == FrontCriterion.Changes ? MostNodesOfChanges : MostNodes, blend);
 
     private static int Rank(FrontCriterion criterion) => criterion switch
     {
