@@ -41,14 +41,16 @@ export function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
       clashes,
       say: failure
         ? failure.say
-        : `${counted(wanted.book.length, 'thing')} booked.${
-            wanted.short.length > 0
-              ? ` Too few units of ${wanted.short
-                  .map((id) => items.get(id))
-                  .map((item) => (item ? fullName(item) : 'something that is gone'))
-                  .join(', ')}.`
-              : ''
-          }`,
+        : wanted.book.length === 0
+          ? ''
+          : `${counted(wanted.book.length, 'thing')} booked.${
+              wanted.short.length > 0
+                ? ` Too few units of ${wanted.short
+                    .map((id) => items.get(id))
+                    .map((item) => (item ? fullName(item) : 'something that is gone'))
+                    .join(', ')}.`
+                : ''
+            }`,
     });
   };
   const set = (part: Partial<Span>) => setTyped((before) => ({ ...before, ...part }));
@@ -137,7 +139,7 @@ export function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
           A production has units: name them under Delivery, units, bag.
         </Typography>
       )}
-      {said && (
+      {said && said.say !== '' && (
         <Typography role="status" sx={{ fontSize: 13, color: said.clashes.length > 0 ? 'warning.main' : undefined }}>
           {said.say}
         </Typography>
