@@ -1,12 +1,12 @@
-using Juxtopsis.Core.Bags;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Filters;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
-using Juxtopsis.Core.Kits;
 using Juxtopsis.Core.Kits.Front;
+using Juxtopsis.Core.Kits;
 using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Rigs;
+using Juxtopsis.Core.Solving;
 using Juxtopsis.Core.Tests.Chains;
 using static Juxtopsis.Core.Tests.Filters.MadeFilters;
 

@@ -166,6 +166,25 @@ public sealed class FrontTests
         return search.Found.Select(f => (f.Choice.Cost[(int)one], f.Choice.Cost[(int)other]));
     }
 
+    [Theory]
+    [MemberData(nameof(Seeds))]
+    public void Where_the_search_is_ended_no_bag_of_the_front_is_worse_than_another_by_both(int seed)
+    {
+        var random = new Random(seed);
+        var problem = Made(random);
+        foreach (var (one, other) in new[] { (FrontCriterion.Changes, FrontCriterion.Things), (FrontCriterion.Things, FrontCriterion.Weight), (FrontCriterion.Hire, FrontCriterion.Weight) })
+        {
+            var search = FrontSteps.Of(problem, new HashSet<int>(), one, other, null, mostNodes: 4);
+            while (!search.Step(3))
+            {
+            }
+
+            var points = search.Found.Select(f => (One: f.Choice.Cost[(int)search.Limited], Other: f.Choice.Cost[(int)search.Minimised])).ToArray();
+            Assert.All(points.Zip(points.Skip(1)), p => Assert.True(p.Second.One < p.First.One && p.Second.Other > p.First.Other));
+            Assert.All(search.Found, f => Assert.True(f.LowerBound <= f.Choice.Cost[(int)search.Minimised] + 1e-9));
+        }
+    }
+
     [Fact]
     public void Where_the_search_is_ended_the_bound_is_below_what_is_best()
     {

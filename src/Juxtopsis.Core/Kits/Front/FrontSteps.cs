@@ -33,6 +33,7 @@ internal sealed class FrontSteps
     private double least;
     private int rung;
     private int nodes;
+    private int mostNodes = MostNodes;
     private bool isEasy;
     private bool undoneIsKnown;
     private bool isDone;
@@ -69,12 +70,16 @@ internal sealed class FrontSteps
     /// <param name="one">One axis.</param>
     /// <param name="other">The other.</param>
     /// <param name="mostBodies">The most bodies; null for any number. With a limit, as few shots as can be are left undone.</param>
+    /// <param name="mostNodes">Branches for each point before it is told unproven; as many as is usual when left out.</param>
     /// <returns>The steps.</returns>
-    public static FrontSteps Of(FrontProblem problem, IReadOnlySet<int> given, FrontCriterion one, FrontCriterion other, int? mostBodies)
+    public static FrontSteps Of(FrontProblem problem, IReadOnlySet<int> given, FrontCriterion one, FrontCriterion other, int? mostBodies, int? mostNodes = null)
     {
         var (limited, minimised) = Rank(one) <= Rank(other) ? (one, other) : (other, one);
         FrontCriterion[] counting = [limited, minimised, .. Ties, .. mostBodies is null ? Array.Empty<FrontCriterion>() : [FrontCriterion.Bodies]];
-        return new(problem.Reduced(given, counting, limited == FrontCriterion.Changes || minimised == FrontCriterion.Changes), given, limited, minimised, mostBodies);
+        return new(problem.Reduced(given, counting, limited == FrontCriterion.Changes || minimised == FrontCriterion.Changes), given, limited, minimised, mostBodies)
+        {
+            mostNodes = mostNodes ?? (limited == FrontCriterion.Changes || minimised == FrontCriterion.Changes ? MostNodesOfChanges : MostNodes),
+        };
     }
 
     /// <summary>Looks at some more branches.</summary>
@@ -113,6 +118,8 @@ internal sealed class FrontSteps
         rung = 0;
         if (best is not null)
         {
+            // Where a point before was not proven, this one may be better by both.
+            found.RemoveAll(f => best.Cost[(int)Minimised] <= f.Choice.Cost[(int)Minimised] + 1e-9);
             found.Add((best, bound));
             (least, blend, isEasy, nodes) = (bound, null, nodes < Easy, 0);
             limits[(int)Limited] = best.Cost[(int)Limited] - (Limited is FrontCriterion.Weight or FrontCriterion.Price or FrontCriterion.Hire ? FrontProblem.Least : 1);
@@ -155,7 +162,7 @@ internal sealed class FrontSteps
     }
 
     private FrontSolver Solver(FrontCriterion[] by, double[] within) =>
-        new(Problem, by, within, bounds, given, Limited == FrontCriterion.Changes || Minimised == FrontCriterion.Changes ? MostNodesOfChanges : MostNodes, blend);
+        new(Problem, by, within, bounds, given, mostNodes, blend);
 
     private static int Rank(FrontCriterion criterion) => criterion switch
     {
