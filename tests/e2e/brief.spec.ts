@@ -40,6 +40,17 @@ class Brief {
     return parseInt(await this.fits.getByRole('button', { name: /^\d+ give it$/ }).innerText(), 10);
   }
 
+  /** The count when it no longer changes: after the last of some fields was typed the answer of before may stand a moment. */
+  async settledCount(): Promise<number> {
+    let count = await this.count();
+    await expect(async () => {
+      const before = count;
+      count = await this.count();
+      expect(count).toBe(before);
+    }).toPass({ intervals: [700] });
+    return count;
+  }
+
   field(label: string) {
     return this.page.getByLabel(label, { exact: true });
   }
@@ -62,7 +73,8 @@ test('a production, a place and a shot are made, the best proposal goes to the B
 
   // A medium shot of 1.75 m: from head to waist, 40 % of it, under 8 % of headroom.
   await expect(brief.field('or its height')).toHaveAttribute('placeholder', '76.1 cm'.replace(' ', '\u2009'));
-  const many = await brief.count();
+  await brief.page.waitForTimeout(700);
+  const many = await brief.settledCount();
   expect(many).toBeGreaterThan(50);
 
   // Every proposal keeps within the room: 5 m − 1.2 m − 0.9 m for tripod and operator.
