@@ -45,9 +45,10 @@ class Brief {
     let count = await this.count();
     await expect(async () => {
       const before = count;
+      await this.page.waitForTimeout(700);
       count = await this.count();
       expect(count).toBe(before);
-    }).toPass({ intervals: [700] });
+    }).toPass();
     return count;
   }
 
@@ -73,7 +74,6 @@ test('a production, a place and a shot are made, the best proposal goes to the B
 
   // A medium shot of 1.75 m: from head to waist, 40 % of it, under 8 % of headroom.
   await expect(brief.field('or its height')).toHaveAttribute('placeholder', '76.1 cm'.replace(' ', '\u2009'));
-  await brief.page.waitForTimeout(700);
   const many = await brief.settledCount();
   expect(many).toBeGreaterThan(50);
 
