@@ -104,6 +104,12 @@ test('each bag of the front says what it has, what one fewer costs, and how far 
   expect(page()).toContain('is not known: as much as the hungriest is taken');
 });
 
+test('what is not known of a bag is told apart from what is', () => {
+  useFront.setState({ answer: { ...answer, points: [point({ otherValue: 3e9 + 2500, otherAtLeast: 3e9 + 2500 })] } });
+  draw(<FrontView onPacked={() => undefined} />);
+  expect(page()).toContain('2 lenses, 2.50 kg and 3 not known weight');
+});
+
 test('a bag that is packed has its filters, and its batteries by number', () => {
   const onPacked = vi.fn();
   draw(<FrontView onPacked={onPacked} />);

@@ -1,7 +1,7 @@
 import { act } from 'react';
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { Booking, BookingInput } from '../src/gear/units';
-import { draw, press } from './drawn';
+import { draw, leave, press, type } from './drawn';
 
 const answers = vi.hoisted(() => ({ GET: vi.fn(), PUT: vi.fn(), POST: vi.fn() }));
 vi.mock('../src/api/client', async (original) => ({ ...(await original<object>()), api: answers }));
@@ -169,6 +169,27 @@ test('a clash says who has it, which unit of the same is free, and what else doe
   await settled();
   expect(asked.fit.mock.lastCall![2]).toMatchObject({ leftOut: ['skiff'], shot: { id: 's', chosen: null } });
   expect(page()).toContain('Does the same 1 shot: Punt.');
+});
+
+test('days that were agreed are typed over; what is no number of days stays, with a word', async () => {
+  useGear.setState({
+    items: new Map([['skiff', { id: 'skiff', kind: 'body', name: 'Skiff', ownership: 'hire', hirePerDay: 50, supplier: 'Quay' }]]),
+  });
+  answers.POST.mockResolvedValue({ data: [], response: { status: 200 } });
+  draw(<BookingsView marked={() => 0} />);
+  const days = document.querySelector<HTMLInputElement>('input[aria-label="Days charged"]')!;
+  type(days, 'a few');
+  leave(days);
+  expect(page()).toContain('Whole days, 0 to 1000');
+  expect(days.value).toBe('a few');
+  expect(answers.POST).not.toHaveBeenCalled();
+  press(days, 'Escape');
+  expect(days.value).toBe('2');
+  expect(page()).not.toContain('Whole days');
+  type(days, '1');
+  press(days, 'Enter');
+  await settled();
+  expect(answers.POST.mock.lastCall![1]).toMatchObject({ body: { book: [{ id: 'b', daysCharged: 1, note: '' }], cancel: [] } });
 });
 
 test('a packing list is ticked off out and back, by number where there are several', () => {

@@ -1,6 +1,7 @@
-import { Box, Button, InputBase, MenuItem, Select, Typography } from '@mui/material';
+import { Box, Button, MenuItem, Select, Typography } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { newId } from '../documents/unique';
+import { LabelledInput } from '../ui/LabelledInput';
 import { oneLine } from '../ui/format';
 import { conditions, giveAway, readUnits, saveUnit, useUnits, type GearUnit } from './units';
 
@@ -135,28 +136,14 @@ export function Text({ label, value, max, placeholder = '', list, onSave }: Text
     setTyped(null);
   };
   return (
-    <Box sx={{ minWidth: 0, '& label': { display: 'block', fontSize: 12, color: 'text.secondary' } }}>
-      <label>
-        {label}
-        <InputBase
-          value={typed ?? value}
-          placeholder={placeholder}
-          onChange={(event) => setTyped(oneLine(event.target.value))}
-          onBlur={save}
-          onKeyDown={(event) => event.key === 'Enter' && save()}
-          inputProps={{ maxLength: max, list }}
-          sx={{
-            width: '100%',
-            minHeight: 40,
-            px: 0.75,
-            fontSize: 13.5,
-            bgcolor: 'background.default',
-            border: 1,
-            borderColor: 'divider',
-            borderRadius: 1,
-          }}
-        />
-      </label>
-    </Box>
+    <LabelledInput
+      label={label}
+      value={typed ?? value}
+      placeholder={placeholder}
+      onChange={(event) => setTyped(oneLine(event.target.value))}
+      onBlur={save}
+      onKeyDown={(event) => event.key === 'Enter' && save()}
+      inputProps={{ maxLength: max, list }}
+    />
   );
 }

@@ -130,7 +130,8 @@ export async function giveAway(id: string): Promise<Failure | null> {
   }
 }
 
-const inputOf = (b: Booking): BookingInput => ({
+/** A booking as it is asked for. */
+export const inputOf = (b: Booking): BookingInput => ({
   id: b.id,
   unitId: b.unitId,
   productionId: b.productionId,

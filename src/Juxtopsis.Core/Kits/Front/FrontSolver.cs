@@ -1,19 +1,5 @@
 namespace Juxtopsis.Core.Kits.Front;
 
-/// <summary>A bag on the front.</summary>
-/// <param name="Items">Numbers of its things, ascending.</param>
-/// <param name="Cost">What it costs by each criterion.</param>
-/// <param name="Uses">For each shot the number of the way that it uses; −1 for one that is left undone.</param>
-/// <param name="Battery">Number of the kind of battery beside those that are given; −1 where none is needed.</param>
-/// <param name="Batteries">How many of it.</param>
-internal sealed record FrontChoice(int[] Items, double[] Cost, int[] Uses, int Battery, int Batteries);
-
-/// <summary>A bound of what counts first and of something that is limited together.</summary>
-/// <param name="Bound">The bound.</param>
-/// <param name="Limited">What is limited.</param>
-/// <param name="Share">How much of it counts beside what counts first.</param>
-internal sealed record FrontBlend(FrontBound Bound, FrontCriterion Limited, double Share);
-
 /// <summary>
 /// The bag with least of one criterion that keeps within limits of others, then with least of the criteria that follow: by branch and bound along the shots.
 /// </summary>
@@ -25,6 +11,9 @@ internal sealed record FrontBlend(FrontBound Bound, FrontCriterion Limited, doub
 /// </remarks>
 internal sealed class FrontSolver
 {
+    /// <summary>Costs are exact; what is nearer is the same.</summary>
+    private const double Exact = 1e-9;
+
     private readonly FrontProblem problem;
     private readonly FrontCriterion[] order;
     private readonly double[] limits;
@@ -39,13 +28,11 @@ internal sealed class FrontSolver
     private readonly int[] capped;
     private readonly double[] room;
     private readonly double[][] lackingCosts;
-    private readonly int[] leastSegments;
-    private readonly ulong[] going;
-    private readonly ulong[][] rigs;
+    private readonly FrontSegments? segments;
     private readonly bool[] isOpen;
     private readonly bool[] left;
     private readonly Dictionary<string, int> seen = [];
-    private readonly Stack<Frame> frames = [];
+    private readonly Stack<FrontFrame> frames = [];
     private readonly double[] lower;
     private readonly bool[] isWhole;
     private readonly double[] perWh;
@@ -84,11 +71,8 @@ internal sealed class FrontSolver
             path = new(problem, order[0], given, (int)limits[(int)FrontCriterion.Changes]);
         }
 
-        // What only counts where changes do is left empty else.
         rigsOf = countsChanges ? [.. shots.Select(ways => ways.Select(w => w.Rig).ToHashSet())] : [];
-        leastSegments = new int[shots.Length + 1];
-        var words = countsChanges ? shots.SelectMany(ways => ways).Select(w => w.Rig).DefaultIfEmpty().Max() / 64 + 1 : 0;
-        (going, rigs) = (new ulong[words], [.. shots.Select(_ => new ulong[words])]);
+        segments = countsChanges && path is null ? new(shots) : null;
         held.Hold(given);
         this.blend = countsChanges ? null : blend;
     }
@@ -145,42 +129,21 @@ internal sealed class FrontSolver
         return frames.Count == 0;
     }
 
-    /// <summary>What may come next: a way to do a shot, or one of the sets of filters that the way needs which was taken; a way below 0 leaves the shot undone.</summary>
-    private sealed record Child(int Shot, int Way, double Bound, int[]? Filters = null);
-
-    private sealed class Frame(int[] added, int leftShot, List<Child> children, int at, int rig, int changes, int[][] usable, ulong done)
-    {
-        public int[] Added => added;
-
-        public int LeftShot => leftShot;
-
-        public List<Child> Children => children;
-
-        public int Next { get; set; }
-
-        public int At => at;
-
-        public int Rig => rig;
-
-        public int Changes => changes;
-
-        /// <summary>For each shot that is open the ways that may be used below.</summary>
-        public int[][] Usable => usable;
-
-        /// <summary>The shots that can be done, a bit each: with more things they can be too.</summary>
-        public ulong Done => done;
-    }
-
     private double LackingWh => Math.Max(0, energyWh - problem.Power.GivenWh);
 
     /// <summary>The most that a bag may have of what counts first to be worth it.</summary>
     private double Most => Math.Min(limits[(int)order[0]], Best?.Cost[(int)order[0]] ?? double.PositiveInfinity);
 
+    /// <summary>Whether a bound is above something by more than it may be off by rounding: bounds are sums of shares, and beside what is not known those are large.</summary>
+    private static bool Exceeds(double bound, double most) => bound > most + Slack(most);
+
+    private static double Slack(double most) => Exact * Math.Max(1, Math.Abs(most));
+
     private int MayLeave => (int)Math.Min(limits[(int)FrontCriterion.Undone], problem.Shots.Length) - undone;
 
-    private void Enter(Frame from, Child child)
+    private void Enter(FrontFrame from, FrontChild child)
     {
-        if (child.Bound > Most + 1e-9)
+        if (Exceeds(child.Bound, Most))
         {
             return;
         }
@@ -205,11 +168,11 @@ internal sealed class FrontSolver
     }
 
     /// <summary>The sets of filters of which a way needs one, those first that add least.</summary>
-    private List<Child> FiltersFor(Child child, FrontWay way)
+    private List<FrontChild> FiltersFor(FrontChild child, FrontWay way)
     {
         var c = FrontProblem.AddsUp(order[0]) ? (int)order[0] : (int)FrontCriterion.Things;
         var spent = held.Cost[c];
-        (Child Child, double Added, int Things) Of(int[] set)
+        (FrontChild Child, double Added, int Things) Of(int[] set)
         {
             var more = held.Lacking(set);
             var cost = more.Sum(i => problem.Costs[i][c]);
@@ -219,7 +182,7 @@ internal sealed class FrontSolver
         return [.. problem.Filters[way.Filters].Select(Of).OrderBy(f => f.Added).ThenBy(f => f.Things).Select(f => f.Child)];
     }
 
-    private void Leave(Frame frame)
+    private void Leave(FrontFrame frame)
     {
         held.Release(frame.Added);
         if (frame.LeftShot >= 0)
@@ -233,7 +196,7 @@ internal sealed class FrontSolver
     {
         nodes++;
         (usable, done) = ((int[][])usableAbove.Clone(), doneAbove);
-        var children = new List<Child>();
+        var children = new List<FrontChild>();
         if (countsChanges)
         {
             // The rig is kept for as long as it does.
@@ -282,10 +245,9 @@ internal sealed class FrontSolver
         {
             if (isOpen[s])
             {
-                var most = isBounded ? Most + 1e-9 - SpentOn(first) : 0;
                 if (isBounded)
                 {
-                    usable[s] = Array.FindAll(usable[s], w => bounds[first]!.With(s, w) <= most && (blend is null || Blended(blend.Bound.With(s, w)) <= Most + 1e-9));
+                    usable[s] = Array.FindAll(usable[s], w => !Exceeds(SpentOn(first) + bounds[first]!.With(s, w), Most) && (blend is null || !Exceeds(Blended(blend.Bound.With(s, w)), Most)));
                 }
 
                 (fewest, count) = usable[s].Length < count ? (s, usable[s].Length) : (fewest, count);
@@ -295,10 +257,10 @@ internal sealed class FrontSolver
         return fewest;
     }
 
-    private List<Child> ChildrenOf(int shot, int rig)
+    private List<FrontChild> ChildrenOf(int shot, int rig)
     {
         var first = order[0];
-        var found = new List<(Child Child, double Added, int Things)>();
+        var found = new List<(FrontChild Child, double Added, int Things)>();
         var ways = problem.Shots[shot];
         foreach (var w in usable[shot])
         {
@@ -315,13 +277,13 @@ internal sealed class FrontSolver
             var more = path is not null ? path.With(ways[w].Rig, rig >= 0 && rig != ways[w].Rig && rigsOf[shot].Contains(rig))
                 : Math.Max(cost, FrontProblem.AddsUp(first) && isOpen[shot] ? bounds[(int)first]!.With(shot, w) : 0);
             var bound = Math.Max(lower[(int)first], Whole((int)first, SpentOn((int)first) + more));
-            if (bound <= Most + 1e-9)
+            if (!Exceeds(bound, Most))
             {
                 found.Add((new(shot, w, bound), cost, things));
             }
         }
 
-        List<Child> children = [.. found.OrderBy(f => f.Child.Bound).ThenBy(f => f.Added).ThenBy(f => f.Things).Select(f => f.Child)];
+        List<FrontChild> children = [.. found.OrderBy(f => f.Child.Bound).ThenBy(f => f.Added).ThenBy(f => f.Things).Select(f => f.Child)];
         if (MayLeave > 0)
         {
             children.Add(new(shot, -1, lower[(int)first]));
@@ -379,21 +341,18 @@ internal sealed class FrontSolver
         }
 
         mustLeave = forced;
-        if (countsChanges && path is null)
-        {
-            CountSegments(at);
-        }
+        segments?.Count(at, usable);
 
         for (var c = 0; c < FrontProblem.Criteria; c++)
         {
             lower[c] = double.NaN;
-            if (!double.IsInfinity(limits[c]) && LowerOf((FrontCriterion)c, at, rig, changes) > limits[c] + 1e-9)
+            if (!double.IsInfinity(limits[c]) && Exceeds(LowerOf((FrontCriterion)c, at, rig, changes), limits[c]))
             {
                 return false;
             }
         }
 
-        if (blend is not null && Blended(blend.Bound.Of(isOpen, held.Items, usable, MayLeave)) > Most + 1e-9)
+        if (blend is not null && Exceeds(Blended(blend.Bound.Of(isOpen, held.Items, usable, MayLeave)), Most))
         {
             return false;
         }
@@ -406,10 +365,14 @@ internal sealed class FrontSolver
                 return !double.IsInfinity(bound);
             }
 
-            var off = bound - Best.Cost[(int)criterion];
-            if (Math.Abs(off) > 1e-9)
+            if (Exceeds(bound, Best.Cost[(int)criterion]))
             {
-                return off < 0;
+                return false;
+            }
+
+            if (bound < Best.Cost[(int)criterion] - Exact)
+            {
+                return true;
             }
         }
 
@@ -440,7 +403,8 @@ internal sealed class FrontSolver
         for (var i = 0; i < capped.Length; i++)
         {
             var c = capped[i];
-            room[i] = (c == (int)order[0] ? Most : limits[c]) - SpentOn(c) + 1e-9;
+            var most = c == (int)order[0] ? Most : limits[c];
+            room[i] = most + Slack(most) - SpentOn(c);
             for (var item = 0; item < held.Items.Length; item++)
             {
                 lackingCosts[i][item] = held.Items[item] ? 0 : problem.Costs[item][c];
@@ -477,7 +441,7 @@ internal sealed class FrontSolver
     private double Blended(double more) => Whole((int)order[0], SpentOn((int)order[0]) + blend!.Share * (SpentOn((int)blend.Limited) - limits[(int)blend.Limited]) + more);
 
     /// <summary>A bound, made as large as it may be where all costs are whole.</summary>
-    private double Whole(int c, double bound) => isWhole[c] && !double.IsInfinity(bound) ? Math.Ceiling(bound - 1e-7) : bound;
+    private double Whole(int c, double bound) => isWhole[c] && !double.IsInfinity(bound) ? Math.Ceiling(bound - 100 * Slack(bound)) : bound;
 
     private double LowerOf(FrontCriterion criterion, int at, int rig, int changes)
     {
@@ -487,42 +451,13 @@ internal sealed class FrontSolver
             lower[c] = criterion switch
             {
                 FrontCriterion.Undone => undone + mustLeave,
-                FrontCriterion.Changes => !countsChanges ? 0 : changes + (MayLeave > 0 || at == rigsOf.Length || path is not null ? 0 : leastSegments[at] - (rig < 0 || rigsOf[at].Contains(rig) ? 1 : 0)),
+                FrontCriterion.Changes => !countsChanges ? 0 : changes + (MayLeave > 0 || at == rigsOf.Length || path is not null ? 0 : segments!.LeastFrom(at) - (rig < 0 || rigsOf[at].Contains(rig) ? 1 : 0)),
                 _ when path is not null && criterion == order[0] => Whole(c, SpentOn(c) + path.Of(at, held.Items, usable, (int)limits[(int)FrontCriterion.Changes] - changes - (rig < 0 || at == rigsOf.Length || rigsOf[at].Contains(rig) ? 0 : 1))),
                 _ => Math.Max(held.Cost[c] + problem.Power.LeastOf(LackingWh, c), Whole(c, SpentOn(c) + (bounds[c] ??= new(problem, new FrontWeights(criterion), given)).Of(isOpen, held.Items, usable, MayLeave))),
             };
         }
 
         return lower[c];
-    }
-
-    /// <summary>From each shot on how many rigs one after the other it takes at least to the end, of those that may still be used: each is kept for as long as one does.</summary>
-    private void CountSegments(int at)
-    {
-        for (var s = at; s < rigs.Length; s++)
-        {
-            Array.Clear(rigs[s]);
-            foreach (var w in usable[s])
-            {
-                rigs[s][problem.Shots[s][w].Rig / 64] |= 1UL << (problem.Shots[s][w].Rig % 64);
-            }
-        }
-
-        for (var s = rigs.Length - 1; s >= at; s--)
-        {
-            rigs[s].CopyTo(going, 0);
-            var to = s + 1;
-            for (var any = true; to < rigs.Length && any; to += any ? 1 : 0)
-            {
-                any = false;
-                for (var i = 0; i < going.Length; i++)
-                {
-                    any |= (going[i] &= rigs[to][i]) != 0;
-                }
-            }
-
-            leastSegments[s] = 1 + leastSegments[to];
-        }
     }
 
     /// <summary>Keeps what is held as the best, where it is.</summary>
@@ -551,7 +486,7 @@ internal sealed class FrontSolver
     {
         for (var c = 0; c < cost.Length; c++)
         {
-            if (cost[c] > limits[c] + 1e-9)
+            if (cost[c] > limits[c] + Exact)
             {
                 return false;
             }
@@ -581,7 +516,7 @@ internal sealed class FrontSolver
         foreach (var criterion in order)
         {
             var off = a[(int)criterion] - b[(int)criterion];
-            if (Math.Abs(off) > 1e-9)
+            if (Math.Abs(off) > Exact)
             {
                 return off < 0 ? -1 : 1;
             }

@@ -3,6 +3,7 @@ import { styled } from '@mui/material/styles';
 import { bothDays, type Bag } from '../../../gear/bags';
 import { useUnits } from '../../../gear/units';
 import { oneLine, plain, withUnit } from '../../../ui/format';
+import { LabelledInput } from '../../../ui/LabelledInput';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { Panel } from '../../../ui/Panel';
 import { useProduction } from '../productionStore';
@@ -135,26 +136,12 @@ export function BagGlance({ bag, index, isShown, onShow }: BagGlanceProps) {
 /** A day of the calendar. */
 export function Day({ label, value, onChange }: { label: string; value: string; onChange: (day: string) => void }) {
   return (
-    <Box sx={{ minWidth: 0, '& label': { display: 'block', fontSize: 12, lineHeight: '16px', color: 'text.secondary' } }}>
-      <label>
-        {label}
-        <InputBase
-          type="date"
-          value={value}
-          onChange={(event) => onChange(event.target.value)}
-          inputProps={{ min: '2000-01-01', max: '2200-12-31' }}
-          sx={{
-            width: '100%',
-            height: 40,
-            px: 0.75,
-            fontSize: 13,
-            bgcolor: 'background.default',
-            border: 1,
-            borderColor: 'divider',
-            borderRadius: 1,
-          }}
-        />
-      </label>
-    </Box>
+    <LabelledInput
+      label={label}
+      type="date"
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      inputProps={{ min: '2000-01-01', max: '2200-12-31' }}
+    />
   );
 }

@@ -1,10 +1,11 @@
-import { Box, Button, InputBase, MenuItem, Typography } from '@mui/material';
+import { Box, Button, MenuItem, Typography } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
 import type { Bag } from '../../../gear/bags';
 import { askFit, useGear } from '../../../gear/fitting';
 import { fullName } from '../../../gear/gear';
 import { book, useUnits, type Clash, type GearUnit } from '../../../gear/units';
 import { counted } from '../../../ui/format';
+import { LabelledInput } from '../../../ui/LabelledInput';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { Panel } from '../../../ui/Panel';
 import { gearOf } from '../answers';
@@ -54,27 +55,24 @@ export function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
     });
   };
   const set = (part: Partial<Span>) => setTyped((before) => ({ ...before, ...part }));
-  const time = (label: string, value: string, onChange: (time: string) => void) => (
-    <Box sx={{ '& label': { display: 'block', fontSize: 12, color: 'text.secondary' } }}>
-      <label>
-        {label}
-        <InputBase
-          type="datetime-local"
-          value={value}
-          onChange={(event) => onChange(event.target.value.slice(0, 16))}
-          sx={{
-            width: '100%',
-            height: 40,
-            px: 0.75,
-            fontSize: 13,
-            bgcolor: 'background.default',
-            border: 1,
-            borderColor: 'divider',
-            borderRadius: 1,
-          }}
-        />
-      </label>
-    </Box>
+  const time = (label: string, at: 'from' | 'to') => (
+    <LabelledInput
+      label={label}
+      type="datetime-local"
+      value={span[at]}
+      onChange={(event) => set({ [at]: event.target.value.slice(0, 16) })}
+    />
+  );
+  const keptFor = (label: string, when: 'beforeMinutes' | 'afterMinutes') => (
+    <LabelledSelect label={label} value={`${span[when]}`} onChange={(minutes) => set({ [when]: Number(minutes) })}>
+      {[...new Set([...hours.map((h) => h * 60), span[when]])]
+        .sort((a, b) => a - b)
+        .map((minutes) => (
+          <MenuItem key={minutes} value={`${minutes}`}>
+            {minutes / 60} h
+          </MenuItem>
+        ))}
+    </LabelledSelect>
   );
   return (
     <Panel aria-label={`Book bag ${mark}`} sx={{ p: 1, display: 'grid', gap: 0.75 }}>
@@ -89,34 +87,10 @@ export function BookBag({ bag, mark }: { bag: Bag; mark: string }) {
         ))}
       </LabelledSelect>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 0.75 }}>
-        {time('From', span.from, (from) => set({ from }))}
-        {time('To', span.to, (to) => set({ to }))}
-        <LabelledSelect
-          label="On its way before"
-          value={`${span.beforeMinutes}`}
-          onChange={(minutes) => set({ beforeMinutes: Number(minutes) })}
-        >
-          {[...new Set([...hours.map((h) => h * 60), span.beforeMinutes])]
-            .sort((a, b) => a - b)
-            .map((minutes) => (
-              <MenuItem key={minutes} value={`${minutes}`}>
-                {minutes / 60} h
-              </MenuItem>
-            ))}
-        </LabelledSelect>
-        <LabelledSelect
-          label="Back and cleaned after"
-          value={`${span.afterMinutes}`}
-          onChange={(minutes) => set({ afterMinutes: Number(minutes) })}
-        >
-          {[...new Set([...hours.map((h) => h * 60), span.afterMinutes])]
-            .sort((a, b) => a - b)
-            .map((minutes) => (
-              <MenuItem key={minutes} value={`${minutes}`}>
-                {minutes / 60} h
-              </MenuItem>
-            ))}
-        </LabelledSelect>
+        {time('From', 'from')}
+        {time('To', 'to')}
+        {keptFor('On its way before', 'beforeMinutes')}
+        {keptFor('Back and cleaned after', 'afterMinutes')}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
         <Button

@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from '@mui/material';
-import { styled, useTheme } from '@mui/material/styles';
+import { useTheme } from '@mui/material/styles';
 import { useState } from 'react';
 import { useGear } from '../../../gear/fitting';
 import { fullName } from '../../../gear/gear';
@@ -7,17 +7,10 @@ import { book, useUnits, type Booking } from '../../../gear/units';
 import { useWidth } from '../../../ui/useWidth';
 import { useProduction } from '../productionStore';
 import { daysBetween, spoken } from './bookingModel';
+import { RowDrawing } from './RowDrawing';
 
 const rowPx = 26;
 const nameDrawn = 250;
-
-const Drawing = styled('svg')(({ theme }) => ({
-  display: 'block',
-  width: '100%',
-  '& text': { fontSize: 11, fill: theme.vars!.palette.text.secondary },
-  '& text.name': { fontSize: 12, fill: theme.vars!.palette.text.primary },
-  '& [role=button]': { cursor: 'pointer' },
-}));
 
 /** Bookings by day, to scale: a row for each thing, or for each unit of the crew. */
 export function Calendar({ bookings, by }: { bookings: Booking[]; by: 'thing' | 'unit' }) {
@@ -70,7 +63,7 @@ export function Calendar({ bookings, by }: { bookings: Booking[]; by: 'thing' | 
   return (
     <div ref={box}>
       {width > 0 && (
-        <Drawing height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label="Bookings by day">
+        <RowDrawing height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label="Bookings by day">
           {days.map((day, i) => (
             <g key={day}>
               <line x1={x(`${day}T00:00`)} x2={x(`${day}T00:00`)} y1={14} y2={height} stroke={divider} />
@@ -123,7 +116,7 @@ export function Calendar({ bookings, by }: { bookings: Booking[]; by: 'thing' | 
               })}
             </g>
           ))}
-        </Drawing>
+        </RowDrawing>
       )}
       {picked && bookings.some((b) => b.id === picked.id) && (
         <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1, fontSize: 13.5 }}>

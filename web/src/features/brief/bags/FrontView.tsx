@@ -45,6 +45,11 @@ const singular: Partial<Record<Criterion, string>> = {
   undone: 'shot left undone',
 };
 
+/** What is not known counts as this much each, more than all that is. */
+const unknown = 1e9;
+
+const partsOf = (value: number) => ({ known: value % unknown, unknown: Math.floor(value / unknown) });
+
 const keyOf = (point: Point) => `${point.value}`;
 const itemsOf = (point: Point) => [...point.bodies, ...point.lenses, ...point.adapters, ...point.supports, ...point.filters];
 const namesOf = (point: Point) =>
@@ -65,12 +70,10 @@ export function FrontView({ onPacked }: { onPacked: (id: string) => void }) {
   const bags = bagsOf(document);
   const day = dayBagOf(document, unit, given);
 
-  const text = (criterion: Criterion) => (value: number) =>
-    criterion === 'weight'
-      ? kilograms(value)
-      : criterion === 'price' || criterion === 'hire'
-        ? money(terms.currency)(value)
-        : fixed(value, 0);
+  const text = (criterion: Criterion) => (value: number) => {
+    const known = criterion === 'weight' ? kilograms : criterion === 'price' || criterion === 'hire' ? money(terms.currency) : null;
+    return known ? sumText(partsOf(value), known) : fixed(value, 0);
+  };
   const axes: Record<string, Axis<Point>> = answer
     ? {
         one: { label: `Less ${names[answer.one]}`, value: (p) => p.value, text: text(answer.one), better: 'less' },

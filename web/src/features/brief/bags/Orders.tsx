@@ -2,7 +2,7 @@ import { InputBase, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { useState } from 'react';
 import { fullName } from '../../../gear/gear';
-import { book, useUnits, type Booking } from '../../../gear/units';
+import { book, inputOf, useUnits, type Booking } from '../../../gear/units';
 import { Panel } from '../../../ui/Panel';
 import { spoken, type Order } from './bookingModel';
 import { money } from './bagWords';
@@ -65,43 +65,45 @@ export function OrderFrom({ order }: { order: Order }) {
 /** The days that a house charges: those counted, or as agreed. */
 function Days({ booking }: { booking: Booking }) {
   const [text, setText] = useState<string | null>(null);
+  const [isWrong, setIsWrong] = useState(false);
   const save = () => {
-    const days = text === null || text.trim() === '' ? null : Number(text);
-    setText(null);
-    if (text !== null && (days === null || (Number.isInteger(days) && days >= 0 && days <= 1000))) {
-      void book(
-        [{ ...booking, daysCharged: days }].map(
-          ({ id, unitId, productionId, bagId, crewUnit, from, to, beforeMinutes, afterMinutes, note, daysCharged }) => ({
-            id,
-            unitId,
-            productionId,
-            bagId,
-            crewUnit,
-            from,
-            to,
-            beforeMinutes,
-            afterMinutes,
-            note,
-            daysCharged,
-          }),
-        ),
-      );
+    if (text === null) return;
+    const days = text.trim() === '' ? null : Number(text);
+    const isRead = days === null || (Number.isInteger(days) && days >= 0 && days <= 1000);
+    setIsWrong(!isRead);
+    if (isRead) {
+      setText(null);
+      void book([{ ...inputOf(booking), daysCharged: days }]);
     }
   };
   return (
-    <InputBase
-      value={text ?? `${booking.daysCharged}`}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={save}
-      onKeyDown={(event) => event.key === 'Enter' && save()}
-      title={booking.daysGiven ? 'As agreed; empty counts each day begun.' : 'Each day begun between pick up and return.'}
-      inputProps={{
-        'aria-label': 'Days charged',
-        inputMode: 'numeric',
-        maxLength: 4,
-        style: { textAlign: 'right', fontWeight: booking.daysGiven ? 650 : 400 },
-      }}
-      sx={{ width: 44, fontSize: 13.5 }}
-    />
+    <>
+      <InputBase
+        value={text ?? `${booking.daysCharged}`}
+        error={isWrong}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={save}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') save();
+          if (event.key === 'Escape') {
+            setText(null);
+            setIsWrong(false);
+          }
+        }}
+        title={booking.daysGiven ? 'As agreed; empty counts each day begun.' : 'Each day begun between pick up and return.'}
+        inputProps={{
+          'aria-label': 'Days charged',
+          inputMode: 'numeric',
+          maxLength: 4,
+          style: { textAlign: 'right', fontWeight: booking.daysGiven ? 650 : 400 },
+        }}
+        sx={{ width: 44, fontSize: 13.5, '&.Mui-error': { color: 'error.main' } }}
+      />
+      {isWrong && (
+        <Typography role="alert" sx={{ fontSize: 12, color: 'error.main', whiteSpace: 'normal' }}>
+          Whole days, 0 to 1000; empty counts them.
+        </Typography>
+      )}
+    </>
   );
 }

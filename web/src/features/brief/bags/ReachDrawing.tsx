@@ -1,11 +1,12 @@
 import { Box, Button, Typography } from '@mui/material';
-import { styled, useTheme } from '@mui/material/styles';
+import { useTheme } from '@mui/material/styles';
 import { useState } from 'react';
 import type { Bag } from '../../../gear/bags';
 import { useGear } from '../../../gear/fitting';
 import { fullName } from '../../../gear/gear';
 import { fixed, withUnit } from '../../../ui/format';
 import { useBagAnswers, type BagAnswer } from './bagAnswers';
+import { RowDrawing } from './RowDrawing';
 import { addThings } from './bagCommands';
 import { markOf } from './bagWords';
 import { useWidth } from '../../../ui/useWidth';
@@ -18,15 +19,6 @@ const nameDrawn = 230;
 const marks = [8, 12, 16, 24, 35, 50, 85, 135, 200, 300, 400, 600, 800, 1200];
 /** What is at least as open as this is drawn at full height: fast enough for a dim room. */
 const fast = 2.8;
-
-const Drawing = styled('svg')(({ theme }) => ({
-  display: 'block',
-  width: '100%',
-  '& text': { fontSize: 11, fill: theme.vars!.palette.text.secondary },
-  '& text.name': { fontSize: 12, fill: theme.vars!.palette.text.primary },
-  '& [role=button]': { cursor: 'pointer' },
-  '& [role=button]:focus-visible': { outline: 'none', stroke: theme.vars!.palette.primary.main, strokeWidth: 3 },
-}));
 
 const mm = (value: number) => withUnit(fixed(value, value < 20 ? 1 : 0), 'mm');
 
@@ -70,7 +62,7 @@ export function ReachDrawing({ bags, marked }: { bags: Bag[]; marked: (bag: Bag)
         </Typography>
       ) : (
         width > 0 && (
-          <Drawing height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label="What the bags reach">
+          <RowDrawing height={height} viewBox={`0 0 ${width} ${height}`} role="group" aria-label="What the bags reach">
             <defs>
               <pattern id="hole" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
                 <line x1="0" x2="0" y1="0" y2="5" stroke={warning.main} strokeWidth="1.5" />
@@ -183,7 +175,7 @@ export function ReachDrawing({ bags, marked }: { bags: Bag[]; marked: (bag: Bag)
                 </g>
               );
             })}
-          </Drawing>
+          </RowDrawing>
         )
       )}
       {hole && <Fills {...hole} onClose={() => setHole(null)} />}

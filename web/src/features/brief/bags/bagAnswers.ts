@@ -227,5 +227,5 @@ export function stopFront(): void {
   ofServer?.abort();
   ofServer = null;
   stop(frontKey);
-  useFront.setState({ asking: false, stopped: true });
+  useFront.setState((s) => ({ asking: false, stopped: s.stopped || s.asking }));
 }
