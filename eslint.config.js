@@ -3,7 +3,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 /** The layers of the page, from what knows nothing of the others to what knows them all. */
-const layers = ['api', 'core', 'ui', 'drawing', 'gear', 'documents', 'picture', 'features', 'app'];
+const layers = ['api', 'core', 'ui', 'drawing', 'gear', 'documents', 'picture', 'sheets', 'features', 'app'];
 
 /** What a folder may not import, and why. */
 const forbid = (group, message) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] });
@@ -24,10 +24,10 @@ export default tseslint.config(
       '@typescript-eslint/no-non-null-assertion': 'off',
     },
   },
-  ...['bench', 'brief', 'shelf', 'comparisons'].map((feature) => ({
+  ...['bench', 'brief', 'shelf', 'work', 'shared'].map((feature) => ({
     files: [`web/src/features/${feature}/**`],
     rules: forbid(
-      ['bench', 'brief', 'shelf', 'comparisons'].filter((other) => other !== feature).map((other) => `**/${other}/**`),
+      ['bench', 'brief', 'shelf', 'work', 'shared'].filter((other) => other !== feature).map((other) => `**/${other}/**`),
       'Features do not know each other: what two of them need lies in gear/, drawing/, documents/, picture/ or ui/.',
     ),
   })),

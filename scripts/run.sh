@@ -25,7 +25,7 @@ port_taken() { node -e 'require("net").connect(+process.argv[1], process.argv[2]
 server_start() {
   (
     cd "$app"
-    ConnectionStrings__Juxtopsis="$2" Juxtopsis__Pages="$pages" Juxtopsis__Hosts="${JUXTOPSIS_HOSTS:-}" Juxtopsis__Demo="${with_demo:-true}" ASPNETCORE_URLS="http://$(listens_on):$1" \
+    ConnectionStrings__Juxtopsis="$2" Juxtopsis__Pages="$pages" Juxtopsis__Hosts="${JUXTOPSIS_HOSTS:-}" Juxtopsis__SharedHosts="${JUXTOPSIS_SHARED_HOSTS:-}" Juxtopsis__Demo="${with_demo:-true}" ASPNETCORE_URLS="http://$(listens_on):$1" \
       DOTNET_TieredPGO=0 exec dotnet Juxtopsis.Server.dll
   ) >"$3" 2>&1 8>&- 9>&- &
   server=$!

@@ -32,5 +32,9 @@ function coreAndCompression(): Plugin {
 
 export default defineConfig({
   plugins: [react(), coreAndCompression()],
-  build: { target: 'es2022', sourcemap: false },
+  build: {
+    target: 'es2022',
+    sourcemap: false,
+    rollupOptions: { input: ['index.html', 'sheet.html'].map((page) => resolve(import.meta.dirname, page)) },
+  },
 });

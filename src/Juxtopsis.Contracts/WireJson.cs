@@ -12,6 +12,7 @@ using Juxtopsis.Contracts.Gear;
 using Juxtopsis.Contracts.Matching;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Productions;
+using Juxtopsis.Contracts.Sheets;
 using Juxtopsis.Contracts.Shelf;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
@@ -52,6 +53,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
         typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<LookAspect>), typeof(CamelCaseEnum<LookTie>), typeof(CamelCaseEnum<ChangeCause>), typeof(CamelCaseEnum<UnitCondition>), typeof(CamelCaseEnum<BagCost>), typeof(CamelCaseEnum<FrontCriterion>),
+        typeof(CamelCaseEnum<SheetKind>), typeof(CamelCaseEnum<PaperSize>), typeof(CamelCaseEnum<SheetOrder>), typeof(CamelCaseEnum<DecimalSign>), typeof(CamelCaseEnum<SheetVerdict>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(PhotoInput))]
@@ -123,6 +125,16 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(BookingsRequest))]
 [JsonSerializable(typeof(IReadOnlyList<BookingOutput>))]
 [JsonSerializable(typeof(BookingConflict))]
+[JsonSerializable(typeof(FrozenInput))]
+[JsonSerializable(typeof(FrozenOutput))]
+[JsonSerializable(typeof(FrozenSummary))]
+[JsonSerializable(typeof(IReadOnlyList<FrozenSummary>))]
+[JsonSerializable(typeof(IReadOnlyList<SheetShot>))]
+[JsonSerializable(typeof(SheetLinkInput))]
+[JsonSerializable(typeof(SheetLinkMade))]
+[JsonSerializable(typeof(SheetAnswerInput))]
+[JsonSerializable(typeof(SheetAnswerOutput))]
+[JsonSerializable(typeof(SharedSheet))]
 [JsonSerializable(typeof(CrewTerms))]
 [JsonSerializable(typeof(IReadOnlyList<string>))]
 [JsonSerializable(typeof(PhotoOutput))]

@@ -54,6 +54,18 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     /// <summary>The current crew's photographs of places.</summary>
     public DbSet<Photo> Photos => Set<Photo>();
 
+    /// <summary>The current crew's sheets as they were sent.</summary>
+    public DbSet<FrozenSheet> FrozenSheets => Set<FrozenSheet>();
+
+    /// <summary>Their pictures.</summary>
+    public DbSet<FrozenPicture> FrozenPictures => Set<FrozenPicture>();
+
+    /// <summary>The links that open them, those that ended or were withdrawn included.</summary>
+    public DbSet<SheetLink> SheetLinks => Set<SheetLink>();
+
+    /// <summary>What was answered through these.</summary>
+    public DbSet<SheetAnswer> SheetAnswers => Set<SheetAnswer>();
+
     /// <summary>The crew on whose behalf this context works.</summary>
     public Guid CrewId => scope.CrewId;
 
@@ -123,6 +135,48 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         Owned(photo);
         photo.HasKey(p => new { p.CrewId, p.Id });
         photo.Property(p => p.Jpeg).HasMaxLength(Photo.MaxBytes);
+
+        Sent(modelBuilder);
+    }
+
+    private void Sent(ModelBuilder modelBuilder)
+    {
+        var sheet = modelBuilder.Entity<FrozenSheet>().ToTable("frozen_sheets");
+        Owned(sheet);
+        sheet.HasKey(s => new { s.CrewId, s.Id });
+        sheet.HasIndex(s => new { s.CrewId, s.WorkId });
+        sheet.Property(s => s.Kind).HasConversion<string>().HasMaxLength(MaxKindLength);
+        sheet.Property(s => s.Title).HasMaxLength(300);
+        sheet.Property(s => s.Note).HasMaxLength(500);
+        sheet.Property(s => s.Foot).HasMaxLength(1000);
+        sheet.Property(s => s.Shots).HasColumnType("jsonb");
+        sheet.Property(s => s.Content).HasColumnType("jsonb");
+        sheet.Property(s => s.By).HasMaxLength(MaxKindLength);
+
+        var picture = modelBuilder.Entity<FrozenPicture>().ToTable("frozen_pictures");
+        Owned(picture);
+        picture.HasKey(p => new { p.CrewId, p.FrozenSheetId, p.OptionId });
+        picture.HasOne<FrozenSheet>().WithMany().HasForeignKey(p => new { p.CrewId, p.FrozenSheetId }).OnDelete(DeleteBehavior.Cascade);
+        picture.Property(p => p.OptionId).HasMaxLength(80);
+        picture.Property(p => p.Jpeg).HasMaxLength(FrozenPicture.MaxBytes);
+
+        var link = modelBuilder.Entity<SheetLink>().ToTable("sheet_links");
+        Owned(link);
+        link.HasKey(l => new { l.CrewId, l.Id });
+        link.HasIndex(l => l.TokenHash).IsUnique();
+        link.HasOne<FrozenSheet>().WithMany().HasForeignKey(l => new { l.CrewId, l.FrozenSheetId }).OnDelete(DeleteBehavior.Cascade);
+        link.Property(l => l.TokenHash).HasMaxLength(32);
+        link.Property(l => l.For).HasMaxLength(120);
+
+        var answer = modelBuilder.Entity<SheetAnswer>().ToTable("sheet_answers");
+        Owned(answer);
+        answer.HasKey(a => new { a.CrewId, a.Id });
+        answer.HasOne<FrozenSheet>().WithMany().HasForeignKey(a => new { a.CrewId, a.FrozenSheetId }).OnDelete(DeleteBehavior.Cascade);
+        answer.Property(a => a.ShotId).HasMaxLength(80);
+        answer.Property(a => a.OptionId).HasMaxLength(80);
+        answer.Property(a => a.Verdict).HasConversion<string>().HasMaxLength(MaxKindLength);
+        answer.Property(a => a.Remark).HasMaxLength(1000);
+        answer.Property(a => a.Name).HasMaxLength(80);
     }
 
     private void Booked(ModelBuilder modelBuilder)

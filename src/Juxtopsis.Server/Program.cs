@@ -14,6 +14,7 @@ using Juxtopsis.Server.Photos;
 using Juxtopsis.Server.Problems;
 using Juxtopsis.Server.Productions;
 using Juxtopsis.Server.Shelf;
+using Juxtopsis.Server.Sheets;
 using Juxtopsis.Server.Startup;
 using Scalar.AspNetCore;
 
@@ -62,6 +63,8 @@ app.MapPhotos();
 app.MapBagFiles();
 app.MapBookings();
 app.MapUnits();
+app.MapFrozenSheets();
+app.MapSharedSheets();
 app.MapCrew();
 app.MapTerms();
 app.MapDemo();

@@ -132,7 +132,7 @@ public sealed class BagTests(ServerFixture fixture) : IClassFixture<ServerFixtur
         // What is saved with a production is refused in the same words.
         if (JsonNode.Parse(json)!["bags"]!.AsArray() is { Count: > 0 } bags)
         {
-            var saved = await fixture.Server.SendAsync(HttpMethod.Put, $"/api/productions/{Guid.NewGuid()}", $$$"""{"name":"P","document":{"schemaVersion":3,"bags":{{{bags.ToJsonString()}}}}}""", ifNoneMatch: "*");
+            var saved = await fixture.Server.SendAsync(HttpMethod.Put, $"/api/productions/{Guid.NewGuid()}", $$$"""{"name":"P","document":{"schemaVersion":4,"bags":{{{bags.ToJsonString()}}}}}""", ifNoneMatch: "*");
             saved.IsProblem(422);
             Assert.Equal(["document." + field], saved.Fields);
         }

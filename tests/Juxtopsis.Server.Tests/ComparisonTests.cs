@@ -10,7 +10,7 @@ namespace Juxtopsis.Server.Tests;
 public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<ServerFixture>
 {
     private static string Body(string name = "On the slip", double focalLength = 35, string note = "") => $$$"""
-        {"name":{{{JsonValue.Create(name).ToJsonString()}}},"document":{"schemaVersion":4,"note":"{{{note}}}","setup":{"scene":{"subjectDistanceMm":2000},
+        {"name":{{{JsonValue.Create(name).ToJsonString()}}},"document":{"schemaVersion":5,"note":"{{{note}}}","setup":{"scene":{"subjectDistanceMm":2000},
         "rigs":[{"id":"r1","sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":{{{focalLength}}},"fNumber":2.8} ] } } }
         """;
 
@@ -139,7 +139,7 @@ public sealed class ComparisonTests(ServerFixture fixture) : IClassFixture<Serve
         (await Create(id, Body(name: new string('x', 121)))).IsProblem(422);
         (await Create(id, Body(name: "a\u0000b"))).IsProblem(422);
         (await Create(id, Body(note: new string('x', 281)))).IsProblem(422);
-        (await Create(id, Body().Replace("\"schemaVersion\":4", "\"schemaVersion\":5", StringComparison.Ordinal))).IsProblem(422);
+        (await Create(id, Body().Replace("\"schemaVersion\":5", "\"schemaVersion\":6", StringComparison.Ordinal))).IsProblem(422);
         var nameless = await Create(id, Body().Replace("\"id\":\"r1\",", "", StringComparison.Ordinal));
         nameless.IsProblem(422);
         Assert.Equal(["document.setup.rigs[0].id"], nameless.Fields);

@@ -37,7 +37,7 @@ public sealed class CrewFileTests(ServerFixture fixture) : IClassFixture<ServerF
     public async Task What_one_server_has_another_takes_over_whole_and_a_second_time_nothing_is_new()
     {
         var id = Guid.NewGuid();
-        await fixture.Server.SendAsync(HttpMethod.Put, $"/api/productions/{id}", """{"name":"Ebb and flood","document":{"schemaVersion":3,"note":"Taken over"}}""", ifNoneMatch: "*");
+        await fixture.Server.SendAsync(HttpMethod.Put, $"/api/productions/{id}", """{"name":"Ebb and flood","document":{"schemaVersion":4,"note":"Taken over"}}""", ifNoneMatch: "*");
         var (thing, second, booking) = (Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid());
         await fixture.Server.SendAsync(HttpMethod.Put, $"/api/shelf/{thing}", $$"""{"kind":"bagItem","id":"{{thing}}","name":"Sea chest"}""", ifNoneMatch: "*");
         await fixture.Server.SendAsync(HttpMethod.Put, $"/api/units/{second}", $$"""{"gearId":"{{thing}}","label":"two"}""", ifNoneMatch: "*");
@@ -66,7 +66,7 @@ public sealed class CrewFileTests(ServerFixture fixture) : IClassFixture<ServerF
         Assert.Empty(again["problems"]!.AsArray());
 
         // Changed since, what is brought stands beside it.
-        await other.SendAsync(HttpMethod.Put, $"/api/productions/{id}", """{"name":"Ebb and flood","document":{"schemaVersion":3,"note":"Changed here"}}""", ifMatch: "\"1\"");
+        await other.SendAsync(HttpMethod.Put, $"/api/productions/{id}", """{"name":"Ebb and flood","document":{"schemaVersion":4,"note":"Changed here"}}""", ifMatch: "\"1\"");
         var (_, third) = await Bring(other, taken);
         Assert.Equal(1, third["copies"]!.GetValue<int>());
         Assert.Equal("Changed here", (await other.SendAsync(HttpMethod.Get, $"/api/productions/{id}")).Json["document"]!["note"]!.GetValue<string>());
@@ -100,6 +100,6 @@ public sealed class CrewFileTests(ServerFixture fixture) : IClassFixture<ServerF
         Assert.Equal("high", (await fixture.Server.SendAsync(HttpMethod.Get, $"/api/productions/{id}/stored")).Json["tide"]!.GetValue<string>());
     }
 
-    private static string Work(Guid id, string name, string document = """{"schemaVersion":3}""") =>
+    private static string Work(Guid id, string name, string document = """{"schemaVersion":4}""") =>
         $$"""{"id":"{{id}}","name":"{{name}}","document":{{document}},"updatedAt":"2026-11-26T00:00:00Z","deletedAt":null}""";
 }

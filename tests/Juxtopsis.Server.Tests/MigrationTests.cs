@@ -24,7 +24,7 @@ public sealed class MigrationTests
               {"name":"first","sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":35,"fNumber":2.8,"opticsMagnification":1},
               {"name":"second","sensorWidthMm":17.3,"sensorHeightMm":13,"focalLengthMm":25,"fNumber":1.8,"opticsMagnification":0.71}]}}
             """);
-        Assert.Equal(4, document["schemaVersion"]!.GetValue<int>());
+        Assert.Equal(5, document["schemaVersion"]!.GetValue<int>());
         Assert.Equal("r2", document["setup"]!["yardstick"]!.GetValue<string>());
         Assert.Equal(["r1", "r2"], document["setup"]!["rigs"]!.AsArray().Select(r => r!["id"]!.GetValue<string>()));
         Assert.Equal(1730, document["setup"]!["conventions"]!["cocDivisor"]!.GetValue<double>());
@@ -48,7 +48,7 @@ public sealed class MigrationTests
                "chain":{"mode":"Full","mounts":[],"parts":[{"revision":1,"item":{"kind":"lens","id":"10f7a7e0-0000-4000-8000-000000000777","name":"Old","focalShortMm":35,
                  "nearestFocusMm":310,"largestRatio":0.2}}]}}]}}
             """);
-        Assert.Equal(4, document["schemaVersion"]!.GetValue<int>());
+        Assert.Equal(5, document["schemaVersion"]!.GetValue<int>());
         Assert.Equal("loft", document["setup"]!["scene"]!["backdrop"]!.GetValue<string>());
         var rigs = document["setup"]!["rigs"]!.AsArray();
         Assert.Equal(["bare", "known"], rigs.Select(r => r!["name"]!.GetValue<string>()));
@@ -64,7 +64,7 @@ public sealed class MigrationTests
             "Productions", "productions",
             """{"schemaVersion":2,"bag":["10f7a7e0-0000-4000-8000-000000000002","10f7a7e0-0000-4000-8000-000000000003","10f7a7e0-0000-4000-8000-000000000002"],"shots":[]}""");
         var bag = Assert.Single(document["bags"]!.AsArray())!;
-        Assert.Equal((3, bag["id"]!.GetValue<Guid>(), "Gear to choose from"), (document["schemaVersion"]!.GetValue<int>(), document["chooseFrom"]!.GetValue<Guid>(), bag["name"]!.GetValue<string>()));
+        Assert.Equal((4, bag["id"]!.GetValue<Guid>(), "Gear to choose from"), (document["schemaVersion"]!.GetValue<int>(), document["chooseFrom"]!.GetValue<Guid>(), bag["name"]!.GetValue<string>()));
         Assert.Equal(["10f7a7e0-0000-4000-8000-000000000002", "10f7a7e0-0000-4000-8000-000000000003"], bag["lines"]!.AsArray().Select(l => l!["id"]!.GetValue<string>()));
         Assert.Null(document["bag"]);
     }
@@ -81,7 +81,7 @@ public sealed class MigrationTests
                "subject":{"kind":"standing","heightMm":1750}},
               {"id":"10f7a7e0-0000-4000-8000-000000000003","name":"Two","placeId":"10f7a7e0-0000-4000-8000-000000000001","subject":{"kind":"standing","heightMm":1750}}]}
             """);
-        Assert.Equal((3, "wish and carriage"), (document["schemaVersion"]!.GetValue<int>(), document["note"]!.GetValue<string>()));
+        Assert.Equal((4, "wish and carriage"), (document["schemaVersion"]!.GetValue<int>(), document["note"]!.GetValue<string>()));
         Assert.Equal("Shed", document["locations"]![0]!["name"]!.GetValue<string>());
         var shots = document["shots"]!.AsArray();
         Assert.Equal(["One", "Two"], shots.Select(s => s!["name"]!.GetValue<string>()));
@@ -123,7 +123,7 @@ public sealed class MigrationTests
 
         await Insert(database, "productions", """{"schemaVersion":1,"note":"As it was","places":[],"shots":[]}""");
         await using var server = await new RunningServer(database.Connection).ReadyAsync();
-        var changed = await server.SendAsync(HttpMethod.Put, $"/api/productions/{Id}", """{"name":"new","document":{"schemaVersion":3}}""", ifMatch: "\"4\"");
+        var changed = await server.SendAsync(HttpMethod.Put, $"/api/productions/{Id}", """{"name":"new","document":{"schemaVersion":4}}""", ifMatch: "\"4\"");
         Assert.Equal(200, (int)changed.Status);
         var past = (await server.SendAsync(HttpMethod.Get, $"/api/productions/{Id}/past")).Json.AsArray();
         Assert.Equal([5, 4], past.Select(p => p!["revision"]!.GetValue<int>()));

@@ -6,7 +6,7 @@ namespace Juxtopsis.Server.Tests;
 /// <summary>Every change has a past, and lists are found by typing.</summary>
 public sealed class PastTests(ServerFixture fixture) : IClassFixture<ServerFixture>
 {
-    private const string Empty = """{"schemaVersion":3}""";
+    private const string Empty = """{"schemaVersion":4}""";
 
     private static string At(Guid id) => $"/api/productions/{id}";
 
@@ -92,7 +92,7 @@ public sealed class PastTests(ServerFixture fixture) : IClassFixture<ServerFixtu
         string Shot(int i, int note) =>
             $$"""{"id":"{{Guid.NewGuid()}}","name":"Shot {{i}}","locationId":"{{place}}","subject":{"kind":"standing","heightMm":1750},"note":"{{new string('n', note)}}"}""";
         string Of(int shots, int note) =>
-            $$"""{"name":"A long season","document":{"schemaVersion":3,"locations":[{"id":"{{place}}","name":"Shed"}],"shots":[{{string.Join(',', Enumerable.Range(0, shots).Select(i => Shot(i, note)))}}] } }""";
+            $$"""{"name":"A long season","document":{"schemaVersion":4,"locations":[{"id":"{{place}}","name":"Shed"}],"shots":[{{string.Join(',', Enumerable.Range(0, shots).Select(i => Shot(i, note)))}}] } }""";
         Assert.Equal(201, (int)(await fixture.Server.SendAsync(HttpMethod.Put, At(Guid.NewGuid()), Of(1000, 490), ifNoneMatch: "*")).Status);
         using var request = new HttpRequestMessage(HttpMethod.Put, At(Guid.NewGuid())) { Content = new StringContent(Of(1000, 2500), Encoding.UTF8, "application/json") };
         request.Headers.IfNoneMatch.Add(EntityTagHeaderValue.Any);

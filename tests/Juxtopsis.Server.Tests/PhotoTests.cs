@@ -60,7 +60,7 @@ public sealed class PhotoTests(ServerFixture fixture) : IClassFixture<ServerFixt
                 HttpMethod.Put,
                 $"/api/comparisons/{id}",
                 $$"""
-                {"name":"{{name}}","document":{"schemaVersion":4,"setup":{"scene":{"subjectDistanceMm":2000,"photo":{"id":"{{photo}}","widthPx":2560,"heightPx":1920,"focalLengthMm":35} },
+                {"name":"{{name}}","document":{"schemaVersion":5,"setup":{"scene":{"subjectDistanceMm":2000,"photo":{"id":"{{photo}}","widthPx":2560,"heightPx":1920,"focalLengthMm":35} },
                 "rigs":[{"id":"r1","sensorWidthMm":36,"sensorHeightMm":24,"focalLengthMm":35,"fNumber":4}] } } }
                 """,
                 ifNoneMatch: "*");

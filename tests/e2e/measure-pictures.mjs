@@ -41,7 +41,7 @@ async function measure(count, withPictures) {
   const setup = { scene: { subjectDistanceMm: 2500, backgroundDistanceMm: 5000, deliveryAspect: 16 / 9 }, rigs };
   await page.request.put(`${address}/api/comparisons/${id}`, {
     headers: { 'If-None-Match': '*' },
-    data: { name: 'Measured', document: { schemaVersion: 4, note: '', setup } },
+    data: { name: 'Measured', document: { schemaVersion: 5, note: '', setup } },
   });
   await page.goto(`${address}/bench/${id}`);
   const finest = (n) => [...document.querySelectorAll('canvas')].filter((c) => Number(c.dataset.samples) >= 64).length === n;

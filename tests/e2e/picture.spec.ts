@@ -15,7 +15,7 @@ async function open(page: Page, address: string, setup: Setup): Promise<void> {
     headers: { 'If-None-Match': '*' },
     data: {
       name: 'Pictures',
-      document: { schemaVersion: 4, note: '', setup: { ...setup, rigs: setup.rigs.map((rig, i) => ({ ...rig, id: `r${i}` })) } },
+      document: { schemaVersion: 5, note: '', setup: { ...setup, rigs: setup.rigs.map((rig, i) => ({ ...rig, id: `r${i}` })) } },
     },
   });
   expect(stored.ok(), await stored.text()).toBe(true);

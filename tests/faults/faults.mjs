@@ -41,7 +41,7 @@ async function well(ms = 60_000) {
   return false;
 }
 
-const documentOf = (n) => ({ schemaVersion: 3, note: `value ${n}` });
+const documentOf = (n) => ({ schemaVersion: 4, note: `value ${n}` });
 const put = (id, revision, n, ms) =>
   ask(
     `/api/productions/${id}`,

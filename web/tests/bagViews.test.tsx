@@ -71,7 +71,7 @@ beforeEach(() => {
   useProduction.setState({
     id: 'p',
     document: {
-      schemaVersion: 3,
+      schemaVersion: 4,
       units: ['Shed unit'],
       locations: [{ id: 'p', name: 'Loft' }],
       shots: [shot('s', 'Hands'), shot('t', 'Door', 'Shed unit'), shot('u', 'Far shore')],

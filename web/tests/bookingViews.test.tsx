@@ -115,7 +115,7 @@ beforeEach(() => {
   useProduction.setState({
     id: 'p',
     document: {
-      schemaVersion: 3,
+      schemaVersion: 4,
       units: ['Shed unit'],
       locations: [{ id: 'l', name: 'Loft' }],
       shots: [{ id: 's', name: 'Hands', locationId: 'l', subject: { kind: 'standing', heightMm: 1650 } }],

@@ -24,7 +24,7 @@ class FakeWorker {
 
 let pictures: typeof import('../src/picture/pictures');
 const order = (id: string, width = 320) => ({ id, width, height: 180, view: {}, stage: {} }) as unknown as Order;
-const shown = () => FakeWorker.last!.sent.map((m) => (m.kind === 'show' ? m.order.id : `not ${m.id}`));
+const shown = () => FakeWorker.last!.sent.map((m) => ('order' in m ? m.order.id : `not ${m.id}`));
 
 beforeEach(async () => {
   vi.resetModules();

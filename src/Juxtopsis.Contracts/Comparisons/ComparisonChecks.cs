@@ -1,6 +1,7 @@
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Matching;
 using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Contracts.Sheets;
 using Juxtopsis.Contracts.Works;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Quantities;
@@ -37,6 +38,7 @@ public static class ComparisonChecks
             checks.Add("document.hold.pinned", $"{input.Document.Hold.Pinned.Count}", $"up to {EvaluateRequest.MaxRigs}", "Something is pinned of more rigs than there can be.", "Name each rig once.");
         }
 
+        SheetInputChecks.Check(checks, input.Document.Sheets, "document.sheets");
         MatchMapping.Check(checks, input.Document.Match, "document.match.");
 
         return checks.Errors.Count == 0 ? null : Problem.OfFields(checks.Errors);

@@ -1,5 +1,6 @@
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Matching;
+using Juxtopsis.Contracts.Sheets;
 using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Matching;
 
@@ -9,7 +10,7 @@ namespace Juxtopsis.Contracts.Comparisons;
 public sealed record ComparisonDocument
 {
     /// <summary>The version of the document's shape that this program writes and reads.</summary>
-    public const int CurrentVersion = 4;
+    public const int CurrentVersion = 5;
 
     /// <summary>Version of the document's shape.</summary>
     public required int SchemaVersion { get; init; }
@@ -25,6 +26,9 @@ public sealed record ComparisonDocument
 
     /// <summary>What of the yardstick's look counts when it is copied, and what should agree among cameras that cut together.</summary>
     public MatchChoice Match { get; set; } = new();
+
+    /// <summary>The sheets that are made of it.</summary>
+    public IReadOnlyList<SheetInput> Sheets { get; set; } = [];
 
     /// <summary>Scene, conventions and rigs, just as they are evaluated.</summary>
     public required EvaluateRequest Setup { get; init; }

@@ -8,7 +8,7 @@ namespace Juxtopsis.Contracts.Comparisons;
 public static class ComparisonShape
 {
     /// <summary>The shape.</summary>
-    public static DocumentShape<ComparisonDocument> Instance { get; } = new(WireJson.Default.ComparisonDocument, OpticsInARow, FieldNames, RigIdentities);
+    public static DocumentShape<ComparisonDocument> Instance { get; } = new(WireJson.Default.ComparisonDocument, OpticsInARow, FieldNames, RigIdentities, DocumentSteps.Unchanged);
 
     private static JsonObject? Setup(JsonObject document) => document["setup"] as JsonObject;
 

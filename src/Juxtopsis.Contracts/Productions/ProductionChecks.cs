@@ -1,5 +1,6 @@
 using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Contracts.Sheets;
 using Juxtopsis.Contracts.Works;
 using Juxtopsis.Core.Quantities;
 
@@ -37,6 +38,7 @@ public static class ProductionChecks
         CheckCount(checks, prefix + "shots", document.Shots.Count, 1000, "shots");
         CheckCount(checks, prefix + "counts", document.Counts.Count, 12, "things that count");
         BagInputChecks.Check(checks, document.Bags, prefix + "bags");
+        SheetInputChecks.Check(checks, document.Sheets, prefix + "sheets");
         if (!checks.NoNull(prefix + "locations", document.Locations) | !checks.NoNull(prefix + "shots", document.Shots))
         {
             return;

@@ -1,4 +1,5 @@
 using Juxtopsis.Contracts.Bags;
+using Juxtopsis.Contracts.Sheets;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Kits;
 
@@ -52,7 +53,7 @@ public sealed record RulesInput
 public sealed record ProductionDocument
 {
     /// <summary>The version of the document's shape that this program writes and reads.</summary>
-    public const int CurrentVersion = 3;
+    public const int CurrentVersion = 4;
 
     /// <summary>Version of the document's shape.</summary>
     public required int SchemaVersion { get; init; }
@@ -77,6 +78,9 @@ public sealed record ProductionDocument
 
     /// <summary>Identity of the bag whose gear proposals choose from; left out for the whole shelf.</summary>
     public Guid? ChooseFrom { get; set; }
+
+    /// <summary>The sheets that are made of it.</summary>
+    public IReadOnlyList<SheetInput> Sheets { get; set; } = [];
 
     /// <summary>What there should be least of in a bag for the day, what counts first first.</summary>
     public IReadOnlyList<KitCriterion> Counts { get; set; } = [];

@@ -7,7 +7,7 @@ namespace Juxtopsis.Contracts.Productions;
 public static class ProductionShape
 {
     /// <summary>The shape.</summary>
-    public static DocumentShape<ProductionDocument> Instance { get; } = new(WireJson.Default.ProductionDocument, FieldNames, Bags);
+    public static DocumentShape<ProductionDocument> Instance { get; } = new(WireJson.Default.ProductionDocument, FieldNames, Bags, DocumentSteps.Unchanged);
 
     /// <summary>Names became the field's standard English.</summary>
     private static void FieldNames(JsonObject document)

@@ -65,6 +65,11 @@ public sealed class DocumentShape<TDocument>(JsonTypeInfo<TDocument> type, param
 /// <summary>What the steps from version to version are made of.</summary>
 internal static class DocumentSteps
 {
+    /// <summary>Something was added that older programs would drop: what is there stays as it is.</summary>
+    public static void Unchanged(JsonObject document)
+    {
+    }
+
     /// <summary>Gives a member another name; nothing happens where it is not there.</summary>
     public static void Rename(JsonObject of, string before, string now)
     {

@@ -223,6 +223,108 @@ namespace Juxtopsis.Data.Migrations
                     b.ToTable("crews", (string)null);
                 });
 
+            modelBuilder.Entity("Juxtopsis.Data.Model.FrozenPicture", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("FrozenSheetId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("frozen_sheet_id");
+
+                    b.Property<string>("OptionId")
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)")
+                        .HasColumnName("option_id");
+
+                    b.Property<byte[]>("Jpeg")
+                        .IsRequired()
+                        .HasMaxLength(3145728)
+                        .HasColumnType("bytea")
+                        .HasColumnName("jpeg");
+
+                    b.HasKey("CrewId", "FrozenSheetId", "OptionId")
+                        .HasName("pk_frozen_pictures");
+
+                    b.ToTable("frozen_pictures", (string)null);
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.FrozenSheet", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("by");
+
+                    b.Property<string>("Content")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("content");
+
+                    b.Property<string>("Foot")
+                        .IsRequired()
+                        .HasMaxLength(1000)
+                        .HasColumnType("character varying(1000)")
+                        .HasColumnName("foot");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("kind");
+
+                    b.Property<DateTimeOffset>("MadeAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("made_at");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(500)
+                        .HasColumnType("character varying(500)")
+                        .HasColumnName("note");
+
+                    b.Property<Guid>("SheetId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("sheet_id");
+
+                    b.Property<string>("Shots")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("shots");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasMaxLength(300)
+                        .HasColumnType("character varying(300)")
+                        .HasColumnName("title");
+
+                    b.Property<Guid>("WorkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("work_id");
+
+                    b.Property<int>("WorkRevision")
+                        .HasColumnType("integer")
+                        .HasColumnName("work_revision");
+
+                    b.HasKey("CrewId", "Id")
+                        .HasName("pk_frozen_sheets");
+
+                    b.HasIndex("CrewId", "WorkId")
+                        .HasDatabaseName("ix_frozen_sheets_crew_id_work_id");
+
+                    b.ToTable("frozen_sheets", (string)null);
+                });
+
             modelBuilder.Entity("Juxtopsis.Data.Model.GearRow", b =>
                 {
                     b.Property<Guid>("CrewId")
@@ -513,6 +615,126 @@ namespace Juxtopsis.Data.Migrations
                     b.ToTable("productions", (string)null);
                 });
 
+            modelBuilder.Entity("Juxtopsis.Data.Model.SheetAnswer", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid>("FrozenSheetId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("frozen_sheet_id");
+
+                    b.Property<Guid>("LinkId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("link_id");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("OptionId")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)")
+                        .HasColumnName("option_id");
+
+                    b.Property<string>("Remark")
+                        .IsRequired()
+                        .HasMaxLength(1000)
+                        .HasColumnType("character varying(1000)")
+                        .HasColumnName("remark");
+
+                    b.Property<string>("ShotId")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("character varying(80)")
+                        .HasColumnName("shot_id");
+
+                    b.Property<string>("Verdict")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("verdict");
+
+                    b.HasKey("CrewId", "Id")
+                        .HasName("pk_sheet_answers");
+
+                    b.HasIndex("CrewId", "FrozenSheetId")
+                        .HasDatabaseName("ix_sheet_answers_crew_id_frozen_sheet_id");
+
+                    b.ToTable("sheet_answers", (string)null);
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.SheetLink", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("EndsAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("ends_at");
+
+                    b.Property<string>("For")
+                        .IsRequired()
+                        .HasMaxLength(120)
+                        .HasColumnType("character varying(120)")
+                        .HasColumnName("for");
+
+                    b.Property<Guid>("FrozenSheetId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("frozen_sheet_id");
+
+                    b.Property<DateTimeOffset>("MadeAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("made_at");
+
+                    b.Property<int>("Opened")
+                        .HasColumnType("integer")
+                        .HasColumnName("opened");
+
+                    b.Property<DateTimeOffset?>("OpenedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("opened_at");
+
+                    b.Property<byte[]>("TokenHash")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("bytea")
+                        .HasColumnName("token_hash");
+
+                    b.Property<DateTimeOffset?>("WithdrawnAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("withdrawn_at");
+
+                    b.HasKey("CrewId", "Id")
+                        .HasName("pk_sheet_links");
+
+                    b.HasIndex("TokenHash")
+                        .IsUnique()
+                        .HasDatabaseName("ix_sheet_links_token_hash");
+
+                    b.HasIndex("CrewId", "FrozenSheetId")
+                        .HasDatabaseName("ix_sheet_links_crew_id_frozen_sheet_id");
+
+                    b.ToTable("sheet_links", (string)null);
+                });
+
             modelBuilder.Entity("Juxtopsis.Data.Model.ShelfImport", b =>
                 {
                     b.Property<Guid>("CrewId")
@@ -563,6 +785,33 @@ namespace Juxtopsis.Data.Migrations
                         .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired()
                         .HasConstraintName("fk_comparisons_crews_crew_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.FrozenPicture", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_frozen_pictures_crews_crew_id");
+
+                    b.HasOne("Juxtopsis.Data.Model.FrozenSheet", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId", "FrozenSheetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_frozen_pictures_frozen_sheets_crew_id_frozen_sheet_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.FrozenSheet", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_frozen_sheets_crews_crew_id");
                 });
 
             modelBuilder.Entity("Juxtopsis.Data.Model.GearRow", b =>
@@ -620,6 +869,40 @@ namespace Juxtopsis.Data.Migrations
                         .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired()
                         .HasConstraintName("fk_productions_crews_crew_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.SheetAnswer", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_sheet_answers_crews_crew_id");
+
+                    b.HasOne("Juxtopsis.Data.Model.FrozenSheet", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId", "FrozenSheetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_sheet_answers_frozen_sheets_crew_id_frozen_sheet_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.SheetLink", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_sheet_links_crews_crew_id");
+
+                    b.HasOne("Juxtopsis.Data.Model.FrozenSheet", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId", "FrozenSheetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_sheet_links_frozen_sheets_crew_id_frozen_sheet_id");
                 });
 
             modelBuilder.Entity("Juxtopsis.Data.Model.ShelfImport", b =>

@@ -22,6 +22,15 @@ internal static class Limits
     /// <summary>Bookings: few at once, since those of one thing wait for each other anyway, and many in line.</summary>
     public const string Booking = "booking";
 
+    /// <summary>What whoever has a link may ask for: enough for a sheet of pictures, far too little for guessing.</summary>
+    public const string Shared = "shared";
+
+    /// <summary>What they may answer.</summary>
+    public const string SharedAnswer = "shared-answer";
+
+    private const int SharedBurst = 300;
+    private const int SharedPerSecond = 5;
+    private const int AnswersBurst = 60;
     private const int MostWaiting = 32;
     private const int MostBookings = 8;
     private const int MostBookingsWaiting = 1000;
@@ -49,6 +58,8 @@ internal static class Limits
             limits.AddConcurrencyLimiter(Heavy, of => (of.PermitLimit, of.QueueLimit) = (Math.Max(1, Environment.ProcessorCount - 1), MostWaiting));
             limits.AddConcurrencyLimiter(Import, of => (of.PermitLimit, of.QueueLimit) = (1, MostWaiting));
             limits.AddConcurrencyLimiter(Booking, of => (of.PermitLimit, of.QueueLimit) = (MostBookings, MostBookingsWaiting));
+            limits.AddPolicy(Shared, http => PerAddress(http, SharedBurst, SharedPerSecond, TimeSpan.FromSeconds(1)));
+            limits.AddPolicy(SharedAnswer, http => PerAddress(http, AnswersBurst, 1, TimeSpan.FromSeconds(2)));
             limits.OnRejected = async (rejected, cancellationToken) =>
             {
                 rejected.HttpContext.Response.Headers.RetryAfter = "1";
@@ -61,6 +72,9 @@ internal static class Limits
             timeouts.AddPolicy(Import, Of(OfFiles));
         });
     }
+
+    private static RateLimitPartition<string> PerAddress(HttpContext http, int burst, int tokens, TimeSpan every) => RateLimitPartition.GetTokenBucketLimiter(
+        http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new() { TokenLimit = burst, TokensPerPeriod = tokens, ReplenishmentPeriod = every, QueueLimit = 0 });
 
     private static RequestTimeoutPolicy Of(TimeSpan limit) => new()
     {

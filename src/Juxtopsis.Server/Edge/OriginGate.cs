@@ -1,6 +1,7 @@
 using System.Net;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Server.Problems;
+using Juxtopsis.Server.Sheets;
 
 namespace Juxtopsis.Server.Edge;
 
@@ -18,14 +19,28 @@ internal static class OriginGate
     /// <summary>Names that this server answers to beside addresses, this machine's own name and localhost; with commas between.</summary>
     public const string HostsSetting = "Juxtopsis:Hosts";
 
+    /// <summary>Names under which nothing is served but sheets that were sent by a link; with commas between. For a server that strangers can reach.</summary>
+    public const string SharedHostsSetting = "Juxtopsis:SharedHosts";
+
+    private static readonly PathString[] Programs = ["/api", "/openapi", "/health"];
+
     public static void UseOriginGate(this WebApplication app)
     {
         var own = Environment.MachineName;
+        var shared = NamesOf(app, SharedHostsSetting);
         HashSet<string> names = new(
-            ["localhost", own, own + ".local", .. (app.Configuration[HostsSetting] ?? "").Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)],
+            ["localhost", own, own + ".local", .. NamesOf(app, HostsSetting), .. shared],
             StringComparer.OrdinalIgnoreCase);
-        app.Use((http, next) => Refusal(http.Request, names) is { } refused ? refused.ToResult().ExecuteAsync(http) : next(http));
+        app.Use((http, next) => (Hidden(http.Request, shared) ?? Refusal(http.Request, names)) is { } refused ? refused.ToResult().ExecuteAsync(http) : next(http));
     }
+
+    private static HashSet<string> NamesOf(WebApplication app, string setting) =>
+        new((app.Configuration[setting] ?? "").Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries), StringComparer.OrdinalIgnoreCase);
+
+    private static Problem? Hidden(HttpRequest request, HashSet<string> shared) =>
+        shared.Contains(request.Host.Host) && Programs.Any(p => request.Path.StartsWithSegments(p, StringComparison.OrdinalIgnoreCase)) && !request.Path.StartsWithSegments(SharedEndpoints.Address, StringComparison.OrdinalIgnoreCase)
+            ? Problem.Of("not-here", 404, "Not here", "Under this name only sheets that were sent by a link can be opened.")
+            : null;
 
     private static Problem? Refusal(HttpRequest request, HashSet<string> names)
     {

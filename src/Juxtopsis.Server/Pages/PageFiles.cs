@@ -50,7 +50,8 @@ internal static class PageFiles
 
         if (!Path.HasExtension(request.Path.Value))
         {
-            request.Path = "/index.html";
+            // Whoever has a link to a sheet gets a page that knows nothing of the crew.
+            request.Path = request.Path.Equals("/sheet", StringComparison.OrdinalIgnoreCase) ? "/sheet.html" : "/index.html";
         }
 
         var path = request.Path.Value!;

@@ -13,12 +13,19 @@ internal static class RequireDatabaseFilter
     /// While the database is away, the whole group answers that it is, at once. A page that was opened for another crew, such as one
     /// of another database that was served at the same address, is refused, so that its work goes to nobody else.
     /// </summary>
-    public static RouteGroupBuilder RequireDatabase(this RouteGroupBuilder group) => group.AddEndpointFilter((context, next) =>
+    /// <param name="group">Addresses.</param>
+    /// <param name="forCrew">False for what is no page of the crew: it is not told on whose behalf the server works.</param>
+    public static RouteGroupBuilder RequireDatabase(this RouteGroupBuilder group, bool forCrew = true) => group.AddEndpointFilter((context, next) =>
     {
         var http = context.HttpContext;
         if (!http.RequestServices.GetRequiredService<DatabaseStartup>().IsReady)
         {
             return ValueTask.FromResult<object?>(ExceptionAsProblem.DatabaseAway.ToResult());
+        }
+
+        if (!forCrew)
+        {
+            return next(context);
         }
 
         var crew = $"{http.RequestServices.GetRequiredService<ICrewScope>().CrewId}";

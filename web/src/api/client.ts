@@ -63,7 +63,7 @@ export async function sendFile<T>(
   path: string,
   body: Blob,
   type: string,
-  isAnswer: (said: unknown) => said is T,
+  isAnswer: (said: unknown, ok: boolean) => said is T,
   signal?: AbortSignal,
 ): Promise<T | Failure> {
   try {
@@ -71,7 +71,7 @@ export async function sendFile<T>(
       new Request(new URL(path, location.origin), { method, body, headers: { 'Content-Type': type }, signal: signal ?? null }),
     );
     const said: unknown = await response.json().catch(() => undefined);
-    return isAnswer(said) ? said : failure(response.status, said);
+    return isAnswer(said, response.ok) ? said : failure(response.status, said);
   } catch {
     return signal?.aborted ? { kind: 'refused', say: 'Stopped; nothing was written.' } : unreachable;
   }

@@ -641,6 +641,145 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The frozen sheets of a production or a comparison, newest first, with their links and what was answered. */
+        get: operations["ListFrozenSheets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A frozen sheet with all that its pages are made of. */
+        get: operations["GetFrozenSheet"];
+        /** Keeps a sheet as it is under an id of one's own choice; it never changes afterwards. */
+        put: operations["FreezeSheet"];
+        post?: never;
+        /** Deletes a frozen sheet for good, with its pictures, links and answers. */
+        delete: operations["DeleteFrozenSheet"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{id}/pictures/{option}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One of its pictures. */
+        get: operations["GetFrozenPicture"];
+        /** Keeps the picture of one of its options, a JPEG; once it is there it stays. */
+        put: operations["PutFrozenPicture"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{id}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a link that opens the sheet without an account; what opens it is told this once. */
+        post: operations["MakeSheetLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/links/{link}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Withdraws a link: from now on it opens nothing, and says so. */
+        delete: operations["WithdrawSheetLink"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The sheet that a link opens. The link's token goes into the header Authorization: Bearer. */
+        get: operations["OpenSharedSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/pictures/{option}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One of its pictures. */
+        get: operations["GetSharedPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Approves, declines or remarks on a shot of it. */
+        post: operations["AnswerSharedSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crew/export.zip": {
         parameters: {
             query?: never;
@@ -1623,6 +1762,8 @@ export interface components {
             hold?: components["schemas"]["HoldChoice"];
             /** @description What of the yardstick's look counts when it is copied, and what should agree among cameras that cut together. */
             match?: components["schemas"]["MatchChoice"];
+            /** @description The sheets that are made of it. */
+            sheets?: components["schemas"]["SheetInput"][];
             /** @description Scene, conventions and rigs, just as they are evaluated. */
             setup: components["schemas"]["EvaluateRequest"];
         };
@@ -1659,6 +1800,7 @@ export interface components {
              */
             deletedAt: null | string;
         };
+        Conventions: unknown;
         /** @description The choices that figures depend on. */
         ConventionsInput: {
             /**
@@ -2001,6 +2143,11 @@ export interface components {
             /** @description For each shot, whether the rig that was asked about gives it; empty when none was. */
             ofRig: components["schemas"]["ShotAnswerOutput"][];
         };
+        /**
+         * @description What stands before the decimals.
+         * @enum {unknown}
+         */
+        DecimalSign: "point" | "comma";
         /** @description A thing that was deleted and can be put back. */
         DeletedGearOutput: {
             /**
@@ -2698,6 +2845,87 @@ export interface components {
             /** @description True when the front goes on beyond the last point. */
             isCut: boolean;
         };
+        /** @description A sheet as it is kept: what it showed when it was sent. It never changes afterwards. */
+        FrozenInput: {
+            /**
+             * Format: uuid
+             * @description The production or comparison that it is of.
+             */
+            workId: string;
+            /**
+             * Format: uuid
+             * @description The sheet within it.
+             */
+            sheetId: string;
+            /**
+             * Format: int32
+             * @description The revision of the work that it shows; 0 where it was never stored.
+             */
+            workRevision: number;
+            /** @description What it is. */
+            kind: components["schemas"]["SheetKind"];
+            /** @description Its title, up to 300 characters. */
+            title: string;
+            /** @description What stands under the title, up to 500 characters. */
+            note?: string;
+            /** @description What stands at the foot: conventions and units, up to 1000 characters. */
+            foot?: string;
+            /** @description Its shots, as whoever it is sent to sees them; none unless it is of frames. */
+            shots?: components["schemas"]["SheetShot"][];
+            /** @description All that its pages are made of, for the page of the crew; nobody else sees it. */
+            content: components["schemas"]["JsonElement"];
+        };
+        /** @description A frozen sheet. */
+        FrozenOutput: {
+            /** @description What lists say of it. */
+            summary: components["schemas"]["FrozenSummary"];
+            /** @description What stands under the title. */
+            note: string;
+            /** @description What stands at the foot. */
+            foot: string;
+            /** @description Its shots, as whoever it is sent to sees them. */
+            shots: components["schemas"]["SheetShot"][];
+            /** @description All that its pages are made of. */
+            content: components["schemas"]["JsonElement"];
+        };
+        /** @description A frozen sheet in a list. */
+        FrozenSummary: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The production or comparison that it is of.
+             */
+            workId: string;
+            /**
+             * Format: uuid
+             * @description The sheet within it.
+             */
+            sheetId: string;
+            /**
+             * Format: int32
+             * @description The revision of the work that it shows.
+             */
+            workRevision: number;
+            /** @description What it is. */
+            kind: components["schemas"]["SheetKind"];
+            /** @description Its title. */
+            title: string;
+            /**
+             * Format: date-time
+             * @description When it was frozen.
+             */
+            madeAt: string;
+            /** @description What whoever did it is called; empty where that was not said. */
+            by: string;
+            /** @description Its links, newest first. */
+            links: components["schemas"]["SheetLinkOutput"][];
+            /** @description What was answered, oldest first. */
+            answers: components["schemas"]["SheetAnswerOutput"][];
+        };
         /** @description What at a place can hurt somebody, or what a plan there must mind. */
         Hazards: string;
         /** @description How a rig is set after it has followed. */
@@ -3287,6 +3515,11 @@ export interface components {
          * @enum {unknown}
          */
         Ownership: "own" | "borrow" | "hire" | "wish";
+        /**
+         * @description Paper.
+         * @enum {unknown}
+         */
+        PaperSize: "a4" | "a5" | "letter";
         /** @description What was read of a thing's papers. */
         PapersOutput: {
             known: unknown;
@@ -3475,6 +3708,8 @@ export interface components {
              * @description Identity of the bag whose gear proposals choose from; left out for the whole shelf.
              */
             chooseFrom?: null | string;
+            /** @description The sheets that are made of it. */
+            sheets?: components["schemas"]["SheetInput"][];
             /** @description What there should be least of in a bag for the day, what counts first first. */
             counts?: components["schemas"]["KitCriterion"][];
         };
@@ -4317,6 +4552,229 @@ export interface components {
          * @enum {unknown}
          */
         Severity: "stops" | "spoils" | "costs" | "note";
+        /** @description A sheet as whoever has its link sees it. */
+        SharedSheet: {
+            /** @description Its title. */
+            title: string;
+            /** @description What stands under the title. */
+            note: string;
+            /** @description What stands at the foot. */
+            foot: string;
+            /**
+             * Format: date-time
+             * @description When it was frozen.
+             */
+            madeAt: string;
+            /**
+             * Format: date-time
+             * @description When the link ends.
+             */
+            endsAt: string;
+            /** @description Its shots. */
+            shots: components["schemas"]["SheetShot"][];
+            /** @description The options that have a picture. */
+            pictures: string[];
+            /** @description What was answered through this link, oldest first. */
+            answers: components["schemas"]["SheetAnswerOutput"][];
+        };
+        /** @description What somebody who looked says of a shot. */
+        SheetAnswerInput: {
+            /**
+             * Format: uuid
+             * @description Identity, chosen by whoever answers, so that sending again after a lost answer is harmless.
+             */
+            id: string;
+            /** @description The shot. */
+            shotId: string;
+            /** @description Which of its pictures is meant; empty for all of it. */
+            optionId?: string;
+            /** @description Yes or no; left out where only something is remarked. */
+            verdict?: components["schemas"]["SheetVerdict"];
+            /** @description The remark, up to 1000 characters. */
+            remark?: string;
+            /** @description Name of whoever answers, 1 to 80 characters. */
+            name: string;
+        };
+        /** @description An answer. */
+        SheetAnswerOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The link through which it came.
+             */
+            linkId: string;
+            /** @description The shot. */
+            shotId: string;
+            /** @description Which of its pictures is meant; empty for all of it. */
+            optionId: string;
+            /** @description Yes or no. */
+            verdict: components["schemas"]["SheetVerdict"];
+            /** @description The remark. */
+            remark: string;
+            /** @description Who, as they typed it. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
+        /** @description A printable page or more of what a production or a comparison holds. It follows the work: it holds what to show and how, never the figures. */
+        SheetInput: {
+            /**
+             * Format: uuid
+             * @description Identity within the work.
+             */
+            id: string;
+            /** @description What it is. */
+            kind: components["schemas"]["SheetKind"];
+            /** @description Title, up to 200 characters; empty for the name of the work. */
+            title?: string;
+            /** @description A sentence under the title, up to 500 characters. */
+            note?: string;
+            /** @description Paper. */
+            paper?: components["schemas"]["PaperSize"];
+            /** @description True where the long side lies across. */
+            isLandscape?: boolean;
+            /** @description True for feet and inches, false for metres; left out for as the person reads them. */
+            feet?: null | boolean;
+            /** @description What stands before the decimals. */
+            decimalSign?: components["schemas"]["DecimalSign"];
+            conventions?: null | components["schemas"]["Conventions"];
+            /** @description Columns or lines that are shown, by name, in their order; empty for the usual ones. */
+            columns?: string[];
+            /** @description The order of shots. */
+            order?: components["schemas"]["SheetOrder"];
+            /** @description The unit of the crew whose shots are shown; empty for all. */
+            unit?: string;
+            /**
+             * Format: uuid
+             * @description The bag that a packing list is of; left out for the first.
+             */
+            bagId?: null | string;
+            /** @description What is said of shots, rigs or things, in the order of the sheet; what is not named comes after, as it stands in the work. */
+            items?: components["schemas"]["SheetItemInput"][];
+            /** @description Focal lengths of a row, mm; empty for the usual ones. */
+            focalLengthsMm?: number[];
+            /** @description Distances of tables and strips, mm; empty for the usual ones. */
+            distancesMm?: number[];
+            /** @description Apertures of tables and strips, f-numbers; empty for those of each lens. */
+            fNumbers?: number[];
+            /**
+             * Format: double
+             * @description Length of a strip of distances, mm, 50 to 1000.
+             */
+            stripLengthMm?: number;
+        };
+        /** @description What a sheet says of one thing besides what is known of it. */
+        SheetItemInput: {
+            /** @description Identity of the shot, the rig or the thing; each once on a sheet. */
+            id: string;
+            /** @description Title on this sheet, up to 200 characters; empty for its own name. */
+            title?: string;
+            /** @description Remark, up to 500 characters. */
+            remark?: string;
+            /** @description True when it is not on the sheet. */
+            leftOut?: boolean;
+            /** @description Further rigs for the shot, to choose between; up to 3. */
+            alternatives?: components["schemas"]["ChosenInput"][];
+        };
+        /**
+         * @description What a sheet is.
+         * @enum {unknown}
+         */
+        SheetKind: "frames" | "row" | "lens" | "shots" | "pack" | "test" | "scales";
+        /** @description Asks for a link to a frozen sheet. */
+        SheetLinkInput: {
+            /**
+             * Format: date-time
+             * @description When it ends, at most a year from now.
+             */
+            endsAt: string;
+            /** @description For whom it is, up to 120 characters; only the crew sees it. */
+            for?: string;
+        };
+        /** @description A new link. */
+        SheetLinkMade: {
+            /** @description The link. */
+            link: components["schemas"]["SheetLinkOutput"];
+            /** @description What opens it: 43 characters that cannot be guessed. */
+            token: string;
+        };
+        /** @description A link to a frozen sheet. Its address is told once, when it is made; what is stored is only enough to know it again. */
+        SheetLinkOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /** @description For whom it is. */
+            for: string;
+            /**
+             * Format: date-time
+             * @description When it was made.
+             */
+            madeAt: string;
+            /**
+             * Format: date-time
+             * @description When it ends.
+             */
+            endsAt: string;
+            /**
+             * Format: date-time
+             * @description When it was withdrawn; null when it was not.
+             */
+            withdrawnAt: null | string;
+            /**
+             * Format: int32
+             * @description How often it was opened.
+             */
+            opened: number;
+            /**
+             * Format: date-time
+             * @description When it was opened last; null for never.
+             */
+            openedAt: null | string;
+        };
+        /** @description One picture of a shot: that of its rig, or of an alternative. */
+        SheetOption: {
+            /** @description Identity within the sheet, 1 to 80 letters, digits, dots and dashes. */
+            id: string;
+            /** @description What it is called, up to 300 characters. */
+            title?: string;
+            /** @description Its settings, line by line; what is missing, where there is no picture. */
+            lines?: string[];
+            /**
+             * Format: double
+             * @description Width over height of its picture, 0.1 to 10.
+             */
+            aspect?: number;
+        };
+        /**
+         * @description The order of the shots on a sheet.
+         * @enum {unknown}
+         */
+        SheetOrder: "shooting" | "location" | "unit";
+        /** @description A shot on a sheet that was sent. */
+        SheetShot: {
+            /** @description Identity within the sheet, 1 to 80 letters, digits, dots and dashes. */
+            id: string;
+            /** @description Its title, up to 300 characters. */
+            title: string;
+            /** @description What the crew remarks, up to 500 characters. */
+            remark?: string;
+            /** @description Its pictures to choose from, 1 to 4; the crew's own choice first. */
+            options: components["schemas"]["SheetOption"][];
+        };
+        /**
+         * @description What somebody who looked at a sheet says of a shot.
+         * @enum {unknown}
+         */
+        SheetVerdict: "none" | "approved" | "declined";
         /** @description An RFC 9457 problem of status 412: someone else changed the thing meanwhile. */
         ShelfConflict: {
             /** @description A URI reference that names the kind of problem. */
@@ -7646,6 +8104,694 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ListFrozenSheets: {
+        parameters: {
+            query: {
+                /** @description The production or comparison. */
+                work: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrozenSummary"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetFrozenSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrozenOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    FreezeSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrozenInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrozenSummary"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrozenSummary"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeleteFrozenSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetFrozenPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                option: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutFrozenPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                option: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    MakeSheetLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetLinkInput"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetLinkMade"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    WithdrawSheetLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                link: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    OpenSharedSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedSheet"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetSharedPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                option: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    AnswerSharedSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetAnswerInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswerOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswerOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -3,10 +3,10 @@ import { core, coreReady } from '../core/core';
 import { register, type Kind } from './outbox';
 
 /** The version of a comparison's document that is written now. */
-export const comparisonVersion = 4;
+export const comparisonVersion = 5;
 
 /** The version of a production's document that is written now. */
-export const productionVersion = 3;
+export const productionVersion = 4;
 
 /** A kind of work. What an older page kept is brought up by the core, as the server does with what it stores. */
 const kindOf = <D extends { schemaVersion: number }>(kind: string, works: Works<D>, version: number): Kind<D> => ({

@@ -10,6 +10,13 @@ interface Shown {
 }
 
 const shown = new Map<string, Shown>();
+
+interface Printing {
+  onProgress: (done: number) => void;
+  finish: (jpeg: Blob | null) => void;
+}
+
+const printing = new Map<string, Printing>();
 let worker: Worker | null = null;
 
 function send(message: ToWorker): void {
@@ -26,8 +33,12 @@ function send(message: ToWorker): void {
     worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
       if (data.kind === 'failed') {
         fail(data.say);
-      } else {
+      } else if (data.kind === 'picture') {
         shown.get(data.id)?.draw(data);
+      } else {
+        const print = printing.get(data.id);
+        if (data.kind === 'printing') print?.onProgress(data.done);
+        else print?.finish(data.jpeg);
       }
     };
     worker.onerror = () => fail('The drawing program could not be loaded.');
@@ -38,6 +49,7 @@ function send(message: ToWorker): void {
 function fail(why: string): void {
   worker?.terminate();
   worker = null;
+  printing.forEach((print) => print.finish(null));
   usePictures.setState({ failed: why });
 }
 
@@ -58,4 +70,34 @@ export function dropPicture(id: string): void {
   if (shown.delete(id)) {
     send({ kind: 'drop', id });
   }
+}
+
+let prints = 0;
+
+/**
+ * Draws one picture of any size as a JPEG. What is looked at goes first.
+ * Null where there are no pictures here, or it was stopped.
+ */
+export function printPicture(
+  order: Omit<Order, 'id'>,
+  { quality, onProgress, signal }: { quality: number; onProgress: (done: number) => void; signal?: AbortSignal },
+): Promise<Blob | null> {
+  if (usePictures.getState().failed !== null || signal?.aborted) {
+    return Promise.resolve(null);
+  }
+  const id = `print ${prints++}`;
+  return new Promise((done) => {
+    const stop = () => {
+      send({ kind: 'stopPrinting', id });
+      finish(null);
+    };
+    const finish = (jpeg: Blob | null) => {
+      printing.delete(id);
+      signal?.removeEventListener('abort', stop);
+      done(jpeg);
+    };
+    signal?.addEventListener('abort', stop);
+    printing.set(id, { onProgress, finish });
+    send({ kind: 'print', order: { ...order, id }, quality });
+  });
 }

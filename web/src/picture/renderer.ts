@@ -19,13 +19,14 @@ import {
   ShaderMaterial,
   Vector2,
   Vector3,
+  Vector4,
   WebGLRenderer,
   WebGLRenderTarget,
 } from 'three';
 import { build } from './backdrops';
 import type { Scenery } from './scenery';
 import { cellOfPoint, pupilPoint } from './pupil';
-import type { Order, Stage, View } from './view';
+import type { Order, Stage, Tile, View } from './view';
 
 const solidVertex = /* glsl */ `
 attribute vec4 tint;
@@ -99,10 +100,10 @@ void main() {
 const flatVertex = /* glsl */ `varying vec2 vUv; void main() { vUv = uv; gl_Position = vec4(position.xy, 0.0, 1.0); }`;
 const addFragment = /* glsl */ `uniform sampler2D view; varying vec2 vUv; void main() { gl_FragColor = vec4(texture2D(view, vUv).rgb, 1.0); }`;
 const developFragment = /* glsl */ `
-uniform sampler2D sum; uniform float count, light, clear, aspect, squeeze; varying vec2 vUv;
+uniform sampler2D sum; uniform float count, light, clear, aspect, squeeze; uniform vec4 part; varying vec2 vUv;
 void main() {
   vec3 c = texture2D(sum, vUv).rgb / count * light;
-  vec2 p = (vUv - 0.5) * vec2(aspect / squeeze, 1.0);
+  vec2 p = (part.xy + vUv * part.zw - 0.5) * vec2(aspect / squeeze, 1.0);
   // A real circle fades at its edge.
   if (clear > 0.0) c *= 1.0 - smoothstep(clear * 0.97, clear * 1.01, length(p));
   c = 1.0 - exp(-c * 1.55);
@@ -143,9 +144,11 @@ export class PictureRenderer {
     premultipliedAlpha: true,
   });
   private readonly adding = flat(addFragment, ['view']);
-  private readonly developing = flat(developFragment, ['sum', 'count', 'light', 'clear', 'aspect', 'squeeze']);
+  private readonly developing = flat(developFragment, ['sum', 'count', 'light', 'clear', 'aspect', 'squeeze', 'part']);
   private order!: Order;
   private set!: Set;
+  private tile!: Tile;
+  private readonly ofTile = new Matrix4();
   private taken = 0;
 
   constructor(readonly canvas: OffscreenCanvas) {
@@ -168,10 +171,15 @@ export class PictureRenderer {
     return this.gl.info.render.calls;
   }
 
-  /** Begins a picture anew. */
-  begin(order: Order): void {
-    const { width, height } = order;
+  /** Begins a picture anew, or a part of one that is larger than what is drawn at once. */
+  begin(order: Order, tile: Tile = { x: 0, y: 0, width: order.width, height: order.height }): void {
+    const { width, height } = tile;
     this.order = order;
+    this.tile = tile;
+    const [wider, higher] = [order.width / width, order.height / height];
+    this.ofTile
+      .makeScale(wider, higher, 1)
+      .multiply(new Matrix4().makeTranslation(1 - (2 * tile.x + width) / order.width, (2 * tile.y + height) / order.height - 1, 0));
     this.taken = 0;
     this.set = this.setOf(order.stage);
     this.gl.info.reset();
@@ -221,6 +229,8 @@ export class PictureRenderer {
     u['clear']!.value = view.clear ?? 0;
     u['aspect']!.value = width / height;
     u['squeeze']!.value = view.squeeze;
+    const { tile } = this;
+    (u['part']!.value as Vector4).set(tile.x / width, 1 - (tile.y + tile.height) / height, tile.width / width, tile.height / height);
     this.gl.setRenderTarget(null);
     this.gl.render(this.developing, this.camera);
   }
@@ -242,10 +252,13 @@ export class PictureRenderer {
       far,
     );
     const bent = bentBy(view);
-    camera.projectionMatrix.premultiply(bent).premultiply(new Matrix4().makeTranslation(shiftX, shiftY, 0));
+    camera.projectionMatrix
+      .premultiply(bent)
+      .premultiply(new Matrix4().makeTranslation(shiftX, shiftY, 0))
+      .premultiply(this.ofTile);
     camera.projectionMatrixInverse.copy(camera.projectionMatrix).invert();
     // Discs are put together of cells: these must meet to the pixel, so discs do not wander.
-    (this.lampMaterial.uniforms['bent']!.value as Matrix4).copy(bent);
+    (this.lampMaterial.uniforms['bent']!.value as Matrix4).multiplyMatrices(this.ofTile, bent);
   }
 
   private setOf(stage: Stage): Set {
@@ -307,6 +320,7 @@ const zeroes: Record<string, () => unknown> = {
   cell: () => new Vector2(),
   middle: () => new Vector3(),
   bent: () => new Matrix4(),
+  part: () => new Vector4(),
 };
 const uniformsOf = (names: string[]) => Object.fromEntries(names.map((name) => [name, { value: zeroes[name]?.() ?? 0 }]));
 

@@ -46,7 +46,24 @@ export interface Order {
   height: number;
 }
 
-export type ToWorker = { kind: 'show'; order: Order } | { kind: 'drop'; id: string };
+/** A part of a picture, px from its upper left corner. */
+export interface Tile {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+export type ToWorker =
+  | { kind: 'show'; order: Order }
+  | { kind: 'drop'; id: string }
+  /** One finished picture of any size, as a JPEG of that quality. */
+  | { kind: 'print'; order: Order; quality: number }
+  | { kind: 'stopPrinting'; id: string };
 
 export type FromWorker =
-  { kind: 'picture'; id: string; bitmap: ImageBitmap; samples: number; drawCalls: number; ms: number } | { kind: 'failed'; say: string };
+  | { kind: 'picture'; id: string; bitmap: ImageBitmap; samples: number; drawCalls: number; ms: number }
+  /** How much of a picture to print is done, 0 to 1. */
+  | { kind: 'printing'; id: string; done: number }
+  | { kind: 'printed'; id: string; jpeg: Blob }
+  | { kind: 'failed'; say: string };

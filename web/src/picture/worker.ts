@@ -29,6 +29,10 @@ interface Job {
 }
 
 const jobs = new Map<string, Job>();
+/** Pictures to print, in turn; they wait for whatever is looked at. */
+const prints = new Map<string, Extract<ToWorker, { kind: 'print' }>>();
+/** How large a part of a picture to print is drawn at once, px: larger ones would keep what is looked at waiting. */
+const tilePx = 1280;
 let renderer: PictureRenderer | null = null;
 let lastOrder = 0;
 let running = false;
@@ -39,8 +43,16 @@ scope.onmessage = ({ data }: MessageEvent<ToWorker>) => {
     jobs.delete(data.id);
     return;
   }
-  lastOrder = performance.now();
-  jobs.set(data.order.id, { order: data.order, done: 0, ms: 0 });
+  if (data.kind === 'stopPrinting') {
+    prints.delete(data.id);
+    return;
+  }
+  if (data.kind === 'print') {
+    prints.set(data.order.id, data);
+  } else {
+    lastOrder = performance.now();
+    jobs.set(data.order.id, { order: data.order, done: 0, ms: 0 });
+  }
   if (!running) {
     running = true;
     void run();
@@ -54,6 +66,11 @@ async function run(): Promise<void> {
     renderer ??= start();
     for (;;) {
       const coarse = [...jobs.values()].find((job) => job.done === 0);
+      const [print] = prints.values();
+      if (!coarse && print) {
+        await printed(print);
+        continue;
+      }
       const next = coarse ?? [...jobs.values()].filter((job) => job.done < levelsOf(job).length).sort((a, b) => a.done - b.done)[0];
       if (!next) {
         break;
@@ -83,12 +100,16 @@ function blurPx({ view, stage, height }: Order): number {
   return (view.pupilUp * (1 - view.away / b) * height) / view.fieldHeight;
 }
 
+/** Cells across the pupil for a picture that is drawn once: as many as its blur needs so that no single view shows in it. */
+const cellsFor = (order: Order): number => {
+  const blur = blurPx(order);
+  return blur < 10 ? 4 : blur < 24 ? 5 : blur < 48 ? 7 : blur < 90 ? 9 : 12;
+};
+
 const levelsOf = ({ order }: Job): number[] => (blurPx(order) > coarseBlurPx ? [...levels, finest] : levels);
 
 async function draw(job: Job, n: number): Promise<void> {
   const began = performance.now();
-  const gl = renderer!.canvas.getContext('webgl2')!;
-  const pixel = new Uint8Array(4);
   renderer!.begin(job.order);
   let since = performance.now();
   let views = 0;
@@ -97,7 +118,7 @@ async function draw(job: Job, n: number): Promise<void> {
     views += 1;
     if (n > 1 && views * msPerView >= sliceMs) {
       // Waits until it is truly drawn, then lets the page have its turn.
-      gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, pixel);
+      settle();
       msPerView += ((performance.now() - since) / views - msPerView) * 0.3;
       await pause(0);
       if (jobs.get(job.order.id) !== job || [...jobs.values()].some((other) => other.done === 0 && other !== job)) {
@@ -113,6 +134,69 @@ async function draw(job: Job, n: number): Promise<void> {
   job.ms += performance.now() - began;
   say({ kind: 'picture', id: job.order.id, bitmap, samples: n * n, drawCalls: renderer!.drawCalls, ms: job.ms }, [bitmap]);
   await pause(0);
+}
+
+const coarseIsAsked = () => [...jobs.values()].some((job) => job.done === 0);
+
+/** Draws a picture part by part; whatever is looked at meanwhile is drawn between two parts. */
+async function printed(print: Extract<ToWorker, { kind: 'print' }>): Promise<void> {
+  const { order, quality } = print;
+  const cells = cellsFor(order);
+  const { id, width, height } = order;
+  const sheet = new OffscreenCanvas(width, height);
+  const draw2d = sheet.getContext('2d')!;
+  const [across, down] = [Math.ceil(width / tilePx), Math.ceil(height / tilePx)];
+  const stopped = () => prints.get(id) !== print;
+  let done = 0;
+  for (let part = 0; part < across * down; part++) {
+    const [x, y] = [(part % across) * tilePx, Math.floor(part / across) * tilePx];
+    const tile = { x, y, width: Math.min(tilePx, width - x), height: Math.min(tilePx, height - y) };
+    for (let whole = false; !whole;) {
+      renderer!.begin(order, tile);
+      whole = true;
+      done = part * cells * cells;
+      for (const [i, j] of spread(cells)) {
+        renderer!.add(i, j, cells);
+        done += 1;
+        if (done % printedAtOnce === 0) {
+          settle();
+          say({ kind: 'printing', id, done: done / (across * down * cells * cells) });
+          await pause(0);
+          if (stopped()) return;
+          if (coarseIsAsked()) {
+            // The renderer is needed: what is begun of this part is drawn again afterwards.
+            await drawAllCoarse();
+            whole = false;
+            break;
+          }
+        }
+      }
+    }
+    renderer!.develop();
+    const bitmap = renderer!.canvas.transferToImageBitmap();
+    draw2d.drawImage(bitmap, x, y);
+    bitmap.close();
+  }
+  const jpeg = await sheet.convertToBlob({ type: 'image/jpeg', quality });
+  if (!stopped()) {
+    prints.delete(id);
+    say({ kind: 'printed', id, jpeg });
+  }
+}
+
+/** Views that are drawn before the page has its turn. */
+const printedAtOnce = 4;
+
+async function drawAllCoarse(): Promise<void> {
+  for (let coarse; (coarse = [...jobs.values()].find((job) => job.done === 0));) {
+    await draw(coarse, levels[0]!);
+  }
+}
+
+/** Waits until what was asked for is truly drawn. */
+function settle(): void {
+  const gl = renderer!.canvas.getContext('webgl2')!;
+  gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4));
 }
 
 /** The cells in an order that visits all parts of the pupil early. */

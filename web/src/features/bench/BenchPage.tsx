@@ -1,6 +1,6 @@
 import { conventionNumber } from '../../core/fields';
 import { Box, Button, InputBase, Snackbar, Typography, useMediaQuery, type Theme } from '@mui/material';
-import { memo, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, memo, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { comparisons } from '../../api/client';
@@ -48,6 +48,8 @@ import { panelPx } from './panels/SidePanel';
 import { addRig, mostRigs } from './rowCommands';
 import { useFrameHeight } from './useFrameHeight';
 import { ShotLink } from './ShotLink';
+
+const BenchSheets = lazy(() => import('./sheets/BenchSheets').then((m) => ({ default: m.BenchSheets })));
 
 /** The Bench: rigs side by side. The address names the comparison. */
 export function BenchPage() {
@@ -147,6 +149,10 @@ function Bench() {
       </FormTextsContext>
       {view === 'match' ? (
         <MatchView />
+      ) : view === 'sheets' ? (
+        <Suspense fallback={<PageMessage title="Opening…" text="The view is on its way." />}>
+          <BenchSheets />
+        </Suspense>
       ) : (
         <>
           <HoldBar />
@@ -283,6 +289,7 @@ const views = [
   ['compare', 'Compare'],
   ['match', 'Match'],
   ['light', 'Light'],
+  ['sheets', 'Sheets'],
 ] as const;
 type View = (typeof views)[number][0];
 

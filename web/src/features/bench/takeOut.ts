@@ -1,3 +1,4 @@
+import { csv } from '../../documents/tables';
 import { download, fileName } from '../../documents/workFile';
 import { core, type RigReport } from '../../core/core';
 import { rowDifferences, rowTexts, type FigureGroup, type FigureRow } from './figureRows';
@@ -15,11 +16,6 @@ function cells(topic: string, groups: FigureGroup[], names: string[], reports: R
   };
   return [[topic, ...heads], ...groups.flatMap((group) => [[group.name, ...heads.map(() => '')], ...group.rows.map(line)])];
 }
-
-/** A cell that a spreadsheet takes as text and never as a formula of somebody else's. */
-const safe = (text: string) => (/^[=+\-@\t\r]/.test(text) && !/^[+-][\d.]/.test(text) ? `'${text}` : text);
-
-const csv = (rows: string[][]) => rows.map((row) => row.map((text) => `"${safe(text).replaceAll('"', '""')}"`).join(',')).join('\r\n');
 
 const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 

@@ -9,14 +9,15 @@ import { UndoButtons } from '../../documents/UndoButtons';
 import { bagsOf, linesOf } from '../../gear/bags';
 import { FormTextsContext, keptTexts } from '../../ui/formTexts';
 import { hidden } from '../../ui/hidden';
-import { oneLine } from '../../ui/format';
+import { counted, oneLine } from '../../ui/format';
 import { addShot, changeProduction, rename } from './commands';
 import { DayPanel } from './DayPanel';
 import { ProductionPanel } from './ProductionPanel';
 import { shotsOf, useProduction } from './productionStore';
 import { productionKeeper, telling } from './saving';
 
-type Step = 'shots' | 'bags';
+const steps = { shots: 'Brief', bags: 'Bags', sheets: 'Sheets' };
+type Step = keyof typeof steps;
 
 /** The head of a production: its name, its steps in the order of the job, and what belongs to all of it. */
 export const Heading = memo(function Heading({ step }: { step: Step }) {
@@ -28,7 +29,7 @@ export const Heading = memo(function Heading({ step }: { step: Step }) {
   return (
     <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 0.5, columnGap: 1 }}>
       <Typography component="h1" sx={hidden}>
-        {step === 'shots' ? 'Brief' : 'Bags'}: {name}
+        {steps[step]}: {name}
       </Typography>
       <InputBase
         value={name}
@@ -76,8 +77,9 @@ function Steps({ at }: { at: Step }) {
   const shots = shotsOf(document);
   const open = shots.filter((shot) => !shot.chosen).length;
   const bags = bagsOf(document);
+  const sheets = document.sheets ?? [];
   const empty = bags.filter((bag) => linesOf(bag).length === 0).length;
-  const steps = [
+  const links = [
     {
       step: 'shots',
       to: `/brief/${id}`,
@@ -90,10 +92,16 @@ function Steps({ at }: { at: Step }) {
       label: 'Bags',
       lacks: bags.length === 0 ? 'none packed' : empty > 0 ? `${empty} of ${bags.length} empty` : `${bags.length} packed`,
     },
+    {
+      step: 'sheets',
+      to: `/brief/${id}/sheets`,
+      label: 'Sheets',
+      lacks: sheets.length === 0 ? 'none made' : counted(sheets.length, 'sheet'),
+    },
   ];
   return (
     <Box component="nav" aria-label="Steps of the production" sx={{ display: 'flex', gap: 0.5 }}>
-      {steps.map(({ step, to, label, lacks }) => (
+      {links.map(({ step, to, label, lacks }) => (
         <Button
           key={step}
           component={Link}

@@ -1,6 +1,7 @@
 import type { ProductionDocument } from '../../api/client';
 import type { LocationInput, ShotInput } from '../../core/core';
 import { newId } from '../../documents/unique';
+import type { Sheet } from '../../sheets/facts';
 import { oneLine } from '../../ui/format';
 import { levelOf, placesOf, shotsOf, show, shownShot, useProduction, type LightLevel } from './productionStore';
 
@@ -14,6 +15,10 @@ export const rename = (name: string): void => useProduction.getState().change('n
 
 export const changeProduction = (part: Partial<ProductionDocument>): void =>
   change(`production:${Object.keys(part).join()}`, (d) => ({ ...d, ...part }));
+
+/** Changes the production's sheets. */
+export const changeSheets = (what: string, recipe: (sheets: Sheet[]) => Sheet[]): void =>
+  change(what, (d) => ({ ...d, sheets: recipe(d.sheets ?? []) }));
 
 /** Changes something of a shot. */
 export const changeShot = (id: string, part: Partial<ShotInput>): void =>

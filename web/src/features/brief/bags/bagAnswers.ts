@@ -50,6 +50,12 @@ const asked = (bag: Bag): Bag => ({
 
 /** Asks what the bags weigh, cost, reach and do, whenever something of that changes. */
 export function useAskingBags(): void {
+  useAskingTotals();
+  useAskingDays();
+}
+
+/** Asks what the bags weigh, cost and reach. */
+export function useAskingTotals(): void {
   const document = useProduction((s) => s.document);
   const gear = useGear((s) => s.version);
   const ready = useGear((s) => s.state === 'ready');
@@ -80,7 +86,14 @@ export function useAskingBags(): void {
       ),
     );
   }, [text, ready, gear, feet]);
+}
 
+function useAskingDays(): void {
+  const document = useProduction((s) => s.document);
+  const gear = useGear((s) => s.version);
+  const ready = useGear((s) => s.state === 'ready');
+  const feet = useSettings((s) => s.feet);
+  const bags = bagsOf(document);
   const days = useMemo(
     () => JSON.stringify(bags.map((bag) => dayRequest(document, bag))),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- as above

@@ -1,0 +1,246 @@
+import { IconButton, Menu, MenuItem } from '@mui/material';
+import { styled } from '@mui/material/styles';
+import { memo, useState, type ReactNode } from 'react';
+import { photoAddress } from '../picture/photo';
+import { PhotoCanvas } from '../picture/PhotoCanvas';
+import { PictureCanvas } from '../picture/PictureCanvas';
+import { usePictures } from '../picture/pictures';
+import { MoreIcon } from '../ui/icons';
+import { oneLine } from '../ui/format';
+import { useWidth } from '../ui/useWidth';
+import type { PictureFact } from './facts';
+import { familyOf } from './fonts';
+import { mmPerPoint, tones, type EditArea, type EditKey, type HandleArea, type Mark, type Page, type PictureMark } from './marks';
+
+const Paper = styled('article')({
+  position: 'relative',
+  background: tones.paper,
+  color: tones.ink,
+  boxShadow: '0 0 0 1px rgba(0, 0, 0, 0.18), 0 3px 14px rgba(0, 0, 0, 0.18)',
+  '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%' },
+  '& textarea': {
+    position: 'absolute',
+    border: 0,
+    margin: 0,
+    padding: 0,
+    resize: 'none',
+    overflow: 'hidden',
+    lineHeight: 1.28,
+    color: 'transparent',
+    caretColor: tones.ink,
+    background: 'transparent',
+    borderRadius: 2,
+    cursor: 'text',
+  },
+  '& textarea::placeholder': { color: 'transparent' },
+  '& textarea:hover, & textarea.empty:hover': { outline: `1px dashed ${tones.soft}` },
+  '& textarea:focus': { color: tones.ink, background: tones.paper, outline: '2px solid #0b5563', zIndex: 2, overflow: 'auto' },
+  '& textarea:focus::placeholder': { color: tones.soft },
+  '& .handle': { position: 'absolute', pointerEvents: 'none' },
+  '& .handle button': { pointerEvents: 'auto', opacity: 0, color: tones.ink, background: tones.paper },
+  '& .handle:focus-within button, & .handle:hover button, &:hover .handle button': { opacity: 0.75 },
+  '& .handle button:hover, & .handle button:focus-visible': { opacity: '1 !important', outline: '2px solid #0b5563' },
+  '@media (hover: none)': { '& .handle button': { opacity: 0.75 } },
+  '@media print': { boxShadow: 'none', '& textarea, & .handle': { display: 'none' } },
+});
+
+export interface PageActions {
+  edit: (key: EditKey, value: string) => void;
+  /** What can be done with a thing or a column: what each is called, and what it does. */
+  actions: (handle: HandleArea) => { label: string; run: () => void }[];
+}
+
+interface PageViewProps {
+  page: Page;
+  /** Which page it is, of how many. */
+  at: number;
+  of: number;
+  pictures: Map<string, PictureFact>;
+  /** Addresses of pictures that are there already; the others are drawn. */
+  addressOf?: ((id: string) => string | undefined) | undefined;
+  /** Left out where nothing can be changed. */
+  actions?: PageActions | undefined;
+}
+
+/** A page as it is printed. Its texts are changed where they stand. */
+export const PageView = memo(function PageView({ page, at, of, pictures, addressOf, actions }: PageViewProps) {
+  const [ref, width] = useWidth();
+  const scale = width / page.width;
+  return (
+    <Paper ref={ref} aria-label={`Page ${at} of ${of}`} style={{ aspectRatio: `${page.width} / ${page.height}` }} data-page={at}>
+      {width > 0 && (
+        <>
+          {page.marks.map((mark, i) =>
+            mark.kind === 'picture' ? (
+              <Picture key={mark.id} mark={mark} at={i} fact={pictures.get(mark.id)} address={addressOf?.(mark.id)} scale={scale} />
+            ) : null,
+          )}
+          <svg viewBox={`0 0 ${page.width} ${page.height}`} aria-hidden={false}>
+            {page.marks.map((mark, i) => (
+              <Drawn key={i} mark={mark} />
+            ))}
+          </svg>
+          {actions && (
+            <>
+              {page.edits.map((area) => (
+                <Editable
+                  key={`${area.key.of} ${'item' in area.key ? area.key.item : ''}`}
+                  area={area}
+                  scale={scale}
+                  onEdit={actions.edit}
+                />
+              ))}
+              {page.handles.map((handle) => (
+                <Handle key={`${handle.of} ${handle.id} ${handle.y}`} handle={handle} scale={scale} actions={actions} />
+              ))}
+            </>
+          )}
+        </>
+      )}
+    </Paper>
+  );
+});
+
+const anchors = { left: 'start', right: 'end', middle: 'middle' } as const;
+
+function Drawn({ mark }: { mark: Mark }): ReactNode {
+  if (mark.kind === 'text') {
+    const text = (
+      <text
+        x={mark.x}
+        y={mark.y}
+        fontSize={mark.size * mmPerPoint}
+        fontFamily={familyOf(mark.face)}
+        fill={tones[mark.tone]}
+        textAnchor={anchors[mark.align]}
+        style={{ whiteSpace: 'pre' }}
+      >
+        {mark.text}
+      </text>
+    );
+    return mark.href ? <a href={mark.href}>{text}</a> : text;
+  }
+  return mark.kind === 'path' ? (
+    <path
+      d={mark.d}
+      fill={mark.fill ? tones[mark.fill] : 'none'}
+      stroke={mark.stroke ? tones[mark.stroke] : 'none'}
+      strokeWidth={mark.width}
+      strokeDasharray={mark.dash?.join(' ')}
+    />
+  ) : null;
+}
+
+const PictureBox = styled('div')({
+  position: 'absolute',
+  overflow: 'hidden',
+  background: tones.shade,
+  color: tones.soft,
+  fontSize: 11,
+  display: 'grid',
+  placeItems: 'center',
+  textAlign: 'center',
+  '& img': { width: '100%', height: '100%', display: 'block' },
+});
+
+interface PictureProps {
+  mark: PictureMark;
+  at: number;
+  fact: PictureFact | undefined;
+  address: string | undefined;
+  scale: number;
+}
+
+function Picture({ mark, at, fact, address, scale }: PictureProps) {
+  const failed = usePictures((s) => s.failed);
+  const [missing, setMissing] = useState(false);
+  const style = { left: mark.x * scale, top: mark.y * scale, width: mark.width * scale, height: mark.height * scale };
+  return (
+    <PictureBox style={style} role="img" aria-label={mark.label} data-picture={mark.id}>
+      {address !== undefined && !missing ? (
+        <img src={address} alt="" onError={() => setMissing(true)} />
+      ) : missing ? (
+        'The picture cannot be loaded.'
+      ) : fact?.rendered && failed === null ? (
+        <PictureCanvas rig={at} view={fact.rendered.view} stage={fact.rendered.stage} />
+      ) : fact?.photo ? (
+        <PhotoCanvas
+          rig={at}
+          address={photoAddress(fact.photo)}
+          across={fact.photo.across}
+          up={fact.photo.up}
+          onMissing={() => setMissing(true)}
+        />
+      ) : (
+        'This browser draws no pictures here.'
+      )}
+    </PictureBox>
+  );
+}
+
+function Editable({ area, scale, onEdit }: { area: EditArea; scale: number; onEdit: PageActions['edit'] }) {
+  const size = area.size * mmPerPoint * scale;
+  return (
+    <textarea
+      aria-label={area.label}
+      value={area.value}
+      placeholder={area.placeholder}
+      rows={1}
+      maxLength={area.key.of === 'title' || area.key.of === 'itemTitle' ? 200 : 500}
+      onChange={(event) => onEdit(area.key, oneLine(event.target.value))}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' || event.key === 'Escape') event.currentTarget.blur();
+      }}
+      style={{
+        left: area.x * scale,
+        top: area.y * scale,
+        width: area.width * scale,
+        height: Math.max(area.height * scale, size * 1.3),
+        fontSize: size,
+        fontFamily: familyOf(area.face),
+      }}
+    />
+  );
+}
+
+function Handle({ handle, scale, actions }: { handle: HandleArea; scale: number; actions: PageActions }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const size = 28;
+  const isColumn = handle.of === 'column';
+  return (
+    <div
+      className="handle"
+      style={{
+        left: (handle.x + handle.width) * scale - size,
+        top: handle.y * scale - (isColumn ? size - handle.height * scale : 0),
+        width: size,
+        height: size,
+      }}
+    >
+      <IconButton
+        size="small"
+        aria-label={isColumn ? `Column ${handle.label}` : handle.label}
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ width: size, height: size, minHeight: 0, minWidth: 0, p: 0, borderRadius: 1 }}
+      >
+        <MoreIcon sx={{ fontSize: 18 }} />
+      </IconButton>
+      {anchor && (
+        <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
+          {actions.actions(handle).map(({ label, run }) => (
+            <MenuItem
+              key={label}
+              onClick={() => {
+                setAnchor(null);
+                run();
+              }}
+            >
+              {label}
+            </MenuItem>
+          ))}
+        </Menu>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,408 @@
+import { Box, Button, LinearProgress, ListItemText, Menu, MenuItem, Typography } from '@mui/material';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useSearchParams } from 'react-router';
+import { PageMessage } from '../ui/PageMessage';
+import { Panel } from '../ui/Panel';
+import { when } from '../ui/format';
+import { changesSince, moved, withItem, type ColumnChoice, type Sheet, type SheetFacts, type SheetKind } from './facts';
+import { forgetWidths, loadFonts, measure } from './fonts';
+import { answerSaid, frozenPictureAddress, readContent, readFrozen, useFrozen, type Frozen, type FrozenContent } from './frozen';
+import { kinds, newSheet } from './kinds';
+import type { EditKey, HandleArea, Page } from './marks';
+import { PageView, type PageActions } from './PageView';
+import { pagesOf } from './pages';
+import { picturesOf, useMaking } from './printed';
+import { SentPanel } from './SentPanel';
+import { SheetForm, type FormChoices } from './SheetForm';
+
+/** What a sheet is made of now. */
+export interface Made {
+  facts: SheetFacts;
+  /** What can be shown. */
+  choices: ColumnChoice[];
+  /** What stands on it, in the order of the work. */
+  things: { id: string; name: string }[];
+}
+
+/** What can be done with a thing of a sheet besides moving it. */
+export interface ThingAction {
+  label: string;
+  run: () => void;
+}
+
+interface SheetDeskProps {
+  work: { id: string; revision: number; word: string };
+  sheets: Sheet[];
+  /** Kinds that can be made of this work. */
+  offered: SheetKind[];
+  make: (sheet: Sheet) => Made;
+  change: (what: string, recipe: (sheets: Sheet[]) => Sheet[]) => void;
+  /** What of the settings depends on the work. */
+  form: FormChoices;
+  /** Further actions of a thing; with its sheet, to change it. */
+  thingActions?: (sheet: Sheet, id: string, put: (sheet: Sheet) => void) => ThingAction[];
+  /** What is on its way yet, such as the shelf. */
+  waiting?: string;
+  children?: ReactNode;
+}
+
+/** The sheets of a piece of work: those that follow it, and those that were frozen. The page on the screen is the page. */
+export function SheetDesk({ work, sheets, offered, make, change, form, thingActions, waiting = '', children }: SheetDeskProps) {
+  const [where, setWhere] = useSearchParams();
+  const frozen = useFrozen((s) => (s.work === work.id ? s.sheets : none));
+  const [said, setSaid] = useState('');
+  const lettersAreHere = useLetters();
+  useEffect(() => {
+    const read = () => void readFrozen(work.id);
+    read();
+    // What is answered arrives while the page stands open.
+    const timer = setInterval(() => {
+      if (!document.hidden) read();
+    }, answersEveryMs);
+    window.addEventListener('focus', read);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('focus', read);
+    };
+  }, [work.id]);
+  const asked = where.get('sheet');
+  const shownFrozen = frozen.find((f) => f.id === asked);
+  const sheet = shownFrozen ? undefined : (sheets.find((s) => s.id === asked) ?? sheets[0]);
+  const show = (id: string) => {
+    setSaid('');
+    setWhere(
+      (before) => {
+        const after = new URLSearchParams(before);
+        after.set('sheet', id);
+        return after;
+      },
+      { replace: true },
+    );
+  };
+  const put = (next: Sheet) => change(`sheet ${next.id}`, (all) => all.map((s) => (s.id === next.id ? next : s)));
+  const add = (kind: SheetKind) => {
+    const next = newSheet(kind);
+    change(`sheet added ${next.id}`, (all) => [...all, next]);
+    show(next.id);
+  };
+  return (
+    <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 1fr)', alignContent: 'start' }}>
+      <Box
+        role="group"
+        aria-label="Sheets"
+        sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, alignItems: 'center', '@media print': { display: 'none' } }}
+      >
+        {sheets.map((s) => (
+          <Button key={s.id} variant={s === sheet ? 'outlined' : 'text'} aria-pressed={s === sheet} onClick={() => show(s.id)} sx={tab}>
+            <span>{s.title || kinds[s.kind].name}</span>
+            <small>{kinds[s.kind].name}</small>
+          </Button>
+        ))}
+        {frozen.map((f) => (
+          <Button
+            key={f.id}
+            variant={f === shownFrozen ? 'outlined' : 'text'}
+            aria-pressed={f === shownFrozen}
+            onClick={() => show(f.id)}
+            sx={tab}
+          >
+            <span>{f.title}</span>
+            <small>
+              frozen {when(f.madeAt)}
+              {f.answers.length > 0 ? ` · ${f.answers.length} answered` : ''}
+            </small>
+          </Button>
+        ))}
+        <NewSheet offered={offered} onNew={add} />
+        {children}
+      </Box>
+      {(said || waiting) && (
+        <Typography role="status" sx={{ fontSize: 13.5, '@media print': { display: 'none' } }}>
+          {said || waiting}
+        </Typography>
+      )}
+      <Making />
+      {!lettersAreHere ? null : shownFrozen ? (
+        <FrozenSheet key={shownFrozen.id} frozen={shownFrozen} make={make} onSaid={setSaid} onDeleted={() => show(sheets[0]?.id ?? '')} />
+      ) : sheet ? (
+        <LiveSheet
+          key={sheet.id}
+          sheet={sheet}
+          made={make}
+          put={put}
+          work={work}
+          form={form}
+          thingActions={thingActions}
+          onSaid={setSaid}
+          onFrozen={show}
+          onRemove={() => change(`sheet removed ${sheet.id}`, (all) => all.filter((s) => s.id !== sheet.id))}
+        />
+      ) : (
+        <PageMessage
+          title="No sheet yet"
+          text={`A sheet takes what was decided off the screen. It follows the ${work.word} as it changes, and is printed, saved as PDF, or sent.`}
+        >
+          {offered.slice(0, 3).map((kind) => (
+            <Button key={kind} variant={kind === offered[0] ? 'contained' : 'outlined'} onClick={() => add(kind)}>
+              {kinds[kind].name}
+            </Button>
+          ))}
+        </PageMessage>
+      )}
+    </Box>
+  );
+}
+
+const none: Frozen[] = [];
+const answersEveryMs = 20_000;
+const tab = {
+  display: 'grid',
+  lineHeight: 1.15,
+  textAlign: 'left',
+  px: 1,
+  py: 0.25,
+  maxWidth: 220,
+  '& span': { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' },
+  '& small': { fontSize: 11, fontWeight: 400, color: 'text.secondary' },
+};
+
+/** True once the letters of sheets are there, or cannot be had. */
+function useLetters(): boolean {
+  const [here, setHere] = useState(false);
+  useEffect(() => {
+    void loadFonts().then(() => {
+      forgetWidths();
+      setHere(true);
+    });
+  }, []);
+  return here;
+}
+
+function NewSheet({ offered, onNew }: { offered: SheetKind[]; onNew: (kind: SheetKind) => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        New sheet
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {offered.map((kind) => (
+          <MenuItem
+            key={kind}
+            onClick={() => {
+              setAnchor(null);
+              onNew(kind);
+            }}
+          >
+            <ListItemText primary={kinds[kind].name} secondary={kinds[kind].help} />
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}
+
+/** How far what is being made is, with a stop. */
+function Making() {
+  const { what, done, stop } = useMaking();
+  return what === null ? null : (
+    <Box role="status" sx={{ display: 'flex', gap: 1, alignItems: 'center', '@media print': { display: 'none' } }}>
+      <Typography sx={{ fontSize: 13.5, whiteSpace: 'nowrap' }}>Making the {what}…</Typography>
+      <LinearProgress variant="determinate" value={100 * done} aria-label="Progress" sx={{ flex: 1 }} />
+      <Button onClick={stop}>Stop</Button>
+    </Box>
+  );
+}
+
+interface LiveSheetProps extends Pick<SheetDeskProps, 'work' | 'form' | 'thingActions'> {
+  sheet: Sheet;
+  made: SheetDeskProps['make'];
+  put: (sheet: Sheet) => void;
+  onSaid: (say: string) => void;
+  onFrozen: (id: string) => void;
+  onRemove: () => void;
+}
+
+function LiveSheet({ sheet, made, put, work, form, thingActions, onSaid, onFrozen, onRemove }: LiveSheetProps) {
+  const { facts, choices, things } = useMemo(() => made(sheet), [made, sheet]);
+  const pages = useMemo(() => pagesOf(sheet, facts, measure), [sheet, facts]);
+  const all = useMemo(() => things.map((t) => t.id), [things]);
+  const actions: PageActions = {
+    edit: (key, value) => put(edited(sheet, key, value, all)),
+    actions: (handle) => actionsOf(handle, sheet, choices, all, put, thingActions),
+  };
+  return (
+    <Layout
+      pages={pages}
+      facts={facts}
+      actions={actions}
+      side={
+        <SheetForm
+          sheet={sheet}
+          facts={facts}
+          pages={pages}
+          choices={choices}
+          things={things}
+          put={put}
+          work={work}
+          form={form}
+          onSaid={onSaid}
+          onFrozen={onFrozen}
+          onRemove={onRemove}
+        />
+      }
+    />
+  );
+}
+
+function edited(sheet: Sheet, key: EditKey, value: string, all: string[]): Sheet {
+  switch (key.of) {
+    case 'title':
+      return { ...sheet, title: value };
+    case 'note':
+      return { ...sheet, note: value };
+    case 'itemTitle':
+      return withItem(sheet, key.item, { title: value }, all);
+    case 'itemRemark':
+      return withItem(sheet, key.item, { remark: value }, all);
+  }
+}
+
+function actionsOf(
+  handle: HandleArea,
+  sheet: Sheet,
+  choices: ColumnChoice[],
+  all: string[],
+  put: (sheet: Sheet) => void,
+  thingActions: SheetDeskProps['thingActions'],
+): ThingAction[] {
+  if (handle.of === 'column') {
+    const shown = (sheet.columns ?? []).length > 0 ? sheet.columns! : choices.filter((c) => c.usual).map((c) => c.key);
+    const at = shown.indexOf(handle.id);
+    const swapped = (by: number) => {
+      const next = [...shown];
+      [next[at], next[at + by]] = [next[at + by]!, next[at]!];
+      return next;
+    };
+    return [
+      ...(at > 0 ? [{ label: 'Move left', run: () => put({ ...sheet, columns: swapped(-1) }) }] : []),
+      ...(at >= 0 && at < shown.length - 1 ? [{ label: 'Move right', run: () => put({ ...sheet, columns: swapped(1) }) }] : []),
+      ...(shown.length > 1
+        ? [{ label: 'Leave this column out', run: () => put({ ...sheet, columns: shown.filter((key) => key !== handle.id) }) }]
+        : []),
+    ];
+  }
+  return [
+    { label: 'Move earlier', run: () => put(moved(sheet, handle.id, -1, all)) },
+    { label: 'Move later', run: () => put(moved(sheet, handle.id, 1, all)) },
+    ...(thingActions?.(sheet, handle.id, put) ?? []),
+    { label: 'Leave it out', run: () => put(withItem(sheet, handle.id, { leftOut: true }, all)) },
+  ];
+}
+
+interface LayoutProps {
+  pages: Page[];
+  facts: SheetFacts;
+  actions?: PageActions;
+  addressOf?: (id: string) => string | undefined;
+  side: ReactNode;
+}
+
+/** Pages on the left, what is set of them on the right; on a phone one under the other. */
+function Layout({ pages, facts, actions, addressOf, side }: LayoutProps) {
+  const pictures = useMemo(() => picturesOf(facts), [facts]);
+  const page = pages[0]!;
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gap: 1,
+        alignItems: 'start',
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 316px' },
+        '@media print': { display: 'block' },
+      }}
+    >
+      <style>{`@page { size: ${page.width}mm ${page.height}mm; margin: 0 } @media print { body { background: #fff !important } }`}</style>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1.5,
+          justifyItems: 'center',
+          p: { xs: 0, sm: 1 },
+          '& > article': { width: '100%', maxWidth: page.width > page.height ? 1100 : 860 },
+          '@media print': {
+            display: 'block',
+            p: 0,
+            '& > article': { width: `${page.width}mm`, maxWidth: 'none', breakAfter: 'page' },
+            '& > article:last-of-type': { breakAfter: 'auto' },
+          },
+        }}
+      >
+        {pages.map((one, i) => (
+          <PageView key={i} page={one} at={i + 1} of={pages.length} pictures={pictures} addressOf={addressOf} actions={actions} />
+        ))}
+      </Box>
+      <Panel
+        sx={{
+          p: 1,
+          display: 'grid',
+          gap: 1,
+          position: { md: 'sticky' },
+          top: 8,
+          maxHeight: { md: 'calc(100vh - 16px)' },
+          overflowY: { md: 'auto' },
+          '@media print': { display: 'none' },
+        }}
+      >
+        {side}
+      </Panel>
+    </Box>
+  );
+}
+
+interface FrozenSheetProps {
+  frozen: Frozen;
+  make: SheetDeskProps['make'];
+  onSaid: (say: string) => void;
+  onDeleted: () => void;
+}
+
+/** A sheet as it was sent, with what has changed since and what was answered. */
+function FrozenSheet({ frozen, make, onSaid, onDeleted }: FrozenSheetProps) {
+  const content: FrozenContent | undefined = useFrozen((s) => s.contents[frozen.id]);
+  const [failed, setFailed] = useState('');
+  useEffect(() => void readContent(frozen.id).then(setFailed), [frozen.id]);
+  const sheet = content?.sheet;
+  const pages = useMemo(() => (content ? pagesOf(content.sheet, stamped(content.facts, frozen), measure) : []), [content, frozen]);
+  const changes = useMemo(() => (content ? changesSince(content.facts, make(content.sheet).facts) : []), [content, make]);
+  if (!content || !sheet) {
+    return <PageMessage title={failed ? 'This sheet cannot be shown' : 'Opening…'} text={failed || 'The sheet is on its way.'} />;
+  }
+  const sent = sheet.kind === 'frames' ? (id: string) => frozenPictureAddress(frozen.id, id) : undefined;
+  return (
+    <Layout
+      pages={pages}
+      facts={content.facts}
+      {...(sent && { addressOf: sent })}
+      side={
+        <SentPanel
+          frozen={frozen}
+          sheet={sheet}
+          facts={content.facts}
+          pages={pages}
+          changes={changes}
+          addressOf={sent}
+          said={answerSaid}
+          onSaid={onSaid}
+          onDeleted={onDeleted}
+        />
+      }
+    />
+  );
+}
+
+/** What a frozen sheet says of when it was frozen. */
+const stamped = (facts: SheetFacts, frozen: Frozen): SheetFacts => ({
+  ...facts,
+  state: `frozen ${when(frozen.madeAt)}, revision ${frozen.workRevision}`,
+});
