@@ -14,9 +14,9 @@ public sealed class RunningServer : IAsyncDisposable
 {
     private readonly Factory factory;
 
-    public RunningServer(string connection, bool withDemo = true)
+    public RunningServer(string connection, bool withDemo = true, string sharedHosts = "")
     {
-        factory = new Factory(connection, withDemo);
+        factory = new Factory(connection, withDemo, sharedHosts);
         factory.UseKestrel(kestrel => kestrel.Listen(IPAddress.Loopback, 0));
         factory.StartServer();
         Client = factory.CreateClient();
@@ -70,10 +70,11 @@ public sealed class RunningServer : IAsyncDisposable
         await factory.DisposeAsync();
     }
 
-    private sealed class Factory(string connection, bool withDemo) : WebApplicationFactory<Program>
+    private sealed class Factory(string connection, bool withDemo, string sharedHosts) : WebApplicationFactory<Program>
     {
         protected override void ConfigureWebHost(IWebHostBuilder builder) => builder
             .UseSetting("ConnectionStrings:Juxtopsis", connection)
+            .UseSetting("Juxtopsis:SharedHosts", sharedHosts)
             .UseSetting("Juxtopsis:Demo", withDemo ? "true" : "false")
             .ConfigureLogging(logging => logging.ClearProviders());
     }

@@ -20,7 +20,7 @@ public static class DemoComparisons
     /// <returns>New, unsaved comparisons.</returns>
     public static IEnumerable<Comparison> Create(DateTimeOffset now)
     {
-        return [Make(1, SailLoft, LoftName, now), Make(2, Slipway, SlipwayName, now), Make(3, Launch, LaunchName, now), Make(4, LongShed, LongShedName, now), Make(5, LookReached, LookReachedName, now), Make(6, LookMissed, LookMissedName, now)];
+        return [Make(1, SailLoft with { Sheets = DemoSheets.OfSailLoft }, LoftName, now), Make(2, Slipway, SlipwayName, now), Make(3, Launch, LaunchName, now), Make(4, LongShed, LongShedName, now), Make(5, LookReached, LookReachedName, now), Make(6, LookMissed, LookMissedName, now)];
     }
 
     private const string LoftName = "Sail loft: half the sensor, the same picture";

@@ -34,6 +34,7 @@ public static class DemoProduction
         Units = [Shed, River, Loose],
         Locations = Locations(),
         Bags = DemoBags.All,
+        Sheets = DemoSheets.OfProduction,
         Shots = [.. ShedShots(), .. LoftShots(), .. BenchShots(), .. RiverShots()],
     };
 

@@ -70,6 +70,7 @@ public static class DemoSet
         await BringWorksAsync(db, db.Comparisons, Comparison.Store, [.. DemoComparisons.Create(now)], cancellationToken);
         await BringUnitsAsync(db, now, cancellationToken);
         await BringWorksAsync(db, db.Productions, Production.Store, [DemoProduction.Create(now)], cancellationToken);
+        DemoSheets.Bring(db, await db.FrozenSheets.AnyAsync(s => s.Id == DemoSheets.FrozenId, cancellationToken), now);
         return held;
     }
 

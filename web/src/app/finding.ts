@@ -1,6 +1,7 @@
 import { api, comparisons, productions, type ProductionDocument } from '../api/client';
 import { factsOf, fullName } from '../gear/gear';
 import type { GearItem } from '../core/core';
+import { kinds } from '../sheets/kinds';
 import { hasWords } from '../ui/words';
 
 /** Something that was found: where it is, or what is done. */
@@ -82,6 +83,15 @@ export async function findAll(words: string, signal: AbortSignal): Promise<Found
           to: `/brief/${works[i]!.id}/bags?bag=${bag.id}`,
         })),
     ),
+    ...documents.flatMap((document, i) =>
+      (document?.sheets ?? [])
+        .map((sheet) => ({ id: sheet.id, name: sheet.title || kinds[sheet.kind].name }))
+        .filter(({ name }) => meets(held(name, i)))
+        .map(({ id, name }) => ({ group: 'Sheet', name, more: works[i]!.name, to: `/brief/${works[i]!.id}/sheets?sheet=${id}` })),
+    ),
+    ...(words === '' ? [] : works)
+      .filter((work) => meets(`Sheets of ${work.name}`))
+      .map((work) => ({ group: 'Go to', name: `Sheets of ${work.name}`, to: `/brief/${work.id}/sheets` })),
     ...(words === '' ? [] : works).flatMap((work) =>
       bagViews
         .filter(({ name }) => meets(`${name} ${work.name}`))

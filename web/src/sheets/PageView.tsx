@@ -41,7 +41,9 @@ const Paper = styled('article')({
   '& .handle:focus-within button, & .handle:hover button, &:hover .handle button': { opacity: 0.75 },
   '& .handle button:hover, & .handle button:focus-visible': { opacity: '1 !important', outline: '2px solid #0b5563' },
   '@media (hover: none)': { '& .handle button': { opacity: 0.75 } },
-  '@media print': { boxShadow: 'none', '& textarea, & .handle': { display: 'none' } },
+  // Paper would glare on a dark stage.
+  '[data-light="dark"] &': { filter: 'brightness(0.78)' },
+  '@media print': { filter: 'none !important', boxShadow: 'none', '& textarea, & .handle': { display: 'none' } },
 });
 
 export interface PageActions {

@@ -137,14 +137,16 @@ function Links({ frozen, onSaid }: { frozen: Frozen; onSaid: (say: string) => vo
   );
 }
 
+const hasEnded = ({ endsAt }: SheetLink): boolean => Date.parse(endsAt) <= Date.now();
+
 function stateOf(link: SheetLink): string {
   if (link.withdrawnAt !== null) return `withdrawn ${when(link.withdrawnAt)}`;
-  if (Date.parse(link.endsAt) <= Date.now()) return `ended ${when(link.endsAt)}`;
+  if (hasEnded(link)) return `ended ${when(link.endsAt)}`;
   return `until ${when(link.endsAt)}`;
 }
 
 function LinkRow({ link, address, onSaid }: { link: SheetLink; address: string | undefined; onSaid: (say: string) => void }) {
-  const isOpen = link.withdrawnAt === null && Date.parse(link.endsAt) > Date.now();
+  const isOpen = link.withdrawnAt === null && !hasEnded(link);
   const copy = async () => {
     try {
       await navigator.clipboard.writeText(address!);

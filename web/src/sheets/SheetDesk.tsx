@@ -6,7 +6,7 @@ import { Panel } from '../ui/Panel';
 import { when } from '../ui/format';
 import { changesSince, moved, withItem, type ColumnChoice, type Sheet, type SheetFacts, type SheetKind } from './facts';
 import { forgetWidths, loadFonts, measure } from './fonts';
-import { answerSaid, frozenPictureAddress, readContent, readFrozen, useFrozen, type Frozen, type FrozenContent } from './frozen';
+import { answerSaid, frozenPictureAddress, readContent, useFrozen, useFrozenOf, type Frozen, type FrozenContent } from './frozen';
 import { kinds, newSheet } from './kinds';
 import type { EditKey, HandleArea, Page } from './marks';
 import { PageView, type PageActions } from './PageView';
@@ -49,22 +49,9 @@ interface SheetDeskProps {
 /** The sheets of a piece of work: those that follow it, and those that were frozen. The page on the screen is the page. */
 export function SheetDesk({ work, sheets, offered, make, change, form, thingActions, waiting = '', children }: SheetDeskProps) {
   const [where, setWhere] = useSearchParams();
-  const frozen = useFrozen((s) => (s.work === work.id ? s.sheets : none));
+  const frozen = useFrozenOf(work.id);
   const [said, setSaid] = useState('');
   const lettersAreHere = useLetters();
-  useEffect(() => {
-    const read = () => void readFrozen(work.id);
-    read();
-    // What is answered arrives while the page stands open.
-    const timer = setInterval(() => {
-      if (!document.hidden) read();
-    }, answersEveryMs);
-    window.addEventListener('focus', read);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener('focus', read);
-    };
-  }, [work.id]);
   const asked = where.get('sheet');
   const shownFrozen = frozen.find((f) => f.id === asked);
   const sheet = shownFrozen ? undefined : (sheets.find((s) => s.id === asked) ?? sheets[0]);
@@ -95,7 +82,7 @@ export function SheetDesk({ work, sheets, offered, make, change, form, thingActi
         {sheets.map((s) => (
           <Button key={s.id} variant={s === sheet ? 'outlined' : 'text'} aria-pressed={s === sheet} onClick={() => show(s.id)} sx={tab}>
             <span>{s.title || kinds[s.kind].name}</span>
-            <small>{kinds[s.kind].name}</small>
+            <small>{s.title ? kinds[s.kind].name : paperSaid(s)}</small>
           </Button>
         ))}
         {frozen.map((f) => (
@@ -153,8 +140,9 @@ export function SheetDesk({ work, sheets, offered, make, change, form, thingActi
   );
 }
 
-const none: Frozen[] = [];
-const answersEveryMs = 20_000;
+const paperSaid = ({ paper = 'a4', isLandscape }: Sheet): string =>
+  `${paper === 'letter' ? 'Letter' : paper.toUpperCase()} ${isLandscape ? 'across' : 'upright'}`;
+
 const tab = {
   display: 'grid',
   lineHeight: 1.15,

@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import { create } from 'zustand';
 import { api, failure, sendFile, unreachable, type Failure } from '../api/client';
 import type { components } from '../api/schema';
@@ -12,8 +13,13 @@ export type SheetAnswer = Schemas['SheetAnswerOutput'];
 export type SheetLink = Schemas['SheetLinkOutput'];
 type Shot = Schemas['SheetShot'];
 
+/** The shape of what is frozen now. */
+const contentVersion = 1;
+
 /** What a frozen sheet keeps: the sheet and its facts as they were. */
 export interface FrozenContent {
+  /** The shape that this is of. */
+  version: number;
   sheet: Sheet;
   facts: SheetFacts;
 }
@@ -48,6 +54,26 @@ export async function readFrozen(work: string): Promise<void> {
   }
 }
 
+const answersEveryMs = 20_000;
+const nothing: Frozen[] = [];
+
+/** The frozen sheets of a piece of work; what is answered arrives while the page stands open. */
+export function useFrozenOf(work: string): Frozen[] {
+  useEffect(() => {
+    const read = () => void readFrozen(work);
+    read();
+    const timer = setInterval(() => {
+      if (!document.hidden) read();
+    }, answersEveryMs);
+    window.addEventListener('focus', read);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('focus', read);
+    };
+  }, [work]);
+  return useFrozen((s) => (s.work === work ? s.sheets : nothing));
+}
+
 /** Reads what a frozen sheet holds; what went wrong, or an empty text. */
 export async function readContent(id: string): Promise<string> {
   if (useFrozen.getState().contents[id]) {
@@ -58,7 +84,11 @@ export async function readContent(id: string): Promise<string> {
     if (!data) {
       return failure(response.status, error).say;
     }
-    useFrozen.setState((s) => ({ contents: { ...s.contents, [id]: data.content as FrozenContent } }));
+    const content = data.content as FrozenContent;
+    if (content.version !== contentVersion) {
+      return 'This sheet was frozen by another version of the program. Its link and its answers are as they were.';
+    }
+    useFrozen.setState((s) => ({ contents: { ...s.contents, [id]: content } }));
     return '';
   } catch {
     return unreachable.say;
@@ -135,7 +165,7 @@ export async function freeze(
         note: sheet.note ?? '',
         foot: facts.foot.join('  ·  ').slice(0, 1000),
         shots: isFrames ? shotsOf(sheet, facts) : [],
-        content: { sheet, facts } as never,
+        content: { version: contentVersion, sheet, facts } as never,
       },
     });
     if (!data) {
@@ -147,7 +177,7 @@ export async function freeze(
         if (sent) return sent;
       }
     }
-    useFrozen.setState((s) => ({ sheets: [data, ...s.sheets], contents: { ...s.contents, [id]: { sheet, facts } } }));
+    useFrozen.setState((s) => ({ sheets: [data, ...s.sheets], contents: { ...s.contents, [id]: { version: contentVersion, sheet, facts } } }));
     return data;
   } catch {
     return unreachable;

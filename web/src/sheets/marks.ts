@@ -105,6 +105,11 @@ export const circle = (x: number, y: number, r: number): string =>
 /** A hundredth of a hair is not printed. */
 const n = (mm: number): number => Math.round(mm * 1e4) / 1e4;
 
+const segmenter = new Intl.Segmenter(undefined, { granularity: 'grapheme' });
+
+/** A text in what people take for its letters: a letter with its marks is one. */
+export const signsOf = (text: string): string[] => Array.from(segmenter.segment(text), ({ segment }) => segment);
+
 /** Lines that a text takes in a width; a word that is wider is broken where it must be. */
 export function wrap(text: string, width: number, size: number, face: Face, measure: Measure, most = Infinity): string[] {
   const lines: string[] = [];
@@ -120,13 +125,14 @@ export function wrap(text: string, width: number, size: number, face: Face, meas
       now = '';
     }
     now = word;
-    while (!fits(now.trimEnd()) && [...now].length > 1) {
-      const letters = [...now];
-      let [least, most_] = [1, letters.length - 1];
-      while (least < most_) {
-        const middle = Math.ceil((least + most_) / 2);
+    while (!fits(now.trimEnd())) {
+      const letters = signsOf(now);
+      if (letters.length < 2) break;
+      let [least, greatest] = [1, letters.length - 1];
+      while (least < greatest) {
+        const middle = Math.ceil((least + greatest) / 2);
         if (fits(letters.slice(0, middle).join(''))) least = middle;
-        else most_ = middle - 1;
+        else greatest = middle - 1;
       }
       lines.push(letters.slice(0, least).join(''));
       now = letters.slice(least).join('');
@@ -136,7 +142,7 @@ export function wrap(text: string, width: number, size: number, face: Face, meas
   if (lines.length <= most) return lines;
   const cut = lines.slice(0, most);
   let last = cut[most - 1]!;
-  while (last !== '' && !fits(`${last}…`)) last = [...last].slice(0, -1).join('');
+  while (last !== '' && !fits(`${last}…`)) last = signsOf(last).slice(0, -1).join('');
   cut[most - 1] = `${last.trimEnd()}…`;
   return cut;
 }

@@ -18,6 +18,9 @@ export function pagesOf(sheet: Sheet, facts: SheetFacts, measure: Measure): Page
 }
 
 const leading = 1.28;
+/** How high a frame may be, mm: so that two rows of cards stand on a page that lies across. */
+const mostHighAcross = 40;
+const mostHigh = 78;
 
 class Layout {
   private readonly pages: Page[] = [];
@@ -245,7 +248,7 @@ class Layout {
     const title = this.lines(item?.title || frame.title, width - 9, 10, 'bold', 2);
     const several = frame.options.length > 1;
     const part = several ? (width - 3) / 2 : width;
-    const boxOf = (aspect: number) => Math.min(part / aspect, several ? 46 : 78);
+    const boxOf = (aspect: number) => Math.min(part / aspect, this.sheet.isLandscape ? mostHighAcross : mostHigh);
     const options = frame.options.map((option, i) => {
       const lines = several
         ? [
@@ -260,13 +263,13 @@ class Layout {
     const rowHeights = rows.map(
       (row) => Math.max(...row.map((o) => o.height + (o.lines.length > 0 ? 1.5 + o.lines.length * step(7.4) : 0))) + 1.5,
     );
-    const values = several ? [] : columns.map((c) => frame.values[c.key] ?? '').filter((text) => text !== '');
+    const values = several ? [] : settingsOf(frame, columns);
     const lines = values.flatMap((text) => this.lines(text, width, 8, 'sans', 3));
     const warnings = frame.warnings.flatMap((text) => this.lines(`! ${text}`, width, 7.6, 'sans', 3));
     const remark = this.lines(item?.remark || frame.remark, width, 8, 'sans', 4);
     const titleHeight = Math.max(1, title.length) * step(10);
     const remarkHeight = Math.max(1, remark.length) * step(8);
-    const signs = 9;
+    const signs = 8;
     const height = titleHeight + 1.2 + sum(rowHeights) + lines.length * step(8) + warnings.length * step(7.6) + 1.6 + remarkHeight + signs;
     return {
       height,
@@ -514,6 +517,13 @@ class Layout {
     this.page.marks.push(...marks.map((mark) => shifted(mark, x, this.y)));
     this.y += height + 5;
   }
+}
+
+/** The rig on a line of its own, and its settings one after another. */
+function settingsOf(frame: FrameFact, columns: ColumnFact[]): string[] {
+  const said = (of: ColumnFact[]) => of.map((c) => frame.values[c.key] ?? '').filter((text) => text !== '');
+  const own = (c: ColumnFact) => c.key === 'rig' || c.key === 'mode';
+  return [...said(columns.filter(own)), said(columns.filter((c) => !own(c))).join(' · ')];
 }
 
 const letters = 'ABCDEFGH';

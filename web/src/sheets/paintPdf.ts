@@ -1,6 +1,6 @@
 import { create, type Font } from 'fontkit';
 import PDFDocument from 'pdfkit';
-import { mmPerPoint, tones, type Face, type Page, type TextMark } from './marks';
+import { mmPerPoint, signsOf, tones, type Face, type Page, type TextMark } from './marks';
 
 /** What a document says of itself. */
 export interface PdfAbout {
@@ -66,7 +66,7 @@ export async function paintPdf(pages: Page[], pictures: Map<string, Uint8Array>,
     if (!letters) {
       const file = await help.file(url);
       letters = { name: `f${loaded.size}`, font: create(file as never) as Font };
-      document.registerFont(letters.name, file as never);
+      document.registerFont(letters.name, file);
       loaded.set(url, letters);
     }
     return letters;
@@ -74,19 +74,17 @@ export async function paintPdf(pages: Page[], pictures: Map<string, Uint8Array>,
   /** A text in parts, each in letters that have it; null for those that nothing has. */
   const partsOf = async (text: string, face: Face): Promise<{ text: string; letters: Letters | null }[]> => {
     const parts: { text: string; letters: Letters | null }[] = [];
-    for (const sign of text) {
-      const code = sign.codePointAt(0)!;
+    const has = ({ font }: Letters, sign: string) => Array.from(sign).every((one) => font.hasGlyphForCodePoint(one.codePointAt(0)!));
+    for (const sign of signsOf(text)) {
       const last = parts.at(-1);
       let letters: Letters | null = null;
-      if (last?.letters?.font.hasGlyphForCodePoint(code)) {
+      if (last?.letters && has(last.letters, sign)) {
         letters = last.letters;
-      } else if (last && !last.letters && (joins.test(sign) || sign === ' ')) {
-        // Within a run that the system draws, blanks and marks stay with it.
-        letters = null;
-      } else {
+      } else if (!(last && !last.letters && sign === ' ')) {
+        // A blank within a run that the system draws stays with it.
         for (const url of help.files[face]) {
           const candidate = await lettersOf(url);
-          if (candidate.font.hasGlyphForCodePoint(code)) {
+          if (has(candidate, sign)) {
             letters = candidate;
             break;
           }
@@ -100,7 +98,9 @@ export async function paintPdf(pages: Page[], pictures: Map<string, Uint8Array>,
 
   const write = async (mark: TextMark): Promise<void> => {
     const parts = await partsOf(mark.text, mark.face);
-    const drawn = await Promise.all(parts.map((part) => (part.letters ? null : help.drawn(part.text, mark.face, tones[mark.tone]))));
+    const drawn = await Promise.all(
+      parts.map(async (part) => (part.letters ? null : await help.drawn(part.text, mark.face, tones[mark.tone]))),
+    );
     const widths = parts.map((part, i) => {
       if (!part.letters) return (drawn[i]?.emWide ?? 0) * mark.size;
       document.font(part.letters.name).fontSize(mark.size);
@@ -159,9 +159,6 @@ export async function paintPdf(pages: Page[], pictures: Map<string, Uint8Array>,
   await whole;
   return joined(chunks);
 }
-
-/** Marks that belong to the sign before them. */
-const joins = /[\p{M}\u200c\u200d\ufe0f]/u;
 
 function joined(chunks: Uint8Array[]): Uint8Array {
   const all = new Uint8Array(chunks.reduce((sum, chunk) => sum + chunk.length, 0));

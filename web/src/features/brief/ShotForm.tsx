@@ -15,6 +15,7 @@ import { placesOf, shotsOf, useProduction } from './productionStore';
 import { addPlace, changeShot, duplicateShot, moveShot, removeShot } from './commands';
 import { behinds, cameraSupports, entriesOf } from './words';
 import { problemOf, WordsField } from './formParts';
+import { ShotAnswers } from './ShotAnswers';
 import { SizeChoice } from './SizeChoice';
 import { SubjectFields } from './SubjectFields';
 import { Grid } from './formParts';
@@ -56,6 +57,7 @@ export const ShotForm = memo(function ShotForm({ shot, feet }: { shot: ShotInput
     <Box component="section" aria-label="Shot" sx={{ display: 'grid', gap: 1 }}>
       <ShotName shot={shot} />
       {shot.note && !more && <Typography sx={{ fontSize: 13, color: 'text.secondary', lineHeight: 1.3 }}>{shot.note}</Typography>}
+      <ShotAnswers shotId={shot.id} />
       <SizeChoice shot={shot} feet={feet} drawing={frame && <CutDrawing shot={shot} frame={frame} feet={feet} />} />
       <SubjectFields shot={shot} feet={feet} />
       <Grid>

@@ -1,3 +1,4 @@
+import { latestAnswers, useFrozen } from '../../sheets/frozen';
 import { Button, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useEffect, useRef } from 'react';
@@ -126,7 +127,9 @@ export const ShotStrip = memo(function ShotStrip() {
 const ShotCard = memo(function ShotCard({ shot, number, current }: { shot: ShotInput; number: number; current: boolean }) {
   const thumb = useAnswers((s) => s.thumbs[shot.id]);
   const usual = useProduction((s) => s.document.delivery?.aspect ?? 16 / 9);
+  const production = useProduction((s) => s.id);
   const aspect = shot.deliveryAspect ?? usual;
+  const answered = useFrozen((s) => verdicts[latestAnswers(s.work === production ? s.sheets : [], shot.id)[0]?.verdict ?? 'none']);
   // The places are modelled for a level camera.
   const overhead = shot.cameraSupport === 'overhead';
   return (
@@ -148,11 +151,15 @@ const ShotCard = memo(function ShotCard({ shot, number, current }: { shot: ShotI
         {number}. {shot.name}
       </div>
       <div className={thumb && !thumb.fits ? 'how none' : 'how'}>
-        {thumb && !thumb.fits ? 'Nothing fits yet' : shot.chosen ? `${tightness(shot)} · chosen` : tightness(shot)}
+        {thumb && !thumb.fits
+          ? 'Nothing fits yet'
+          : [tightness(shot), answered || (shot.chosen ? 'chosen' : '')].filter(Boolean).join(' · ')}
       </div>
     </Card>
   );
 });
+
+const verdicts = { approved: 'approved', declined: 'not like this', none: '' };
 
 function grouped(shots: ShotInput[], of: (shot: ShotInput) => string): [string, ShotInput[]][] {
   const groups = new Map<string, ShotInput[]>();

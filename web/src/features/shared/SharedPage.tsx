@@ -170,7 +170,7 @@ function Shot({ token, shot, has, answers, name, onAnswer }: ShotProps) {
         value={remark}
         maxLength={1000}
         rows={2}
-        onChange={(event) => setRemark((event.target as HTMLTextAreaElement).value)}
+        onChange={(event) => setRemark(event.target.value)}
         sx={{
           font: 'inherit',
           fontSize: 15,

@@ -17,7 +17,7 @@ export const tokenOf = (hash: string): string => hash.replace(/^#/, '').trim();
 async function send(token: string, path: string, init: RequestInit = {}): Promise<Response> {
   return fetch(`/api/shared${path}`, {
     ...init,
-    headers: { ...init.headers, Authorization: `Bearer ${token}` },
+    headers: { ...(init.headers as Record<string, string> | undefined), Authorization: `Bearer ${token}` },
     signal: AbortSignal.timeout(limitMs),
     credentials: 'omit',
     referrerPolicy: 'no-referrer',

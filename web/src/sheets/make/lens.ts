@@ -66,7 +66,7 @@ function what(of: SheetRig, conventions: Conventions | undefined, say: Language)
     ['Blur and light as', say.aperture(figures.equivalentFNumber)],
     ['Crop', say.figure('cropFactor', figures)],
     ['Angle across', say.figure('angleOfViewHorizontalDeg', figures)],
-    ['Widest, and its light', `${say.aperture(widestOf(of))}, ${lightOf(widest, say)}`],
+    ['Widest, and its light', lightOf(widestOf(of), widest, say)],
     ['Nearest focus', say.figure('nearestSubjectDistanceMm', figures)],
     ['Smallest picture', say.figure('smallestFieldWidthMm', figures)],
     ['Largest ratio', say.figure('maximumMagnification', figures)],
@@ -83,11 +83,13 @@ function what(of: SheetRig, conventions: Conventions | undefined, say: Language)
   };
 }
 
-/** How much light a setting lets through: by its T-number where that is known. */
-const lightOf = (figures: Numbers, say: Language): string =>
-  Number.isNaN(figures.effectiveTNumber)
-    ? `as ${say.aperture(figures.effectiveFNumber)}, T not known`
-    : say.figure('effectiveTNumber', figures);
+/** How much light the widest aperture lets through: by its T-number where that is known. */
+function lightOf(widest: number, figures: Numbers, say: Language): string {
+  const marked = say.aperture(widest);
+  if (!Number.isNaN(figures.effectiveTNumber)) return `${marked}, ${say.figure('effectiveTNumber', figures)}`;
+  const effective = say.aperture(figures.effectiveFNumber);
+  return effective === marked ? `${marked}, T not known` : `${marked}, as ${effective}, T not known`;
+}
 
 const widestOf = ({ rig, figures }: SheetRig): number => {
   const widest = rig!.lens?.widestFNumber;

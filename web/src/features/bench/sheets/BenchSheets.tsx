@@ -81,7 +81,7 @@ export function BenchSheets() {
           {
             ...setup,
             rigs: setup.rigs.map((rig) => ({ ...rig, chain: undefined })),
-            conventions: sheet.conventions ?? ({} as Conventions),
+            conventions: sheet.conventions ?? {},
           },
           personFeet,
         ),

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo } from 'react';
 import { useParams } from 'react-router';
 import { productions } from '../../../api/client';
 import { useSettings } from '../../../app/settings';
-import { core, type Conventions, type ShotInput } from '../../../core/core';
+import { core, type ShotInput } from '../../../core/core';
 import { ConflictDialog } from '../../../documents/ConflictDialog';
 import { DeletedNotice, DocumentPage } from '../../../documents/DocumentPage';
 import { bagsOf } from '../../../gear/bags';
@@ -178,7 +178,7 @@ function Sheets() {
       const first = distinct(shotsOf(document), (shot) => shotRig(document, id, shot, '', shot.chosen, answers, undefined))[0];
       return first?.rig
         ? core().questions(
-            { scene: first.scene, rigs: [{ ...first.rig, chain: undefined }], conventions: sheet.conventions ?? ({} as Conventions) },
+            { scene: first.scene, rigs: [{ ...first.rig, chain: undefined }], conventions: sheet.conventions ?? {} },
             personFeet,
           )
         : [];
