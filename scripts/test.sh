@@ -114,6 +114,7 @@ run_tests() {
   mkdir -p "$data" artifacts/tests
   need_postgres
   need_chromium
+  need_pdf_tools
   npm_install
   say "Building"
   # The page is checked beside the compiler, which leaves a core idle for most of its time.

@@ -61,6 +61,12 @@ need_chromium() {
   install_debian "the browser that tests drive" chromium
 }
 
+need_pdf_tools() {
+  command -v pdftotext >/dev/null && return
+  mkdir -p "$data"
+  install_debian "what reads PDF files back in tests" poppler-utils
+}
+
 need_cxx() {
   command -v g++ >/dev/null && return
   mkdir -p "$data"

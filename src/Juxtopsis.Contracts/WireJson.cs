@@ -91,6 +91,7 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(CrewFileHead))]
 [JsonSerializable(typeof(CrewFileWork))]
 [JsonSerializable(typeof(CrewFileUnits))]
+[JsonSerializable(typeof(CrewFileSheet))]
 [JsonSerializable(typeof(CrewImportOutput))]
 [JsonSerializable(typeof(DemoInput))]
 [JsonSerializable(typeof(ImportBackOutput))]

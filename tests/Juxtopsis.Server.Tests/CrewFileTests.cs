@@ -43,6 +43,10 @@ public sealed class CrewFileTests(ServerFixture fixture) : IClassFixture<ServerF
         await fixture.Server.SendAsync(HttpMethod.Put, $"/api/units/{second}", $$"""{"gearId":"{{thing}}","label":"two"}""", ifNoneMatch: "*");
         await fixture.Server.SendAsync(
             HttpMethod.Post, "/api/bookings", $$"""{"book":[{"id":"{{booking}}","unitId":"{{second}}","crewUnit":"River unit","from":"2027-06-01T08:00","to":"2027-06-02T18:00","afterMinutes":60}]}""");
+        var sheet = Guid.NewGuid();
+        const string Frames = """[{"id":"s1","title":"1 A rivet","options":[{"id":"s1"},{"id":"s1.1"}]}]""";
+        var frozen = $$"""{"workId":"{{id}}","sheetId":"{{Guid.NewGuid()}}","workRevision":1,"kind":"frames","title":"Sent","shots":{{Frames}},"content":{"a":1} }""";
+        Assert.Equal(201, (int)(await fixture.Server.SendAsync(HttpMethod.Put, $"/api/sheets/{sheet}", frozen)).Status);
         var taken = await fixture.Server.Client.GetByteArrayAsync("/api/crew/export.zip");
         using (var zip = new ZipArchive(new MemoryStream(taken)))
         {
@@ -60,6 +64,9 @@ public sealed class CrewFileTests(ServerFixture fixture) : IClassFixture<ServerF
 
         var moved = Assert.Single((await other.SendAsync(HttpMethod.Get, $"/api/bookings?unit={second}")).Json.AsArray())!;
         Assert.Equal((booking, "2027-06-02T19:00"), (moved["id"]!.GetValue<Guid>(), moved["return"]!.GetValue<string>()));
+
+        var sent = (await other.SendAsync(HttpMethod.Get, $"/api/sheets/{sheet}")).Json;
+        Assert.Equal(("Sent", 1), (sent["summary"]!["title"]!.GetValue<string>(), sent["content"]!["a"]!.GetValue<int>()));
 
         var (_, again) = await Bring(other, taken);
         Assert.Equal((0, 0), (again["added"]!.GetValue<int>(), again["copies"]!.GetValue<int>()));

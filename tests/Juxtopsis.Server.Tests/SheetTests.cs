@@ -232,6 +232,24 @@ public sealed class SheetTests(ServerFixture fixture) : IClassFixture<ServerFixt
     }
 
     [Fact]
+    public async Task Whoever_guesses_is_soon_held_up_and_the_crew_is_not()
+    {
+        await using var server = await new RunningServer(fixture.Connection).ReadyAsync();
+        var counts = new Dictionary<int, int>();
+        for (var i = 0; i < 400; i++)
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Get, "/api/shared");
+            request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", $"{Guid.NewGuid():N}");
+            using var response = await server.Client.SendAsync(request);
+            counts[(int)response.StatusCode] = counts.GetValueOrDefault((int)response.StatusCode) + 1;
+        }
+
+        Assert.Equal([404, 429], counts.Keys.Order());
+        Assert.InRange(counts[404], 300, 390);
+        Assert.Equal(200, (int)(await server.SendAsync(HttpMethod.Get, "/api/productions")).Status);
+    }
+
+    [Fact]
     public async Task The_database_keeps_sheets_of_other_crews_apart()
     {
         var sheet = await Freeze();

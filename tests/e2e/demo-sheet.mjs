@@ -10,7 +10,7 @@ const folder = new URL('../../src/Juxtopsis.Data/Demo/sheet/', import.meta.url);
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.addInitScript(() => localStorage.setItem('juxtopsis.tour', 'done'));
+await page.addInitScript(() => window.localStorage.setItem('juxtopsis.tour', 'done'));
 await page.goto(`${base}/brief/${production}/sheets?sheet=${sheet}`);
 await page.getByText('from 52.5').first().waitFor({ timeout: 60_000 });
 const [put] = await Promise.all([

@@ -163,3 +163,83 @@ test('two frames are looked at closely: wiped, in turn, as outlines, and saved',
   await page.keyboard.press('Escape');
   await expect(closer).toHaveCount(0);
 });
+
+test('a picture of any size is drawn in parts that nobody can tell from one, says how far it is, and can be stopped', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(120_000);
+  // What a page orders of its drawing program, and its address.
+  let address = '';
+  page.on('request', (request) => {
+    if (/\/assets\/worker-[^/]+\.js$/.test(request.url())) address = request.url();
+  });
+  await page.addInitScript(() => {
+    const orders: object[] = [];
+    Object.assign(window, { orders });
+    window.Worker = new Proxy(window.Worker, {
+      construct(worker, given: [URL, WorkerOptions?]) {
+        const made = new worker(...given);
+        if (given[1]?.name === 'pictures') {
+          const send = made.postMessage.bind(made);
+          made.postMessage = (message: unknown) => {
+            orders.push(message as object);
+            send(message);
+          };
+        }
+        return made;
+      },
+    });
+  });
+  await open(page, server.address, {
+    scene: { subjectDistanceMm: 3000, backgroundDistanceMm: 5000 },
+    rigs: [{ ...lens, focalLengthMm: 24, fNumber: 8 }],
+  });
+  expect(address).not.toBe('');
+  const made = await page.evaluate(async (script) => {
+    const order = (window as unknown as { orders: { kind: string; order: object }[] }).orders.find((o) => o.kind === 'show')!.order;
+    const worker = new Worker(script, { type: 'module' });
+    const told: number[] = [];
+    const print = (id: string, width: number, height: number) =>
+      new Promise<ImageData>((done) => {
+        worker.onmessage = async ({ data }: MessageEvent<{ kind: string; id: string; done: number; jpeg: Blob }>) => {
+          if (data.id !== id) return;
+          if (data.kind === 'printing') told.push(data.done);
+          if (data.kind === 'printed') {
+            const bitmap = await createImageBitmap(data.jpeg);
+            const draw = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d')!;
+            draw.drawImage(bitmap, 0, 0);
+            done(draw.getImageData(0, 0, bitmap.width, bitmap.height));
+          }
+        };
+        worker.postMessage({ kind: 'print', order: { ...order, id, width, height }, quality: 0.98 });
+      });
+    // 1800 px are two parts each way of up to 1280; 900 px are one. Half as large, both are the same picture.
+    const large = await print('large', 1800, 1012);
+    const parts = [...told];
+    const small = await print('small', 900, 506);
+    const half = new OffscreenCanvas(900, 506).getContext('2d')!;
+    half.imageSmoothingQuality = 'high';
+    half.drawImage(await createImageBitmap(large), 0, 0, 900, 506);
+    const [a, b] = [half.getImageData(0, 0, 900, 506).data, small.data];
+    const columns = Array.from({ length: 900 }, (_, x) => {
+      let sum = 0;
+      for (let y = 0; y < 506; y++) sum += Math.abs(a[(y * 900 + x) * 4 + 1]! - b[(y * 900 + x) * 4 + 1]!);
+      return sum / 506;
+    });
+    worker.postMessage({ kind: 'print', order: { ...order, id: 'stopped', width: 4000, height: 2250 }, quality: 0.9 });
+    worker.postMessage({ kind: 'stopPrinting', id: 'stopped' });
+    const after = await print('after', 320, 180);
+    worker.terminate();
+    return { size: [large.width, large.height], parts, columns, after: after.width };
+  }, address);
+  expect(made.size).toEqual([1800, 1012]);
+  expect(made.parts.length).toBeGreaterThan(4);
+  expect(made.parts).toEqual([...made.parts].sort((a, b) => a - b));
+  expect(made.parts.at(-1)).toBe(1);
+  expect(made.after).toBe(320);
+  // The seam lies at 1280 of 1800, that is 640 of 900: it differs no more than elsewhere.
+  const mean = made.columns.reduce((sum, value) => sum + value, 0) / made.columns.length;
+  expect(mean).toBeLessThan(4);
+  expect(Math.max(...made.columns.slice(636, 645))).toBeLessThan(Math.max(...made.columns.slice(0, 600)) + 2);
+});

@@ -59,13 +59,21 @@ async function match(page) {
   await page.waitForTimeout(2500);
 }
 
-/** Two cameras that cut together. */
-async function cut(page) {
-  await page.getByRole('button', { name: 'Cut together' }).click();
-  await page.getByRole('combobox', { name: 'The one that leads' }).click();
-  await page.getByRole('option', { name: /^B Dabchick/ }).click();
-  await page.getByRole('button', { name: 'Find lenses' }).click();
-  await page.getByRole('region', { name: 'As soft behind as the lead is now' }).waitFor();
+/** A frozen sheet with its answers. */
+async function sheets(page) {
+  await page.getByText('Nothing on it has changed.').waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
+}
+
+/** The same as whoever has its link sees it, answered once. */
+async function shared(page) {
+  await page.getByLabel('For', { exact: true }).fill('The producer');
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  await page.goto(await page.getByLabel('Address of the link').inputValue());
+  await page.reload();
+  await page.getByLabel(/^Your name/).fill('Oda Brenwick');
+  await page.getByRole('button', { name: 'Yes, like this' }).first().click();
+  await page.getByText('1 of 5 answered').waitFor();
 }
 
 const shots = [
@@ -73,6 +81,13 @@ const shots = [
   { name: 'bags', path: `${production}/bags`, viewport: wide, act: bags },
   { name: 'bags-best', path: `${production}/bags?view=best`, viewport: wide, wait: 0, act: best },
   { name: 'bookings', path: `${production}/bags?view=bookings`, viewport: wide, colorScheme: 'dark' },
+  { name: 'sheets', path: `${production}/sheets?sheet=10f7a7e0-0000-4000-8000-00000000a710`, viewport: wide, act: sheets },
+  {
+    name: 'sheet-link',
+    path: `${production}/sheets?sheet=10f7a7e0-0000-4000-8000-00000000a710`,
+    viewport: { width: 390, height: 844 },
+    act: shared,
+  },
   { name: 'bench', path: demo(1), viewport: wide },
   { name: 'closer', path: demo(1), viewport: wide, press: /^Look closer at rig A/, wait: 25_000 },
   { name: 'bench-phone', path: demo(2), viewport: { width: 390, height: 844 } },
@@ -82,11 +97,9 @@ const shots = [
   { name: 'chain', path: demo(4), viewport: wide },
   { name: 'shelf', path: `/shelf?kind=lens&camera=${skiff}`, viewport: wide },
   { name: 'shelf-lens', path: `/shelf?q=fast&camera=${skiff}`, viewport: wide, press: /^Dunlin 18–35 mm ƒ1.8$/ },
-  { name: 'shelf-phone', path: '/shelf?q=wide+zoom', viewport: { width: 390, height: 844 } },
   { name: 'work', path: '/work', viewport: wide },
   { name: 'match', path: `${demo(6)}?view=match`, viewport: wide, act: match },
   // Last, since they change the comparison.
-  { name: 'match-cut', path: `${demo(5)}?view=match`, viewport: wide, colorScheme: 'dark', act: cut },
   { name: 'light', path: `${demo(2)}?view=light`, viewport: wide, act: light },
   { name: 'hold', path: demo(1), viewport: wide, colorScheme: 'dark', act: hold },
 ];

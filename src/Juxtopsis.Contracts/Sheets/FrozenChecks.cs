@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Quantities;
@@ -27,6 +28,12 @@ public static class FrozenChecks
         checks.Text("title", input.Title, "The title", MaxTitle);
         checks.Text("note", input.Note, "The note", MaxLine);
         checks.Text("foot", input.Foot, "The foot", 1000);
+        // PostgreSQL keeps no null characters.
+        if (input.Content.ValueKind != JsonValueKind.Object || input.Content.GetRawText().Contains("\\u0000", StringComparison.Ordinal))
+        {
+            checks.Add("content", "", "a JSON object without null characters", "The content is no object that can be kept.", "Open the sheet anew and freeze it again.");
+        }
+
         ProductionChecks.CheckCount(checks, "shots", input.Shots.Count, MostShots, "shots");
         if (checks.NoNull("shots", input.Shots))
         {

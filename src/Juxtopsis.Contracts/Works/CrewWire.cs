@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Juxtopsis.Contracts.Bookings;
+using Juxtopsis.Contracts.Sheets;
 
 namespace Juxtopsis.Contracts.Works;
 
@@ -40,7 +41,15 @@ public sealed record CrewFileBooking(
     Guid Id, Guid UnitId, Guid? ProductionId, Guid? BagId, string CrewUnit, DateTimeOffset StartsAt, DateTimeOffset EndsAt, DateTimeOffset BlockedFrom, DateTimeOffset BlockedTo, int? DaysCharged, string Note,
     string By);
 
-/// <summary>The layout of a crew's file: a ZIP archive of <c>crew.json</c>, <c>shelf.json</c>, tables, units with their bookings, works and photographs.</summary>
+/// <summary>A frozen sheet in a crew's file. Its links stay behind: they open a sheet of one server.</summary>
+/// <param name="Id">Its identity.</param>
+/// <param name="Sheet">What it shows.</param>
+/// <param name="MadeAt">When it was frozen.</param>
+/// <param name="By">What whoever did it is called.</param>
+/// <param name="Answers">What was answered.</param>
+public sealed record CrewFileSheet(Guid Id, FrozenInput Sheet, DateTimeOffset MadeAt, string By, IReadOnlyList<SheetAnswerOutput> Answers);
+
+/// <summary>The layout of a crew's file: a ZIP archive of <c>crew.json</c>, <c>shelf.json</c>, tables, units with their bookings, works, frozen sheets and photographs.</summary>
 public static class CrewFile
 {
     /// <summary>What the head says.</summary>

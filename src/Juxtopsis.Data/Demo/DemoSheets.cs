@@ -52,21 +52,7 @@ internal static class DemoSheets
 
         var sent = now.AddDays(-2);
         var input = JsonSerializer.Deserialize(Read("frozen.json"), WireJson.Default.FrozenInput)!;
-        db.Add(new FrozenSheet
-        {
-            Id = frozenId,
-            WorkId = input.WorkId,
-            SheetId = input.SheetId,
-            WorkRevision = 1,
-            Kind = input.Kind,
-            Title = input.Title,
-            Note = input.Note,
-            Foot = input.Foot,
-            Shots = JsonSerializer.Serialize(input.Shots, WireJson.Default.IReadOnlyListSheetShot),
-            Content = input.Content.GetRawText(),
-            MadeAt = sent,
-            By = "",
-        });
+        db.Add(FrozenSheet.Of(frozenId, input, sent, ""));
         foreach (var option in input.Shots.SelectMany(s => s.Options))
         {
             db.Add(new FrozenPicture { FrozenSheetId = frozenId, OptionId = option.Id, Jpeg = Read($"{option.Id}.jpg") });

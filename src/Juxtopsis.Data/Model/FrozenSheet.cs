@@ -1,3 +1,5 @@
+using System.Text.Json;
+using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Sheets;
 
 namespace Juxtopsis.Data.Model;
@@ -46,6 +48,47 @@ public sealed class FrozenSheet : ICrewOwned
 
     /// <summary>What whoever did it is called; empty where that was not said.</summary>
     public required string By { get; init; }
+
+    /// <summary>A sheet as it is to be kept.</summary>
+    /// <param name="id">Its identity.</param>
+    /// <param name="input">What it shows.</param>
+    /// <param name="at">When it was frozen.</param>
+    /// <param name="by">What whoever did it is called.</param>
+    /// <returns>A new, unsaved sheet.</returns>
+    public static FrozenSheet Of(Guid id, FrozenInput input, DateTimeOffset at, string by)
+    {
+        ArgumentNullException.ThrowIfNull(input);
+        return new()
+        {
+            Id = id,
+            WorkId = input.WorkId,
+            SheetId = input.SheetId,
+            WorkRevision = input.WorkRevision,
+            Kind = input.Kind,
+            Title = input.Title,
+            Note = input.Note,
+            Foot = input.Foot,
+            Shots = JsonSerializer.Serialize(input.Shots, WireJson.Default.IReadOnlyListSheetShot),
+            Content = input.Content.GetRawText(),
+            MadeAt = at,
+            By = by,
+        };
+    }
+
+    /// <summary>What it shows, as it was kept.</summary>
+    /// <returns>The same that it was made of.</returns>
+    public FrozenInput ToInput()
+    {
+        using var content = JsonDocument.Parse(Content);
+        return new()
+        {
+            WorkId = WorkId, SheetId = SheetId, WorkRevision = WorkRevision, Kind = Kind, Title = Title, Note = Note, Foot = Foot, Shots = ToShots(), Content = content.RootElement.Clone(),
+        };
+    }
+
+    /// <summary>Its shots.</summary>
+    /// <returns>As whoever it is sent to sees them.</returns>
+    public IReadOnlyList<SheetShot> ToShots() => JsonSerializer.Deserialize(Shots, WireJson.Default.IReadOnlyListSheetShot) ?? [];
 }
 
 /// <summary>A picture on a frozen sheet.</summary>

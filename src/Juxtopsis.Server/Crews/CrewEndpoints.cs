@@ -26,13 +26,14 @@ internal static class CrewEndpoints
     private const int MostWorkBytes = 4 * 1024 * 1024;
     private const int MostEntries = 50_000;
     private const string Units = "units.json";
+    private const string Sheets = "sheets";
     private const string Zip = "application/zip";
 
     public static void MapCrew(this WebApplication app)
     {
         var group = app.MapGroup("/api/crew").WithTags("Crew").RequireDatabase();
         group.MapGet("export.zip", Export).WithName("ExportCrew")
-            .WithSummary("All that the crew has as one ZIP archive: the shelf, its tables, units and bookings, comparisons, productions and photographs.")
+            .WithSummary("All that the crew has as one ZIP archive: the shelf, its tables, units and bookings, comparisons, productions, frozen sheets and photographs.")
             .Produces(200, contentType: Zip).ProducesProblems(429, 503)
             .RequireRateLimiting(Limits.Import).WithRequestTimeout(Limits.Import);
         group.MapPost("import", Import).WithName("ImportCrew")
@@ -88,6 +89,16 @@ internal static class CrewEndpoints
         await Add(zip, Units, JsonSerializer.SerializeToUtf8Bytes(await CrewUnits.OfAsync(db, cancellationToken), WireJson.Default.CrewFileUnits), cancellationToken);
         await AddWorks(zip, "comparisons", db.Comparisons, cancellationToken);
         await AddWorks(zip, "productions", db.Productions, cancellationToken);
+        foreach (var id in await db.FrozenSheets.OrderBy(s => s.Id).Select(s => s.Id).ToListAsync(cancellationToken))
+        {
+            var sheet = await db.FrozenSheets.AsNoTracking().FirstAsync(s => s.Id == id, cancellationToken);
+            await Add(zip, $"{Sheets}/{id}.json", JsonSerializer.SerializeToUtf8Bytes(await CrewSheets.OfAsync(db, sheet, cancellationToken), WireJson.Default.CrewFileSheet), cancellationToken);
+            foreach (var picture in await db.FrozenPictures.AsNoTracking().Where(p => p.FrozenSheetId == id).OrderBy(p => p.OptionId).ToListAsync(cancellationToken))
+            {
+                await Add(zip, $"{Sheets}/{id}/{picture.OptionId}.jpg", picture.Jpeg, cancellationToken);
+            }
+        }
+
         foreach (var id in await db.Photos.Where(p => p.DeletedAt == null).OrderBy(p => p.Id).Select(p => p.Id).ToListAsync(cancellationToken))
         {
             if (await db.Photos.Where(p => p.Id == id).Select(p => p.Jpeg).FirstOrDefaultAsync(cancellationToken) is { } jpeg)
@@ -172,7 +183,9 @@ internal static class CrewEndpoints
                 {
                     "comparisons" => Work(entry, brought, Comparison.Store, (id, name, at) => new Comparison { Id = id, Name = name, CreatedAt = at, UpdatedAt = at }, cancellationToken),
                     "productions" => Work(entry, brought, Production.Store, (id, name, at) => new Production { Id = id, Name = name, CreatedAt = at, UpdatedAt = at }, cancellationToken),
+                    Sheets => Sheet(entry, brought, cancellationToken),
                     "photos" => Photograph(entry, brought, cancellationToken),
+                    { } folder when folder.StartsWith(Sheets + "/", StringComparison.Ordinal) => SheetPicture(entry, folder, brought, cancellationToken),
                     _ => Task.CompletedTask,
                 });
             }
@@ -221,6 +234,25 @@ internal static class CrewEndpoints
         brought.Db.Add(row);
         brought.Db.Add(PastRevision.Of(store.Kind, row, ChangeCause.Made, brought.Writer.Id, brought.Writer.Name));
         (brought.Added, brought.Copies) = here is null ? (brought.Added + 1, brought.Copies) : (brought.Added, brought.Copies + 1);
+    }
+
+    private static async Task Sheet(ZipArchiveEntry entry, Brought brought, CancellationToken cancellationToken)
+    {
+        var sheet = await Read(entry, MostWorkBytes, cancellationToken) is { } json ? WireReader.Read<CrewFileSheet>(json, WireJson.Default.CrewFileSheet, out _) : null;
+        if (!await CrewSheets.BringAsync(brought.Db, sheet, cancellationToken))
+        {
+            brought.Problems.Add($"{entry.FullName} is no sheet that can be kept.");
+        }
+    }
+
+    private static async Task SheetPicture(ZipArchiveEntry entry, string folder, Brought brought, CancellationToken cancellationToken)
+    {
+        if (!Guid.TryParse(Path.GetFileName(folder), out var sheet)
+            || await Read(entry, FrozenPicture.MaxBytes, cancellationToken) is not { } jpeg
+            || !CrewSheets.BringPicture(brought.Db, sheet, Path.GetFileNameWithoutExtension(entry.Name), jpeg))
+        {
+            brought.Problems.Add($"{entry.FullName} is no picture of a sheet that can be kept.");
+        }
     }
 
     private static bool Same(string stored, string brought)

@@ -1,5 +1,4 @@
 using System.ComponentModel;
-using System.Text.Json;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Sheets;
@@ -78,9 +77,8 @@ internal static class FrozenEndpoints
             return NotFound(id);
         }
 
-        using var content = JsonDocument.Parse(sheet.Content);
-        return TypedResults.Json(
-            new FrozenOutput(await SummaryAsync(db, sheet, cancellationToken), sheet.Note, sheet.Foot, SheetLinks.ShotsOf(sheet), content.RootElement.Clone()), WireJson.Default.FrozenOutput);
+        var kept = sheet.ToInput();
+        return TypedResults.Json(new FrozenOutput(await SummaryAsync(db, sheet, cancellationToken), kept.Note, kept.Foot, kept.Shots, kept.Content), WireJson.Default.FrozenOutput);
     }
 
     private static async Task<IResult> Put(Guid id, JuxtopsisDb db, TimeProvider clock, HttpContext http, CancellationToken cancellationToken)
@@ -93,13 +91,8 @@ internal static class FrozenEndpoints
             return problem.ToResult();
         }
 
-        var content = input!.Content.GetRawText();
-        if (input.Content.ValueKind != JsonValueKind.Object || content.Contains("\\u0000", StringComparison.Ordinal))
-        {
-            return Problem.OfFields([new("content", "", "a JSON object without null characters", "The content is no object that can be kept.", "Open the sheet anew and freeze it again.")]).ToResult();
-        }
-
-        var isHere = await db.Productions.AnyAsync(p => p.Id == input.WorkId, cancellationToken) || await db.Comparisons.AnyAsync(c => c.Id == input.WorkId, cancellationToken);
+        var work = input!.WorkId;
+        var isHere = await db.Productions.AnyAsync(p => p.Id == work, cancellationToken) || await db.Comparisons.AnyAsync(c => c.Id == work, cancellationToken);
         if (!isHere)
         {
             return Problem.Of("no-work", 404, "The work is not stored yet", "There is no production or comparison of this identity here. Wait until it is saved, then freeze the sheet.").ToResult();
@@ -107,7 +100,7 @@ internal static class FrozenEndpoints
 
         if (await Find(db, id, cancellationToken) is { } before)
         {
-            return before.WorkId == input.WorkId && before.SheetId == input.SheetId && before.Title == input.Title && before.WorkRevision == input.WorkRevision
+            return before.WorkId == work && before.SheetId == input.SheetId && before.Title == input.Title && before.WorkRevision == input.WorkRevision
                 ? TypedResults.Json(await SummaryAsync(db, before, cancellationToken), WireJson.Default.FrozenSummary)
                 : Taken();
         }
@@ -117,21 +110,7 @@ internal static class FrozenEndpoints
             return Problem.Of("too-many-sheets", 409, "No room for more frozen sheets", $"There are {FrozenSheet.Most} already. Delete some that are not needed.").ToResult();
         }
 
-        var sheet = new FrozenSheet
-        {
-            Id = id,
-            WorkId = input.WorkId,
-            SheetId = input.SheetId,
-            WorkRevision = input.WorkRevision,
-            Kind = input.Kind,
-            Title = input.Title,
-            Note = input.Note,
-            Foot = input.Foot,
-            Shots = JsonSerializer.Serialize(input.Shots, WireJson.Default.IReadOnlyListSheetShot),
-            Content = content,
-            MadeAt = clock.GetUtcNow(),
-            By = Writer.Of(http.Request.Headers).Name,
-        };
+        var sheet = FrozenSheet.Of(id, input, clock.GetUtcNow(), Writer.Of(http.Request.Headers).Name);
         db.Add(sheet);
         try
         {
@@ -151,7 +130,7 @@ internal static class FrozenEndpoints
     private static async Task<IResult> PutPicture(Guid id, string option, JuxtopsisDb db, HttpRequest request, CancellationToken cancellationToken)
     {
         var body = await RequestBody.ReadAsync(request, cancellationToken);
-        if (await Find(db, id, cancellationToken) is not { } sheet || !SheetLinks.ShotsOf(sheet).SelectMany(s => s.Options).Any(o => o.Id == option))
+        if (await Find(db, id, cancellationToken) is not { } sheet || !sheet.ToShots().SelectMany(s => s.Options).Any(o => o.Id == option))
         {
             return NotFound(id);
         }

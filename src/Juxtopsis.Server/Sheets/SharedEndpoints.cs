@@ -51,7 +51,7 @@ internal static class SharedEndpoints
         var pictures = await db.FrozenPictures.Where(p => p.FrozenSheetId == sheet!.Id).Select(p => p.OptionId).ToListAsync(cancellationToken);
         var answers = await db.SheetAnswers.AsNoTracking().Where(a => a.LinkId == link!.Id).OrderBy(a => a.At).ToListAsync(cancellationToken);
         return TypedResults.Json(
-            new SharedSheet(sheet!.Title, sheet.Note, sheet.Foot, sheet.MadeAt, link!.EndsAt, SheetLinks.ShotsOf(sheet), pictures, [.. answers.Select(SheetLinks.ToOutput)]), WireJson.Default.SharedSheet);
+            new SharedSheet(sheet!.Title, sheet.Note, sheet.Foot, sheet.MadeAt, link!.EndsAt, sheet.ToShots(), pictures, [.. answers.Select(SheetLinks.ToOutput)]), WireJson.Default.SharedSheet);
     }
 
     private static async Task<IResult> Picture(string option, JuxtopsisDb db, TimeProvider clock, HttpRequest request, CancellationToken cancellationToken)
@@ -82,7 +82,7 @@ internal static class SharedEndpoints
             return problem.ToResult();
         }
 
-        if (SheetLinks.ShotsOf(sheet!).FirstOrDefault(s => s.Id == input!.ShotId) is not { } shot || (input!.OptionId.Length > 0 && shot.Options.All(o => o.Id != input.OptionId)))
+        if (sheet!.ToShots().FirstOrDefault(s => s.Id == input!.ShotId) is not { } shot || (input!.OptionId.Length > 0 && shot.Options.All(o => o.Id != input.OptionId)))
         {
             return Problem.OfFields([new("shotId", "", "a shot of this sheet", "The answer is about something that is not on this sheet.", "Open the link anew.")]).ToResult();
         }

@@ -1,8 +1,6 @@
 using System.Buffers.Text;
 using System.Security.Cryptography;
 using System.Text;
-using System.Text.Json;
-using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Sheets;
 using Juxtopsis.Data.Model;
 
@@ -26,8 +24,6 @@ internal static class SheetLinks
     /// <param name="token">Anything that somebody sends as one.</param>
     /// <returns>Its SHA-256.</returns>
     public static byte[] HashOf(string token) => SHA256.HashData(Encoding.UTF8.GetBytes(token));
-
-    public static IReadOnlyList<SheetShot> ShotsOf(FrozenSheet sheet) => JsonSerializer.Deserialize(sheet.Shots, WireJson.Default.IReadOnlyListSheetShot) ?? [];
 
     public static SheetLinkOutput ToOutput(SheetLink link) => new(link.Id, link.For, link.MadeAt, link.EndsAt, link.WithdrawnAt, link.Opened, link.OpenedAt);
 

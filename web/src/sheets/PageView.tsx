@@ -1,11 +1,10 @@
-import { IconButton, Menu, MenuItem } from '@mui/material';
+import { Menu, MenuItem } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { memo, useState, type ReactNode } from 'react';
 import { photoAddress } from '../picture/photo';
 import { PhotoCanvas } from '../picture/PhotoCanvas';
 import { PictureCanvas } from '../picture/PictureCanvas';
 import { usePictures } from '../picture/pictures';
-import { MoreIcon } from '../ui/icons';
 import { oneLine } from '../ui/format';
 import { useWidth } from '../ui/useWidth';
 import type { PictureFact } from './facts';
@@ -16,6 +15,7 @@ const Paper = styled('article')({
   position: 'relative',
   background: tones.paper,
   color: tones.ink,
+  contentVisibility: 'auto',
   boxShadow: '0 0 0 1px rgba(0, 0, 0, 0.18), 0 3px 14px rgba(0, 0, 0, 0.18)',
   '& svg': { position: 'absolute', inset: 0, width: '100%', height: '100%' },
   '& textarea': {
@@ -37,13 +37,32 @@ const Paper = styled('article')({
   '& textarea:focus': { color: tones.ink, background: tones.paper, outline: '2px solid #0b5563', zIndex: 2, overflow: 'auto' },
   '& textarea:focus::placeholder': { color: tones.soft },
   '& .handle': { position: 'absolute', pointerEvents: 'none' },
-  '& .handle button': { pointerEvents: 'auto', opacity: 0, color: tones.ink, background: tones.paper },
+  '& .handle button': {
+    pointerEvents: 'auto',
+    width: '100%',
+    height: '100%',
+    padding: 0,
+    border: 0,
+    borderRadius: 4,
+    font: 'inherit',
+    fontSize: 20,
+    lineHeight: 1,
+    cursor: 'pointer',
+    opacity: 0,
+    color: tones.ink,
+    background: tones.paper,
+  },
   '& .handle:focus-within button, & .handle:hover button, &:hover .handle button': { opacity: 0.75 },
   '& .handle button:hover, & .handle button:focus-visible': { opacity: '1 !important', outline: '2px solid #0b5563' },
   '@media (hover: none)': { '& .handle button': { opacity: 0.75 } },
   // Paper would glare on a dark stage.
   '[data-light="dark"] &': { filter: 'brightness(0.78)' },
-  '@media print': { filter: 'none !important', boxShadow: 'none', '& textarea, & .handle': { display: 'none' } },
+  '@media print': {
+    contentVisibility: 'visible',
+    filter: 'none !important',
+    boxShadow: 'none',
+    '& textarea, & .handle': { display: 'none' },
+  },
 });
 
 export interface PageActions {
@@ -82,24 +101,29 @@ export const PageView = memo(function PageView({ page, at, of, pictures, address
               <Drawn key={i} mark={mark} />
             ))}
           </svg>
-          {actions && (
-            <>
-              {page.edits.map((area) => (
-                <Editable
-                  key={`${area.key.of} ${'item' in area.key ? area.key.item : ''}`}
-                  area={area}
-                  scale={scale}
-                  onEdit={actions.edit}
-                />
-              ))}
-              {page.handles.map((handle) => (
-                <Handle key={`${handle.of} ${handle.id} ${handle.y}`} handle={handle} scale={scale} actions={actions} />
-              ))}
-            </>
-          )}
+          {actions && <Overlay edits={page.edits} handles={page.handles} scale={scale} actions={actions} />}
         </>
       )}
     </Paper>
+  );
+});
+
+/** What is changed on a page; it stays as it is while only what lies under it changes. */
+const Overlay = memo(function Overlay({
+  edits,
+  handles,
+  scale,
+  actions,
+}: Pick<Page, 'edits' | 'handles'> & { scale: number; actions: PageActions }) {
+  return (
+    <>
+      {edits.map((area) => (
+        <Editable key={`${area.key.of} ${'item' in area.key ? area.key.item : ''}`} area={area} scale={scale} onEdit={actions.edit} />
+      ))}
+      {handles.map((handle) => (
+        <Handle key={`${handle.of} ${handle.id} ${handle.y}`} handle={handle} scale={scale} actions={actions} />
+      ))}
+    </>
   );
 });
 
@@ -153,43 +177,52 @@ interface PictureProps {
   scale: number;
 }
 
-function Picture({ mark, at, fact, address, scale }: PictureProps) {
-  const failed = usePictures((s) => s.failed);
-  const [missing, setMissing] = useState(false);
-  const style = { left: mark.x * scale, top: mark.y * scale, width: mark.width * scale, height: mark.height * scale };
-  return (
-    <PictureBox style={style} role="img" aria-label={mark.label} data-picture={mark.id}>
-      {address !== undefined && !missing ? (
-        <img src={address} alt="" onError={() => setMissing(true)} />
-      ) : missing ? (
-        'The picture cannot be loaded.'
-      ) : fact?.rendered && failed === null ? (
-        <PictureCanvas rig={at} view={fact.rendered.view} stage={fact.rendered.stage} />
-      ) : fact?.photo ? (
-        <PhotoCanvas
-          rig={at}
-          address={photoAddress(fact.photo)}
-          across={fact.photo.across}
-          up={fact.photo.up}
-          onMissing={() => setMissing(true)}
-        />
-      ) : (
-        'This browser draws no pictures here.'
-      )}
-    </PictureBox>
-  );
-}
+const Picture = memo(
+  function Picture({ mark, at, fact, address, scale }: PictureProps) {
+    const failed = usePictures((s) => s.failed);
+    const [missing, setMissing] = useState(false);
+    const style = { left: mark.x * scale, top: mark.y * scale, width: mark.width * scale, height: mark.height * scale };
+    return (
+      <PictureBox style={style} role="img" aria-label={mark.label} data-picture={mark.id}>
+        {address !== undefined && !missing ? (
+          <img src={address} alt="" onError={() => setMissing(true)} />
+        ) : missing ? (
+          'The picture cannot be loaded.'
+        ) : fact?.rendered && failed === null ? (
+          <PictureCanvas rig={at} view={fact.rendered.view} stage={fact.rendered.stage} />
+        ) : fact?.photo ? (
+          <PhotoCanvas
+            rig={at}
+            address={photoAddress(fact.photo)}
+            across={fact.photo.across}
+            up={fact.photo.up}
+            onMissing={() => setMissing(true)}
+          />
+        ) : (
+          'This browser draws no pictures here.'
+        )}
+      </PictureBox>
+    );
+  },
+  (a, b) => a.scale === b.scale && a.fact === b.fact && a.address === b.address && JSON.stringify(a.mark) === JSON.stringify(b.mark),
+);
 
 function Editable({ area, scale, onEdit }: { area: EditArea; scale: number; onEdit: PageActions['edit'] }) {
   const size = area.size * mmPerPoint * scale;
+  const [typed, setTyped] = useState<string | null>(null);
   return (
     <textarea
       aria-label={area.label}
-      value={area.value}
+      value={typed ?? area.value}
       placeholder={area.placeholder}
       rows={1}
       maxLength={area.key.of === 'title' || area.key.of === 'itemTitle' ? 200 : 500}
-      onChange={(event) => onEdit(area.key, oneLine(event.target.value))}
+      onChange={(event) => {
+        const text = oneLine(event.target.value);
+        setTyped(text);
+        onEdit(area.key, text);
+      }}
+      onBlur={() => setTyped(null)}
       onKeyDown={(event) => {
         if (event.key === 'Enter' || event.key === 'Escape') event.currentTarget.blur();
       }}
@@ -219,15 +252,14 @@ function Handle({ handle, scale, actions }: { handle: HandleArea; scale: number;
         height: size,
       }}
     >
-      <IconButton
-        size="small"
+      <button
+        type="button"
         aria-label={isColumn ? `Column ${handle.label}` : handle.label}
         aria-haspopup="menu"
         onClick={(event) => setAnchor(event.currentTarget)}
-        sx={{ width: size, height: size, minHeight: 0, minWidth: 0, p: 0, borderRadius: 1 }}
       >
-        <MoreIcon sx={{ fontSize: 18 }} />
-      </IconButton>
+        ⋮
+      </button>
       {anchor && (
         <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
           {actions.actions(handle).map(({ label, run }) => (

@@ -94,7 +94,7 @@ export function SentPanel({ frozen, sheet, facts, pages, changes, addressOf, sai
 
 function Title({ children }: { children: string }) {
   return (
-    <Typography component="h3" sx={{ fontSize: 13, fontWeight: 650 }}>
+    <Typography component="h2" sx={{ fontSize: 13, fontWeight: 650 }}>
       {children}
     </Typography>
   );

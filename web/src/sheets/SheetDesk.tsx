@@ -1,14 +1,15 @@
 import { Box, Button, LinearProgress, ListItemText, Menu, MenuItem, Typography } from '@mui/material';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { PageMessage } from '../ui/PageMessage';
 import { Panel } from '../ui/Panel';
 import { when } from '../ui/format';
-import { changesSince, moved, withItem, type ColumnChoice, type Sheet, type SheetFacts, type SheetKind } from './facts';
+import { changesSince, itemOf, moved, settingsOf, withItem, type ColumnChoice, type Sheet, type SheetFacts, type SheetKind } from './facts';
 import { forgetWidths, loadFonts, measure } from './fonts';
 import { answerSaid, frozenPictureAddress, readContent, useFrozen, useFrozenOf, type Frozen, type FrozenContent } from './frozen';
 import { kinds, newSheet } from './kinds';
 import type { EditKey, HandleArea, Page } from './marks';
+import { preparePdf } from './out';
 import { PageView, type PageActions } from './PageView';
 import { pagesOf } from './pages';
 import { picturesOf, useMaking } from './printed';
@@ -31,7 +32,8 @@ export interface ThingAction {
 }
 
 interface SheetDeskProps {
-  work: { id: string; revision: number; word: string };
+  /** What it is of; its state in words, such as its revision. */
+  work: { id: string; revision: number; word: string; state: string };
   sheets: Sheet[];
   /** Kinds that can be made of this work. */
   offered: SheetKind[];
@@ -52,6 +54,10 @@ export function SheetDesk({ work, sheets, offered, make, change, form, thingActi
   const frozen = useFrozenOf(work.id);
   const [said, setSaid] = useState('');
   const lettersAreHere = useLetters();
+  useEffect(() => {
+    const timer = setTimeout(preparePdf, prepareAfterMs);
+    return () => clearTimeout(timer);
+  }, []);
   const asked = where.get('sheet');
   const shownFrozen = frozen.find((f) => f.id === asked);
   const sheet = shownFrozen ? undefined : (sheets.find((s) => s.id === asked) ?? sheets[0]);
@@ -66,7 +72,7 @@ export function SheetDesk({ work, sheets, offered, make, change, form, thingActi
       { replace: true },
     );
   };
-  const put = (next: Sheet) => change(`sheet ${next.id}`, (all) => all.map((s) => (s.id === next.id ? next : s)));
+  const put = (next: Sheet) => change(stepOf(sheet, next), (all) => all.map((s) => (s.id === next.id ? next : s)));
   const add = (kind: SheetKind) => {
     const next = newSheet(kind);
     change(`sheet added ${next.id}`, (all) => [...all, next]);
@@ -140,6 +146,21 @@ export function SheetDesk({ work, sheets, offered, make, change, form, thingActi
   );
 }
 
+/** What a change is a step of: typing in one field is one, whatever moves, goes or comes is one of its own. */
+function stepOf(before: Sheet | undefined, next: Sheet): string {
+  const typed = ['title', 'note', 'focalLengthsMm', 'distancesMm', 'fNumbers', 'stripLengthMm'] as const;
+  const field = before && typed.find((key) => before[key] !== next[key]);
+  const item =
+    before &&
+    (next.items ?? []).find((one) =>
+      ['title', 'remark'].some((key) => (itemOf(before, one.id)?.[key as 'title'] ?? '') !== (one[key as 'title'] ?? '')),
+    );
+  return `sheet ${next.id} ${field ?? (item ? `item ${item.id}` : performance.now())}`;
+}
+
+/** What writes PDF is fetched when what is looked at is there. */
+const prepareAfterMs = 3000;
+
 const paperSaid = ({ paper = 'a4', isLandscape }: Sheet): string =>
   `${paper === 'letter' ? 'Letter' : paper.toUpperCase()} ${isLandscape ? 'across' : 'upright'}`;
 
@@ -212,13 +233,29 @@ interface LiveSheetProps extends Pick<SheetDeskProps, 'work' | 'form' | 'thingAc
 }
 
 function LiveSheet({ sheet, made, put, work, form, thingActions, onSaid, onFrozen, onRemove }: LiveSheetProps) {
-  const { facts, choices, things } = useMemo(() => made(sheet), [made, sheet]);
-  const pages = useMemo(() => pagesOf(sheet, facts, measure), [sheet, facts]);
+  // Typing on the page asks for no figures anew.
+  const settings = useMemo(() => JSON.stringify(settingsOf(sheet)), [sheet]);
+  const { facts, choices, things } = useMemo(() => made(JSON.parse(settings) as Sheet), [made, settings]);
+  // What is typed stands in its field at once; the pages follow when there is time.
+  const soon = useDeferredValue(sheet);
+  const laid = useMemo(() => pagesOf(soon, facts, work.state, measure), [soon, facts, work.state]);
+  const pages = useSame(laid);
   const all = useMemo(() => things.map((t) => t.id), [things]);
-  const actions: PageActions = {
-    edit: (key, value) => put(edited(sheet, key, value, all)),
-    actions: (handle) => actionsOf(handle, sheet, choices, all, put, thingActions),
-  };
+  // Pages that stay the same are not drawn anew: what acts on them looks up what is so when it acts.
+  const now = useRef({ sheet, all, choices, put, thingActions });
+  useEffect(() => {
+    now.current = { sheet, all, choices, put, thingActions };
+  });
+  const actions: PageActions = useMemo(
+    () => ({
+      edit: (key, value) => now.current.put(edited(now.current.sheet, key, value, now.current.all)),
+      actions: (handle) => {
+        const is = now.current;
+        return actionsOf(handle, is.sheet, is.choices, is.all, is.put, is.thingActions);
+      },
+    }),
+    [],
+  );
   return (
     <Layout
       pages={pages}
@@ -241,6 +278,35 @@ function LiveSheet({ sheet, made, put, work, form, thingActions, onSaid, onFroze
       }
     />
   );
+}
+
+type Texts = Record<keyof Pick<Page, 'marks' | 'edits' | 'handles'>, string>;
+
+/** Pages whose parts are the very ones of before as long as nothing of them is another. */
+function useSame(pages: Page[]): Page[] {
+  const [kept, setKept] = useState<{ pages: Page[]; texts: Texts[]; from: Page[] }>({ pages: [], texts: [], from: [] });
+  if (kept.from === pages) {
+    return kept.pages;
+  }
+  const texts = pages.map(({ marks, edits, handles }): Texts => ({
+    marks: JSON.stringify(marks),
+    edits: JSON.stringify(edits),
+    handles: JSON.stringify(handles),
+  }));
+  const same = pages.map((page, i): Page => {
+    const [before, now, was] = [kept.pages[i], texts[i]!, kept.texts[i]];
+    if (!before || !was || before.width !== page.width || before.height !== page.height) return page;
+    const parts = ['marks', 'edits', 'handles'] as const;
+    return parts.every((part) => now[part] === was[part])
+      ? before
+      : {
+          ...page,
+          ...(now.edits === was.edits && { edits: before.edits }),
+          ...(now.handles === was.handles && { handles: before.handles }),
+        };
+  });
+  setKept({ pages: same, texts, from: pages });
+  return same;
 }
 
 function edited(sheet: Sheet, key: EditKey, value: string, all: string[]): Sheet {
@@ -361,7 +427,10 @@ function FrozenSheet({ frozen, make, onSaid, onDeleted }: FrozenSheetProps) {
   const [failed, setFailed] = useState('');
   useEffect(() => void readContent(frozen.id).then(setFailed), [frozen.id]);
   const sheet = content?.sheet;
-  const pages = useMemo(() => (content ? pagesOf(content.sheet, stamped(content.facts, frozen), measure) : []), [content, frozen]);
+  const pages = useMemo(
+    () => (content ? pagesOf(content.sheet, content.facts, `frozen ${when(frozen.madeAt)}, revision ${frozen.workRevision}`, measure) : []),
+    [content, frozen],
+  );
   const changes = useMemo(() => (content ? changesSince(content.facts, make(content.sheet).facts) : []), [content, make]);
   if (!content || !sheet) {
     return <PageMessage title={failed ? 'This sheet cannot be shown' : 'Opening…'} text={failed || 'The sheet is on its way.'} />;
@@ -388,9 +457,3 @@ function FrozenSheet({ frozen, make, onSaid, onDeleted }: FrozenSheetProps) {
     />
   );
 }
-
-/** What a frozen sheet says of when it was frozen. */
-const stamped = (facts: SheetFacts, frozen: Frozen): SheetFacts => ({
-  ...facts,
-  state: `frozen ${when(frozen.madeAt)}, revision ${frozen.workRevision}`,
-});

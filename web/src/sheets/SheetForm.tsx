@@ -146,7 +146,7 @@ export function SheetForm({ sheet, facts, pages, choices, things, put, work, for
           {things.map(({ id, name }) => (
             <FormControlLabel
               key={id}
-              label={itemOf(sheet, id)?.title || name}
+              label={name}
               control={
                 <Checkbox
                   size="small"
@@ -242,7 +242,7 @@ const Row = ({ children }: { children: ReactNode }) => (
 
 const Group = ({ title, children }: { title: string; children: ReactNode }) => (
   <Box component="section" sx={{ display: 'grid' }}>
-    <Typography component="h3" sx={{ fontSize: 13, fontWeight: 650 }}>
+    <Typography component="h2" sx={{ fontSize: 13, fontWeight: 650 }}>
       {title}
     </Typography>
     {children}

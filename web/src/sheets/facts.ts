@@ -85,14 +85,20 @@ export interface SheetFacts {
   name: string;
   /** What it is, in a word or two. */
   what: string;
-  /** When what it shows was last changed, and which state that was. */
-  state: string;
   blocks: BlockFact[];
   /** Conventions and units, for the foot. */
   foot: string[];
   /** Where the work is found. */
   href: string;
 }
+
+/** What of a sheet decides about its facts: not what it says in words of its own, which stands only on its pages. */
+export const settingsOf = (sheet: Sheet): Sheet => ({
+  ...sheet,
+  title: '',
+  note: '',
+  items: (sheet.items ?? []).map(({ id, leftOut = false, alternatives = [] }) => ({ id, leftOut, alternatives })),
+});
 
 /** What can be shown on a sheet of this kind, and what is shown when nobody chose. */
 export interface ColumnChoice extends ColumnFact {

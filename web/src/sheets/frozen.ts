@@ -177,7 +177,10 @@ export async function freeze(
         if (sent) return sent;
       }
     }
-    useFrozen.setState((s) => ({ sheets: [data, ...s.sheets], contents: { ...s.contents, [id]: { version: contentVersion, sheet, facts } } }));
+    useFrozen.setState((s) => ({
+      sheets: [data, ...s.sheets],
+      contents: { ...s.contents, [id]: { version: contentVersion, sheet, facts } },
+    }));
     return data;
   } catch {
     return unreachable;

@@ -1,4 +1,4 @@
-import { proxy, wrap } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import { csv } from '../documents/tables';
 import { download, fileName } from '../documents/workFile';
 import { itemOf, type Sheet, type SheetFacts } from './facts';
@@ -48,28 +48,66 @@ export async function pdfOf(
   }
   const bytes = new Map<string, Uint8Array>();
   for (const [id, jpeg] of pictures) bytes.set(id, new Uint8Array(await jpeg.arrayBuffer()));
-  const worker = new Worker(new URL('./pdf.worker.ts', import.meta.url), { type: 'module', name: 'pdf' });
-  const end = () => worker.terminate();
-  signal.addEventListener('abort', end);
-  try {
+  const pdf = await painted(pages, bytes, sheet.title || facts.name, facts.what, signal, (done) =>
+    onProgress(pictureShare + (1 - pictureShare) * done),
+  );
+  return { pdf, without: missingFrom(pages, pictures) };
+}
+
+let painter: { worker: Worker; remote: Remote<PdfPainter>; broken: Promise<never> } | null = null;
+
+/** The program that writes PDF, beside the page. It is kept, with the letters that it has fetched. */
+function thePainter() {
+  if (!painter) {
+    const worker = new Worker(new URL('./pdf.worker.ts', import.meta.url), { type: 'module', name: 'pdf' });
     const broken = new Promise<never>((_, fail) => {
-      worker.onerror = () => fail(new Error('The program that writes PDF could not be loaded.'));
-      signal.addEventListener('abort', () => fail(new Error('stopped')));
+      worker.onerror = () => {
+        endPainter();
+        fail(new Error('the program that writes PDF could not be loaded. Connect once, then try again.'));
+      };
     });
-    const about = { title: sheet.title || facts.name, subject: facts.what, at: new Date() };
-    const pdf = await Promise.race([
-      wrap<PdfPainter>(worker).paint(
-        pages,
-        bytes,
-        about,
-        location.origin,
-        proxy((done: number) => onProgress(pictureShare + (1 - pictureShare) * done)),
-      ),
+    broken.catch(() => undefined);
+    painter = { worker, remote: wrap<PdfPainter>(worker), broken };
+  }
+  return painter;
+}
+
+function endPainter(): void {
+  painter?.worker.terminate();
+  painter = null;
+}
+
+/** Loads what writes PDF, with its letters: afterwards a file is made without a network. */
+export const preparePdf = (): void =>
+  void thePainter()
+    .remote.prepare()
+    .catch(() => undefined);
+
+async function painted(
+  pages: Page[],
+  pictures: Map<string, Uint8Array>,
+  title: string,
+  subject: string,
+  signal: AbortSignal,
+  onProgress: (done: number) => void,
+): Promise<Uint8Array> {
+  const { remote, broken } = thePainter();
+  let stop = () => {};
+  const stopped = new Promise<never>((_, fail) => {
+    stop = () => {
+      endPainter();
+      fail(new Error('stopped'));
+    };
+    signal.addEventListener('abort', stop);
+  });
+  try {
+    return await Promise.race([
+      remote.paint(pages, pictures, { title, subject, at: new Date() }, location.origin, proxy(onProgress)),
       broken,
+      stopped,
     ]);
-    return { pdf, without: missingFrom(pages, pictures) };
   } finally {
-    end();
+    signal.removeEventListener('abort', stop);
   }
 }
 

@@ -11,8 +11,8 @@ export function paperOf({ paper = 'a4', isLandscape = false }: Pick<Sheet, 'pape
 }
 
 /** The pages of a sheet. What belongs together stays together: no card, no row and no drawing is cut. */
-export function pagesOf(sheet: Sheet, facts: SheetFacts, measure: Measure): Page[] {
-  const layout = new Layout(sheet, facts, measure);
+export function pagesOf(sheet: Sheet, facts: SheetFacts, state: string, measure: Measure): Page[] {
+  const layout = new Layout(sheet, facts, state, measure);
   facts.blocks.forEach((block) => layout.block(block));
   return layout.done();
 }
@@ -36,6 +36,8 @@ class Layout {
   constructor(
     private readonly sheet: Sheet,
     private readonly facts: SheetFacts,
+    /** When what it shows was last changed, and which state that was. */
+    private readonly state: string,
     private readonly measure: Measure,
   ) {
     ({ width: this.width, height: this.height } = paperOf(sheet));
@@ -138,7 +140,7 @@ class Layout {
     const right = [
       ...(title === facts.name ? [] : this.lines(facts.name, side, 8, 'sans', 2)),
       facts.what,
-      ...this.lines(facts.state, side, 8, 'sans', 2),
+      ...this.lines(this.state, side, 8, 'sans', 2),
     ];
     right.forEach((text, i) => this.text(text, this.width - this.margin, top + 4 + i * step(8), 8, 'sans', 'soft', 'right'));
     this.y = Math.max(low + (noteLines.length === 0 ? 1 : 0), top + 4 + right.length * step(8)) + 1.5;

@@ -16,8 +16,8 @@ export interface PdfHelp {
   file: (url: string) => Promise<Uint8Array>;
   /** For each face the files in which letters are looked for, in order. */
   files: Record<Face, string[]>;
-  /** Letters that no file has, drawn by the system's as PNG; null where there is nothing to draw with. Width in ems. */
-  drawn: (text: string, face: Face, tone: string) => Promise<{ png: Uint8Array; emWide: number; emHigh: number; emUp: number } | null>;
+  /** Letters that no file has, drawn by the system's on paper, as JPEG; null where there is nothing to draw with. Width in ems. */
+  drawn: (text: string, face: Face, tone: string) => Promise<{ jpeg: Uint8Array; emWide: number; emHigh: number; emUp: number } | null>;
   /** How much is done, 0 to 1. */
   onProgress: (done: number) => void;
   /** The address that links of the page begin with. */
@@ -96,6 +96,8 @@ export async function paintPdf(pages: Page[], pictures: Map<string, Uint8Array>,
     return parts;
   };
 
+  const carrier = await lettersOf(help.files.sans[0]!);
+
   const write = async (mark: TextMark): Promise<void> => {
     const parts = await partsOf(mark.text, mark.face);
     const drawn = await Promise.all(
@@ -116,8 +118,13 @@ export async function paintPdf(pages: Page[], pictures: Map<string, Uint8Array>,
         document.font(part.letters.name).fontSize(mark.size).fillColor(tones[mark.tone]);
         document.text(part.text, x, y, { lineBreak: false, baseline: 'alphabetic' });
       } else if (picture) {
+        // Letters that nobody sees stand under the picture: what reads the page takes the actual text in their place.
         document.markContent('Span', { actual: part.text });
-        document.image(picture.png as never, x, y - picture.emUp * mark.size, {
+        document.save().addContent('3 Tr');
+        document.font(carrier.name).fontSize(mark.size);
+        document.text('x'.repeat(Math.max(1, Math.round(picture.emWide * 2))), x, y, { lineBreak: false, baseline: 'alphabetic' });
+        document.restore();
+        document.image(picture.jpeg as never, x, y - picture.emUp * mark.size, {
           width: picture.emWide * mark.size,
           height: picture.emHigh * mark.size,
         });

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { familyOf, fontFiles } from './fonts';
-import type { Face, Page } from './marks';
+import { tones, type Face, type Page } from './marks';
 import { paintPdf, type PdfAbout } from './paintPdf';
 
 const files = new Map<string, Promise<Uint8Array>>();
@@ -30,13 +30,19 @@ async function drawn(text: string, face: Face, tone: string) {
   const canvas = new OffscreenCanvas(Math.max(1, Math.ceil(wide)), Math.ceil(perEm * 1.5));
   const draw = canvas.getContext('2d')!;
   draw.font = font;
+  draw.fillStyle = tones.paper;
+  draw.fillRect(0, 0, canvas.width, canvas.height);
   draw.fillStyle = tone;
   draw.fillText(text, 0, perEm * 1.1);
-  const png = new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer());
-  return { png, emWide: canvas.width / perEm, emHigh: 1.5, emUp: 1.1 };
+  const jpeg = new Uint8Array(await (await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.95 })).arrayBuffer());
+  return { jpeg, emWide: canvas.width / perEm, emHigh: 1.5, emUp: 1.1 };
 }
 
 const painter = {
+  /** Fetches all letters, so that a file can be made without a network later on. */
+  async prepare(): Promise<void> {
+    await Promise.allSettled([...new Set(Object.values(fontFiles).flat())].map(file));
+  },
   paint: (pages: Page[], pictures: Map<string, Uint8Array>, about: PdfAbout, origin: string, onProgress: (done: number) => void) =>
     paintPdf(pages, pictures, about, { file, files: fontFiles, drawn, origin, onProgress }),
 };

@@ -23,7 +23,7 @@ export interface Language {
 const none = '—';
 
 /** What is as good as a plane needs a digit more to be told at all. */
-const isAsGoodAsAPlane = (fromMm: number, toMm: number, unitMm: number): boolean => toMm - fromMm < 0.12 * unitMm;
+const isAsGoodAsAPlane = (fromMm: number, toMm: number, unitMm: number): boolean => toMm - fromMm < 0.04 * unitMm;
 
 /** The language of a sheet, for a person who reads feet or metres. */
 export function languageOf(sheet: Pick<Sheet, 'feet' | 'decimalSign'>, personFeet: boolean): Language {

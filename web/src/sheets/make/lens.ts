@@ -37,11 +37,10 @@ export function lensSheet(sheet: Sheet, rigs: SheetRig[], conventions: Conventio
     ];
   }
   return shown.flatMap((of): BlockFact[] => {
-    const title = itemOf(sheet, of.id)?.title || of.title;
     const heading: BlockFact = {
       kind: 'heading',
       id: `${of.id} head`,
-      text: `${of.mark}  ${title}`,
+      text: `${of.mark}  ${of.title}`,
       sub: say.of([of.rig?.chain?.mode, of.sub].filter(Boolean).join(' · ')),
       href: of.href,
     };

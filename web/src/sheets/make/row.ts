@@ -22,8 +22,8 @@ export function rowSheet(sheet: Sheet, rigs: SheetRig[], conventions: Convention
   }
   return shown.flatMap((of): BlockFact[] => {
     const { scene } = of;
-    const name = itemOf(sheet, of.id)?.title || of.title;
-    const row = focals.map((focalLengthMm): RigInput => ({ ...bare(of.rig!), id: `${of.id} ${focalLengthMm}`, focalLengthMm }));
+    const name = of.title;
+    const row = focals.map((focalLengthMm, i): RigInput => ({ ...bare(of.rig!), id: `s${i}`, focalLengthMm }));
     const [from, framed] = [evaluated(scene, row, conventions), atOneFraming(of, row, conventions, say.feet)];
     const distance = of.rig!.subjectDistanceMm ?? scene.subjectDistanceMm;
     const high = of.figures!.fieldHeightMm;

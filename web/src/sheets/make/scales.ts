@@ -63,7 +63,7 @@ function strip(sheet: Sheet, of: SheetRig, conventions: Conventions | undefined,
     conventions,
   );
   const known = distances.flatMap((mm, i) => (isInFocus(reports[i] ?? null) ? [{ mm, ratio: reports[i]!.magnification }] : []));
-  const title = `${of.mark}  ${itemOf(sheet, of.id)?.title || of.title}`;
+  const title = `${of.mark}  ${of.title}`;
   if (known.length < 2) {
     return [
       {

@@ -41,7 +41,6 @@ export function BenchSheets() {
       const facts = (blocks: SheetFacts['blocks'], said = foot): SheetFacts => ({
         name,
         what: kinds[sheet.kind].what,
-        state,
         href: `/bench/${id}?view=sheets&sheet=${sheet.id}`,
         blocks,
         foot: said,
@@ -72,7 +71,7 @@ export function BenchSheets() {
           };
       }
     },
-    [id, name, setup, state, personFeet],
+    [id, name, setup, personFeet],
   );
   const form = useMemo(
     () => ({
@@ -93,7 +92,7 @@ export function BenchSheets() {
   );
   return (
     <SheetDesk
-      work={{ id, revision: base?.revision ?? 0, word: 'comparison' }}
+      work={{ id, revision: base?.revision ?? 0, word: 'comparison', state }}
       sheets={sheets}
       offered={offered}
       make={make}

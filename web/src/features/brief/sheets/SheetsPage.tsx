@@ -67,7 +67,14 @@ function Sheets() {
   useEffect(() => void readUnits(), []);
   const id = useProduction((s) => s.id);
   const name = useProduction((s) => s.name);
-  const document = useProduction((s) => s.document);
+  const whole = useProduction((s) => s.document);
+  const { shots: allShots, locations, delivery, units: crewUnits, bags: packed } = whole;
+  // What is made goes by the rest of the production: changing a sheet makes nothing else anew.
+  const document = useMemo(
+    () => ({ ...useProduction.getState().document, sheets: [] }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- these are what is read of it
+    [allShots, locations, delivery, crewUnits, packed],
+  );
   const base = useProduction((s) => s.base);
   const { answers, waiting } = useShotRigs();
   const bags = useBagAnswers((s) => s.bags);
@@ -75,7 +82,7 @@ function Sheets() {
   const { items, state, say: why } = useGear();
   const personFeet = useSettings((s) => s.feet);
   const usualConventions = useSettings((s) => s.conventions) ?? undefined;
-  const state_ = base ? `revision ${base.revision}, ${when(base.updatedAt)}` : 'not saved yet';
+  const saved = base ? `revision ${base.revision}, ${when(base.updatedAt)}` : 'not saved yet';
 
   const make = useCallback(
     (sheet: Sheet): Made => {
@@ -89,7 +96,6 @@ function Sheets() {
       const facts = (blocks: SheetFacts['blocks'], foot: string[] = []): SheetFacts => ({
         name,
         what: kinds[sheet.kind].what,
-        state: state_,
         href: `/brief/${id}/sheets?sheet=${sheet.id}`,
         blocks,
         foot: foot.map(say.of),
@@ -170,7 +176,7 @@ function Sheets() {
         }
       }
     },
-    [document, id, name, state_, answers, bags, units, items, personFeet, usualConventions],
+    [document, id, name, answers, bags, units, items, personFeet, usualConventions],
   );
 
   const questions = useCallback(
@@ -201,8 +207,8 @@ function Sheets() {
         <DeletedNotice word="production" works={productions} useDocument={useProduction} keeper={productionKeeper} />
       </Box>
       <SheetDesk
-        work={{ id, revision: base?.revision ?? 0, word: 'production' }}
-        sheets={document.sheets ?? noSheets}
+        work={{ id, revision: base?.revision ?? 0, word: 'production', state: saved }}
+        sheets={whole.sheets ?? noSheets}
         offered={offered}
         make={make}
         change={changeSheets}

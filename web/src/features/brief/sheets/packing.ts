@@ -51,6 +51,9 @@ export function packingList(
   if (!bag || lines.length === 0) {
     return [{ kind: 'text', id: 'none', text: bag ? `Nothing is packed in ${bag.name} yet.` : 'There is no bag yet.', isWarning: true }];
   }
+  if (items.size === 0) {
+    return [{ kind: 'text', id: 'none', text: 'What is packed is told when the shelf is here.' }];
+  }
   const columns = columnsOf(packColumns, sheet.columns ?? []);
   const rows = lines.map((line): { group: string; row: RowFact } => {
     const item = items.get(line.id);

@@ -54,10 +54,17 @@ function requestOf(document: ProductionDocument, shot: ShotInput, place: Locatio
 
 /** Asks how each chosen rig, and each alternative on a sheet, is set for its shot. What is known already is not asked again. */
 export function useAskingShotRigs(): void {
-  const document = useProduction((s) => s.document);
+  const { shots, locations, delivery, sheets } = useProduction((s) => s.document);
   const { version, state } = useGear();
+  // Of the sheets only the alternatives are asked about: words that are typed on them are not.
+  const others = JSON.stringify(
+    (sheets ?? []).map((sheet) =>
+      (sheet.items ?? []).filter((item) => (item.alternatives ?? []).length > 0).map((item) => item.alternatives),
+    ),
+  );
   useEffect(() => {
     if (state !== 'ready') return;
+    const { document } = useProduction.getState();
     let waiting = 0;
     for (const shot of shotsOf(document)) {
       const place = placeOf(document, shot);
@@ -84,12 +91,36 @@ export function useAskingShotRigs(): void {
       }
     }
     useShotRigs.setState({ waiting });
-  }, [document, version, state]);
+  }, [shots, locations, delivery, others, version, state]);
   useEffect(() => () => stop(), []);
 }
 
-/** The production's shots as sheets know them. */
+const kept = new Map<string, { from: unknown[]; of: SheetRig }>();
+const mostKept = 2000;
+
+/** A shot with one of its rigs as sheets know it; it is put together anew only when something of it is another. */
 export function shotRig(
+  document: ProductionDocument,
+  id: string,
+  shot: ShotInput,
+  mark: string,
+  chosen: ChosenRig | null | undefined,
+  answers: Record<string, ShotAnswer>,
+  conventions: Conventions | undefined,
+): SheetRig {
+  const key = chosen ? rigKey(shot.id, chosen) : shot.id;
+  const from = [id, shot, mark, placeOf(document, shot), document.delivery, answers[key], conventions, useGear.getState().items];
+  const before = kept.get(key);
+  if (before && from.every((one, i) => one === before.from[i])) {
+    return before.of;
+  }
+  const of = assembled(document, id, shot, mark, chosen, answers, conventions);
+  if (kept.size > mostKept) kept.clear();
+  kept.set(key, { from, of });
+  return of;
+}
+
+function assembled(
   document: ProductionDocument,
   id: string,
   shot: ShotInput,
