@@ -61,7 +61,14 @@ internal static class DemoSheets
         // Nobody has what opens it; a link of one's own is made by a press.
         db.Add(new SheetLink
         {
-            Id = linkId, FrozenSheetId = frozenId, TokenHash = RandomNumberGenerator.GetBytes(32), For = "The producer", MadeAt = sent, EndsAt = sent.AddDays(60), Opened = 2, OpenedAt = sent.AddHours(23),
+            Id = linkId,
+            FrozenSheetId = frozenId,
+            TokenHash = RandomNumberGenerator.GetBytes(32),
+            For = "The producer",
+            MadeAt = sent,
+            EndsAt = sent.AddDays(60),
+            Opened = 2,
+            OpenedAt = sent.AddHours(23),
         });
         db.Add(Answered(20, 13, ".1", SheetVerdict.Approved, "The wider one: the crowd belongs to it.", sent.AddHours(22)));
         db.Add(Answered(21, 15, "", SheetVerdict.Declined, "Too tight. Leave it some water to stand in.", sent.AddHours(23)));
@@ -72,7 +79,14 @@ internal static class DemoSheets
 
     private static SheetAnswer Answered(int id, int shot, string option, SheetVerdict verdict, string remark, DateTimeOffset at) => new()
     {
-        Id = Id(id), FrozenSheetId = frozenId, LinkId = linkId, ShotId = $"{ShotId(shot)}", OptionId = option.Length == 0 ? "" : $"{ShotId(shot)}{option}", Verdict = verdict, Remark = remark, Name = "Oda Brenwick",
+        Id = Id(id),
+        FrozenSheetId = frozenId,
+        LinkId = linkId,
+        ShotId = $"{ShotId(shot)}",
+        OptionId = option.Length == 0 ? "" : $"{ShotId(shot)}{option}",
+        Verdict = verdict,
+        Remark = remark,
+        Name = "Oda Brenwick",
         At = at,
     };
 

@@ -82,7 +82,15 @@ public sealed class FrozenSheet : ICrewOwned
         using var content = JsonDocument.Parse(Content);
         return new()
         {
-            WorkId = WorkId, SheetId = SheetId, WorkRevision = WorkRevision, Kind = Kind, Title = Title, Note = Note, Foot = Foot, Shots = ToShots(), Content = content.RootElement.Clone(),
+            WorkId = WorkId,
+            SheetId = SheetId,
+            WorkRevision = WorkRevision,
+            Kind = Kind,
+            Title = Title,
+            Note = Note,
+            Foot = Foot,
+            Shots = ToShots(),
+            Content = content.RootElement.Clone(),
         };
     }
 

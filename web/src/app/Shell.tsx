@@ -44,6 +44,7 @@ export function Shell() {
         aria-label="Views"
         sx={{
           display: 'flex',
+          '@media print': { display: 'none' },
           flexDirection: { xs: 'row', md: 'column' },
           alignItems: 'center',
           gap: { xs: 0, md: 0.5 },

@@ -93,7 +93,7 @@ export const PageView = memo(function PageView({ page, at, of, pictures, address
         <>
           {page.marks.map((mark, i) =>
             mark.kind === 'picture' ? (
-              <Picture key={mark.id} mark={mark} at={i} fact={pictures.get(mark.id)} address={addressOf?.(mark.id)} scale={scale} />
+              <Picture key={mark.id} mark={mark} at={i} fact={pictures.get(mark.id)} address={addressOf?.(mark.id)} page={page} />
             ) : null,
           )}
           <svg viewBox={`0 0 ${page.width} ${page.height}`} aria-hidden={false}>
@@ -174,14 +174,16 @@ interface PictureProps {
   at: number;
   fact: PictureFact | undefined;
   address: string | undefined;
-  scale: number;
+  /** The page that it lies on: its place is a share of that, so that it holds on paper too. */
+  page: Pick<Page, 'width' | 'height'>;
 }
 
 const Picture = memo(
-  function Picture({ mark, at, fact, address, scale }: PictureProps) {
+  function Picture({ mark, at, fact, address, page }: PictureProps) {
     const failed = usePictures((s) => s.failed);
     const [missing, setMissing] = useState(false);
-    const style = { left: mark.x * scale, top: mark.y * scale, width: mark.width * scale, height: mark.height * scale };
+    const [across, down] = [(mm: number) => `${(100 * mm) / page.width}%`, (mm: number) => `${(100 * mm) / page.height}%`];
+    const style = { left: across(mark.x), top: down(mark.y), width: across(mark.width), height: down(mark.height) };
     return (
       <PictureBox style={style} role="img" aria-label={mark.label} data-picture={mark.id}>
         {address !== undefined && !missing ? (
@@ -204,7 +206,12 @@ const Picture = memo(
       </PictureBox>
     );
   },
-  (a, b) => a.scale === b.scale && a.fact === b.fact && a.address === b.address && JSON.stringify(a.mark) === JSON.stringify(b.mark),
+  (a, b) =>
+    a.page.width === b.page.width &&
+    a.page.height === b.page.height &&
+    a.fact === b.fact &&
+    a.address === b.address &&
+    JSON.stringify(a.mark) === JSON.stringify(b.mark),
 );
 
 function Editable({ area, scale, onEdit }: { area: EditArea; scale: number; onEdit: PageActions['edit'] }) {

@@ -24,9 +24,13 @@ export interface ColumnFact {
   align?: 'left' | 'right' | 'figure' | undefined;
   /** The least width, mm. */
   least?: number | undefined;
-  /** Room that stays empty, to write in. */
-  toFill?: boolean | undefined;
+  /** Room that stays empty: a line to write on, or a box to tick. */
+  toFill?: 'line' | 'box' | undefined;
+  /** Takes what room is left. */
+  grows?: boolean | undefined;
 }
+
+export const isRight = (c: ColumnFact): boolean => c.align === 'right' || c.align === 'figure';
 
 /** One of the rigs to choose between for a shot. */
 export interface OptionFact {

@@ -1,5 +1,16 @@
 import { oneLine } from '../ui/format';
-import { itemOf, type BlockFact, type ColumnFact, type FrameFact, type Sheet, type SheetFacts, type TileFact } from './facts';
+import {
+  isRight,
+  itemOf,
+  type BlockFact,
+  type ColumnFact,
+  type FrameFact,
+  type RowFact,
+  type Sheet,
+  type SheetFacts,
+  type TileFact,
+} from './facts';
+import { faceOf, laidColumns, padMm } from './columns';
 import { line, mmPerPoint, rect, wrap, type Face, type Mark, type Measure, type Page, type TextMark, type Tone } from './marks';
 
 const sizes = { a4: [210, 297], a5: [148, 210], letter: [215.9, 279.4] } as const;
@@ -18,9 +29,12 @@ export function pagesOf(sheet: Sheet, facts: SheetFacts, state: string, measure:
 }
 
 const leading = 1.28;
-/** How high a frame may be, mm: so that two rows of cards stand on a page that lies across. */
-const mostHighAcross = 40;
-const mostHigh = 78;
+/** How high frames may be, mm, on paper that lies across and on paper that stands; the largest that take the fewest pages are taken. */
+const highAcross = [60, 48, 44, 40, 36];
+const highUpright = [90, 70, 58, 48];
+/** Of more cards than that the smallest size is taken at once. */
+const mostTried = 60;
+const rowGap = 5;
 
 class Layout {
   private readonly pages: Page[] = [];
@@ -231,26 +245,52 @@ class Layout {
     const gap = 6;
     const across = this.sheet.paper === 'a5' ? (this.sheet.isLandscape ? 2 : 1) : this.sheet.isLandscape ? 3 : 2;
     const width = (this.inner - (across - 1) * gap) / across;
-    for (let i = 0; i < frames.length; i += across) {
-      const row = frames.slice(i, i + across).map((frame) => this.card(frame, columns, width));
-      const height = Math.max(...row.map((card) => card.height));
+    const rowsAt = (high: number) => {
+      const rows = [];
+      for (let i = 0; i < frames.length; i += across) {
+        const cards = frames.slice(i, i + across).map((frame) => this.card(frame, columns, width, high));
+        rows.push({ cards, height: Math.max(...cards.map((card) => card.height)) });
+      }
+      return rows;
+    };
+    for (const { cards, height } of this.fewestPages(rowsAt, frames.length)) {
       this.reserve(height);
       const top = this.y;
-      row.forEach((card, at) => card.draw(this.margin + at * (width + gap), top, height));
-      this.y = top + height + 5;
+      cards.forEach((card, at) => card.draw(this.margin + at * (width + gap), top, height));
+      this.y = top + height + rowGap;
     }
+  }
+
+  /** Rows of cards with frames as large as they may be without taking a page more than smaller ones would. */
+  private fewestPages<T extends { height: number }>(rowsAt: (high: number) => T[], count: number): T[] {
+    const sizes = this.sheet.isLandscape ? highAcross : highUpright;
+    if (count > mostTried) {
+      return rowsAt(sizes.at(-1)!);
+    }
+    const tried = sizes.map((high) => {
+      const rows = rowsAt(high);
+      let [pages, y] = [1, this.y];
+      for (const { height } of rows) {
+        if (y + height > this.bottom && y > this.margin + 9) [pages, y] = [pages + 1, this.margin + 8];
+        y += height + rowGap;
+      }
+      return { rows, pages };
+    });
+    const fewest = Math.min(...tried.map((t) => t.pages));
+    return tried.find((t) => t.pages === fewest)!.rows;
   }
 
   private card(
     frame: FrameFact,
     columns: ColumnFact[],
     width: number,
+    most: number,
   ): { height: number; draw: (x: number, y: number, height: number) => void } {
     const item = itemOf(this.sheet, frame.id);
     const title = this.lines(item?.title || frame.title, width - 9, 10, 'bold', 2);
     const several = frame.options.length > 1;
     const part = several ? (width - 3) / 2 : width;
-    const boxOf = (aspect: number) => Math.min(part / aspect, this.sheet.isLandscape ? mostHighAcross : mostHigh);
+    const boxOf = (aspect: number) => Math.min(part / aspect, most);
     const options = frame.options.map((option, i) => {
       const lines = several
         ? [
@@ -296,13 +336,7 @@ class Layout {
         rows.forEach((row, r) => {
           row.forEach(({ option, lines: own, height: high }, c) => {
             const at = x + c * (part + 3);
-            this.picture(
-              option.picture,
-              at + (part - Math.min(part, high * option.picture.aspect)) / 2,
-              this.y,
-              Math.min(part, high * option.picture.aspect),
-              high,
-            );
+            this.picture(option.picture, at, this.y, Math.min(part, high * option.picture.aspect), high);
             own.forEach((text, l) =>
               this.text(text, at, this.y + high + 3.6 + l * step(7.4), 7.4, l === 0 ? 'bold' : 'sans', l === 0 ? 'ink' : 'soft'),
             );
@@ -368,23 +402,30 @@ class Layout {
     }
   }
 
+  /** What stands in a cell: what the sheet says of it, else what the work does. */
+  private cell(row: RowFact, c: ColumnFact): string {
+    const item = row.isItem ? itemOf(this.sheet, row.id) : undefined;
+    return (c.key === 'title' ? item?.title : c.key === 'remark' ? item?.remark : undefined) || (row.cells[c.key] ?? '');
+  }
+
   private table({ caption, columns, rows, isDense }: Extract<BlockFact, { kind: 'table' }>): void {
-    const size = isDense ? 7.6 : 8.2;
-    const pad = 1.1;
-    const faceOf = (c: ColumnFact): Face => (c.align === 'right' ? 'mono' : 'sans');
-    const textOf = (row: (typeof rows)[number], c: ColumnFact): string => {
-      const item = row.isItem ? itemOf(this.sheet, row.id) : undefined;
-      return (c.key === 'title' ? item?.title : c.key === 'remark' ? item?.remark : undefined) || (row.cells[c.key] ?? '');
-    };
-    const widths = this.widths(
+    const pad = padMm;
+    const textOf = (row: RowFact, c: ColumnFact) => this.cell(row, c);
+    // Tables of the same columns stand under each other, so they share their widths.
+    const key = columns.map((c) => c.key).join();
+    const alike = this.facts.blocks.flatMap((block) =>
+      block.kind === 'table' && block.columns.map((c) => c.key).join() === key ? block.rows : [],
+    );
+    const { widths, size, headSize } = laidColumns(
       columns,
-      rows.map((row) => columns.map((c) => textOf(row, c))),
-      size,
-      pad,
+      alike.map((row) => columns.map((c) => textOf(row, c))),
+      this.inner,
+      isDense ? 7.6 : 8.2,
+      this.measure,
     );
     const lefts = widths.map((_, i) => this.margin + sum(widths.slice(0, i)));
-    const heads = columns.map((c, i) => this.lines(c.label, widths[i]! - 2 * pad, 7.2, 'bold', 3));
-    const headHeight = Math.max(...heads.map((h) => h.length)) * step(7.2) + 2;
+    const heads = columns.map((c, i) => this.lines(c.label, widths[i]! - 2 * pad, headSize, 'bold', 3));
+    const headHeight = Math.max(...heads.map((h) => h.length)) * step(headSize) + 2;
     const drawHead = (isFirst: boolean) => {
       const [above] = isFirst
         ? this.lines(caption, this.inner, 9.5, 'bold', 1)
@@ -399,8 +440,8 @@ class Layout {
           this.text(
             text,
             right ? lefts[i]! + widths[i]! - pad : lefts[i]! + pad,
-            this.y + 2.6 + l * step(7.2),
-            7.2,
+            this.y + 2.6 + l * step(headSize),
+            headSize,
             'bold',
             'soft',
             right ? 'right' : 'left',
@@ -474,7 +515,9 @@ class Layout {
             label: `${c.label} of ${row.cells['title'] ?? row.id}`,
           });
         }
-        if (c.toFill) this.stroke(line(lefts[i]! + pad, top + height - 1.4, lefts[i]! + widths[i]! - pad, top + height - 1.4), 'rule', 0.2);
+        if (c.toFill === 'line')
+          this.stroke(line(lefts[i]! + pad, top + height - 1.4, lefts[i]! + widths[i]! - pad, top + height - 1.4), 'rule', 0.2);
+        if (c.toFill === 'box') this.stroke(rect(lefts[i]! + pad, top + 1.1, 3, 3), 'ink', 0.2);
       });
       under.forEach((text, l) =>
         this.text(text, this.margin + pad, top + height - under.length * step(7.6) + 1.4 + l * step(7.6), 7.6, 'sans', 'soft'),
@@ -483,31 +526,6 @@ class Layout {
       this.stroke(line(this.margin, this.y, this.margin + sum(widths), this.y), 'rule', 0.12);
     }
     this.y += 5;
-  }
-
-  /** Widths of columns: as wide as what stands in them, and what is left to those that must wrap, by how much they hold. */
-  private widths(columns: ColumnFact[], rows: string[][], size: number, pad: number): number[] {
-    const wished = columns.map((c, i) => {
-      const face: Face = c.align === 'right' ? 'mono' : 'sans';
-      const longestWord = Math.max(0, ...c.label.split(' ').map((w) => this.measure(w, 7.2, 'bold')));
-      const cells = rows.slice(0, 300).map((row) => this.measure(row[i]!, size, face));
-      const widest = Math.max(longestWord, ...cells, c.least ?? 0) + 2 * pad + 0.3;
-      return { widest, least: Math.min(widest, Math.max(longestWord + 2 * pad + 0.3, isRight(c) ? widest : 16, c.least ?? 0)) };
-    });
-    const all = sum(wished.map((w) => w.widest));
-    if (all <= this.inner) {
-      // What is to be filled in, else the first column, takes the rest.
-      const growing = columns.map((c) => c.toFill === true);
-      const rest = this.inner - all;
-      const many = growing.filter(Boolean).length;
-      return wished.map((w, i) => w.widest + (many > 0 ? (growing[i] ? rest / many : 0) : rest / columns.length));
-    }
-    const least = sum(wished.map((w) => w.least));
-    const spare = Math.max(0, this.inner - least);
-    const hunger = wished.map((w) => Math.sqrt(Math.max(0, w.widest - w.least)));
-    const hungry = sum(hunger) || 1;
-    const shrink = Math.min(1, this.inner / least);
-    return wished.map((w, i) => w.least * shrink + (spare * hunger[i]!) / hungry);
   }
 
   private drawing({ caption, width, height, marks }: Extract<BlockFact, { kind: 'drawing' }>): void {
@@ -531,8 +549,6 @@ function settingsOf(frame: FrameFact, columns: ColumnFact[]): string[] {
 const letters = 'ABCDEFGH';
 
 const step = (size: number): number => size * mmPerPoint * leading;
-
-const isRight = (c: ColumnFact): boolean => c.align === 'right' || c.align === 'figure';
 
 const sum = (all: number[]): number => all.reduce((a, b) => a + b, 0);
 

@@ -9,9 +9,9 @@ const columns: ColumnFact[] = [
   { key: 'title', label: 'Thing', least: 30 },
   { key: 'what', label: 'Measure', least: 30 },
   { key: 'marked', label: 'Marked', align: 'right' },
-  { key: 'one', label: 'First', toFill: true, least: 16 },
-  { key: 'two', label: 'Second', toFill: true, least: 16 },
-  { key: 'result', label: 'Comes out as', toFill: true, least: 18 },
+  { key: 'one', label: 'First', toFill: 'line', grows: true, least: 16 },
+  { key: 'two', label: 'Second', toFill: 'line', grows: true, least: 16 },
+  { key: 'result', label: 'Comes out as', toFill: 'line', grows: true, least: 18 },
 ];
 
 /** What of each thing to measure before the day, and what its maker says of it. */

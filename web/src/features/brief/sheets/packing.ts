@@ -9,14 +9,14 @@ import { weight } from '../../../ui/figureText';
 import type { BagAnswer } from '../bags/bagAnswers';
 
 export const packColumns: ColumnChoice[] = [
-  { key: 'out', label: 'Out', toFill: true, usual: true, least: 9 },
+  { key: 'out', label: 'Out', toFill: 'box', usual: true },
   { key: 'count', label: 'No.', align: 'right', usual: true },
-  { key: 'title', label: 'Thing', usual: true, least: 50 },
+  { key: 'title', label: 'Thing', usual: true, least: 40, grows: true },
   { key: 'unit', label: 'Which', usual: true },
   { key: 'each', label: 'Each', align: 'right', usual: false },
   { key: 'weight', label: 'Weight', align: 'right', usual: true },
-  { key: 'note', label: 'Note', usual: true },
-  { key: 'back', label: 'Back', toFill: true, usual: true, least: 9 },
+  { key: 'note', label: 'Note', usual: true, grows: true },
+  { key: 'back', label: 'Back', toFill: 'box', usual: true },
 ];
 
 const kindNames: Record<string, string> = {

@@ -23,7 +23,7 @@ export const shotColumns: ColumnChoice[] = [
   { key: 'sharp', label: 'Sharp zone', align: 'right', usual: false },
   { key: 'light', label: 'Light', usual: false },
   { key: 'carried', label: 'Carried', usual: true },
-  { key: 'remark', label: 'Remark', usual: true, least: 22 },
+  { key: 'remark', label: 'Remark', usual: true, least: 22, grows: true },
 ];
 
 interface Listed {
