@@ -281,6 +281,16 @@ test.describe('with pictures', () => {
     const id = await copied(server.address, { sheets: [sheet('frames', { title: 'For approval', isLandscape: true, items })] });
     await page.goto(`${server.address}/brief/${id}/sheets`);
     await expect(page.getByText('B Redan, 20 mm ƒ1.8')).toBeVisible({ timeout: 60_000 });
+    // What else fits is offered as an alternative, once it is found, and taken back.
+    await page.getByRole('button', { name: '15 Take 15', exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page
+      .getByRole('menuitem', { name: /^Or with/ })
+      .first()
+      .click({ timeout: 60_000 });
+    await expect(page.getByRole('article').getByText(/^B /)).toHaveCount(2, { timeout: 60_000 });
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('article').getByText(/^B /)).toHaveCount(1);
     const file = await pdf(page);
     expect(file.images).toHaveLength(3);
     // Printed from the browser: the same pages, nothing of the screen around them.
@@ -308,6 +318,7 @@ test.describe('with pictures', () => {
       await expect(visitor.getByRole('heading', { name: 'For approval' })).toBeVisible();
       await expect(visitor.getByRole('img', { name: '13 Take 13, B' })).toBeVisible();
       expect(await visitor.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+      await expectNobodyKeptOut(visitor);
       await visitor.getByRole('button', { name: 'B it is' }).click();
       await expect(visitor.getByText('Type your name at the top first')).toBeVisible();
       await visitor.getByLabel(/^Your name/).fill('Oda Brenwick');

@@ -102,3 +102,44 @@ test('things within things are told in words', () => {
     'Place “Loft”: keep off: 40.0\u2009cm → —',
   ]);
 });
+
+test('sheets are told by their titles: there or not, and what of them and of the things on them differs', () => {
+  const sheet = (more: object = {}) => ({ id: 's', kind: 'frames' as const, title: 'For the producer', ...more });
+  const mine = production({
+    sheets: [
+      sheet({
+        items: [
+          { id: 'a', title: 'The rivet' },
+          { id: 'b', leftOut: true },
+        ],
+      }),
+      { id: 't', kind: 'lens' as const },
+    ],
+  });
+  const theirs = production({
+    sheets: [
+      sheet({
+        paper: 'a5',
+        feet: true,
+        items: [
+          { id: 'a', title: 'A rivet' },
+          { id: 'b', remark: 'Closer' },
+        ],
+      }),
+    ],
+  });
+  expect(told(ofProductions(mine, theirs))).toEqual([
+    'Sheet “For the producer”: paper: a4, upright → a5, upright',
+    'Sheet “For the producer”: numbers: as each reads them, point → feet, point',
+    'Sheet “For the producer”: things on it: The rivet; left out → A rivet; Closer',
+    'Sheet “Lens sheet”: there → —',
+  ]);
+  const order = (...ids: string[]) => ({
+    ...comparison(),
+    document: { ...comparison().document, sheets: [sheet({ items: ids.map((id) => ({ id })) })] },
+  });
+  expect(told(ofComparisons(order('r1', 'r2'), order('r2', 'r1')))).toEqual([
+    'Sheet “For the producer”: things on it: order r1 r2 → order r2 r1',
+  ]);
+  expect(ofComparisons(order('r1'), order('r1'))).toEqual([]);
+});

@@ -65,7 +65,6 @@ const facts = (part: { distance?: string; width?: number; shots?: string[]; foot
         id,
         mark: String(i + 1),
         title: `Shot ${id}`,
-        remark: '',
         values: { distance: part.distance ?? '2.3 m' },
         href: '',
         warnings: [],

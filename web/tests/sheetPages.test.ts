@@ -19,7 +19,6 @@ const frame = (i: number, part: Partial<FrameFact> = {}): FrameFact => ({
   id: `s${i}`,
   mark: String(i),
   title: `Shot ${i}`,
-  remark: '',
   values: { rig: 'Plover, 11 mm', setting: '11 mm at ƒ2.8' },
   options: [{ id: `s${i}`, title: '', lines: [], picture: { id: `s${i}`, aspect: 16 / 9, label: `Shot ${i}` } }],
   href: `/brief/1?shot=s${i}`,
@@ -59,14 +58,10 @@ function liesOnPaper(pages: Page[], sheet: Sheet) {
 
 test.each(['a4', 'a5', 'letter'] as const)('no card is cut on %s, upright or across, and every shot is there once', (paper) => {
   for (const isLandscape of [false, true]) {
-    const sheet = { ...newSheet('frames'), paper, isLandscape };
+    const remarks = Array.from({ length: 23 }, (_, i) => ({ id: `s${i + 1}`, remark: i % 5 === 0 ? 'A remark. '.repeat(9) : '' }));
+    const sheet: Sheet = { ...newSheet('frames'), paper, isLandscape, items: remarks };
     const frames = Array.from({ length: 23 }, (_, i) =>
-      frame(
-        i + 1,
-        i % 5 === 0
-          ? { warnings: ['Beside water: flotation and a second person as local rules ask.'], remark: 'A remark. '.repeat(9) }
-          : {},
-      ),
+      frame(i + 1, i % 5 === 0 ? { warnings: ['Beside water: flotation and a second person as local rules ask.'] } : {}),
     );
     const pages = pagesOf(sheet, facts(framesBlock(frames)), 'revision 3', measure);
     liesOnPaper(pages, sheet);
@@ -162,11 +157,18 @@ test.each([
   ['👩‍🚀'.repeat(60)],
 ])('a name of many letters stays on its paper: %s', (name) => {
   for (const paper of ['a4', 'a5'] as const) {
-    const sheet = { ...newSheet('frames'), paper, isLandscape: false, title: name.slice(0, 200), note: name };
+    const sheet: Sheet = {
+      ...newSheet('frames'),
+      paper,
+      isLandscape: false,
+      title: name.slice(0, 200),
+      note: name,
+      items: [{ id: 's1', remark: name }],
+    };
     const row: RowFact = { id: 'r', isItem: true, cells: { title: name, distance: '2 m', remark: name } };
     const pages = pagesOf(
       sheet,
-      { ...facts(framesBlock([frame(1, { title: name, remark: name, values: { rig: name, setting: name } })]), table([row])), name },
+      { ...facts(framesBlock([frame(1, { title: name, values: { rig: name, setting: name } })]), table([row])), name },
       'revision 3',
       measure,
     );
@@ -183,8 +185,8 @@ test('title and remark of the sheet take the place of those of the work, and emp
       { id: 's2', title: '', remark: '' },
     ],
   };
-  const pages = pagesOf(sheet, facts(framesBlock([frame(1), frame(2, { remark: 'As it is' })])), 'revision 3', measure);
-  expect(all(pages)).toEqual(expect.arrayContaining(['For the producer', 'The rivet', 'Closer?', 'Shot 2', 'As it is', 'Low Water']));
+  const pages = pagesOf(sheet, facts(framesBlock([frame(1), frame(2)])), 'revision 3', measure);
+  expect(all(pages)).toEqual(expect.arrayContaining(['For the producer', 'The rivet', 'Closer?', 'Shot 2', 'Low Water']));
   expect(pages[0]!.edits.map((e) => e.key)).toEqual(
     expect.arrayContaining([{ of: 'title' }, { of: 'note' }, { of: 'itemTitle', item: 's1' }, { of: 'itemRemark', item: 's2' }]),
   );

@@ -66,7 +66,6 @@ const factsOf = (...pictures: PictureFact[]): SheetFacts => ({
         id: p.id,
         mark: String(i + 1),
         title: `Shot ${p.id}`,
-        remark: '',
         values: { setting: '35 mm' },
         options: [{ id: p.id, title: 'Rig', lines: [], picture: p }],
         href: '',

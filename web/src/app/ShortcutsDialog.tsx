@@ -12,6 +12,7 @@ const keys: [string, string][] = [
   ['← →', 'among the shots: go from one to the next'],
   ['← → ↑ ↓', 'on the drawing of a place: move the subject, a wall, the distance to keep'],
   ['N', 'on the Brief: a new shot'],
+  ['Enter', 'in a text on a sheet: done; on the mark of a shot or a column: what can be done with it'],
   ['/', 'on the Shelf: type to find'],
   ['↑ ↓ then Enter', 'among the gear: go from one to the next, open it'],
   ['Ctrl + Z', 'undo'],

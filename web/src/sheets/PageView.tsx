@@ -1,6 +1,6 @@
 import { Menu, MenuItem } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { memo, useState, type ReactNode } from 'react';
+import { memo, useEffect, useState, type ReactNode } from 'react';
 import { photoAddress } from '../picture/photo';
 import { PhotoCanvas } from '../picture/PhotoCanvas';
 import { PictureCanvas } from '../picture/PictureCanvas';
@@ -67,8 +67,10 @@ const Paper = styled('article')({
 
 export interface PageActions {
   edit: (key: EditKey, value: string) => void;
-  /** What can be done with a thing or a column: what each is called, and what it does. */
-  actions: (handle: HandleArea) => { label: string; run: () => void }[];
+  /** What can be done with a thing or a column: what each is called, and what it does; without that it is only told. */
+  actions: (handle: HandleArea) => { label: string; run?: (() => void) | undefined }[];
+  /** Tells when what can be done may be another, such as when what else fits has been found. */
+  watch: (onChange: () => void) => () => void;
 }
 
 interface PageViewProps {
@@ -267,21 +269,38 @@ function Handle({ handle, scale, actions }: { handle: HandleArea; scale: number;
       >
         ⋮
       </button>
-      {anchor && (
-        <Menu open anchorEl={anchor} onClose={() => setAnchor(null)}>
-          {actions.actions(handle).map(({ label, run }) => (
-            <MenuItem
-              key={label}
-              onClick={() => {
-                setAnchor(null);
-                run();
-              }}
-            >
-              {label}
-            </MenuItem>
-          ))}
-        </Menu>
-      )}
+      {anchor && <HandleMenu anchor={anchor} handle={handle} actions={actions} onClose={() => setAnchor(null)} />}
     </div>
+  );
+}
+
+function HandleMenu({
+  anchor,
+  handle,
+  actions,
+  onClose,
+}: {
+  anchor: HTMLElement;
+  handle: HandleArea;
+  actions: PageActions;
+  onClose: () => void;
+}) {
+  const [, again] = useState(0);
+  useEffect(() => actions.watch(() => again((n) => n + 1)), [actions]);
+  return (
+    <Menu open anchorEl={anchor} onClose={onClose}>
+      {actions.actions(handle).map(({ label, run }) => (
+        <MenuItem
+          key={label}
+          disabled={run === undefined}
+          onClick={() => {
+            onClose();
+            run?.();
+          }}
+        >
+          {label}
+        </MenuItem>
+      ))}
+    </Menu>
   );
 }

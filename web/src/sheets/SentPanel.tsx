@@ -12,7 +12,8 @@ interface SentPanelProps {
   sheet: Sheet;
   facts: SheetFacts;
   pages: Page[];
-  changes: string[];
+  /** Null while it cannot be told yet. */
+  changes: string[] | null;
   addressOf: ((id: string) => string) | undefined;
   said: (answer: SheetAnswer) => string;
   onSaid: (say: string) => void;
@@ -40,7 +41,9 @@ export function SentPanel({ frozen, sheet, facts, pages, changes, addressOf, sai
       </Typography>
       <Box component="section">
         <Title>Since then</Title>
-        {changes.length === 0 ? (
+        {changes === null ? (
+          <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>It is being compared…</Typography>
+        ) : changes.length === 0 ? (
           <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>Nothing on it has changed.</Typography>
         ) : (
           <Box component="ul" sx={{ m: 0, pl: 2, fontSize: 13, overflowWrap: 'anywhere' }}>
@@ -49,7 +52,7 @@ export function SentPanel({ frozen, sheet, facts, pages, changes, addressOf, sai
             ))}
           </Box>
         )}
-        {!all && changes.length > shownChanges && <Button onClick={() => setAll(true)}>All {changes.length}</Button>}
+        {!all && changes !== null && changes.length > shownChanges && <Button onClick={() => setAll(true)}>All {changes.length}</Button>}
       </Box>
       <Box component="section">
         <Title>Answers</Title>

@@ -28,7 +28,8 @@ export interface Made {
 /** What can be done with a thing of a sheet besides moving it. */
 export interface ThingAction {
   label: string;
-  run: () => void;
+  /** Left out where it is only told, such as that something is being looked for. */
+  run?: (() => void) | undefined;
 }
 
 interface SheetDeskProps {
@@ -43,13 +44,15 @@ interface SheetDeskProps {
   form: FormChoices;
   /** Further actions of a thing; with its sheet, to change it. */
   thingActions?: (sheet: Sheet, id: string, put: (sheet: Sheet) => void) => ThingAction[];
+  /** Tells when these may be others. */
+  watch?: (onChange: () => void) => () => void;
   /** What is on its way yet, such as the shelf. */
   waiting?: string;
   children?: ReactNode;
 }
 
 /** The sheets of a piece of work: those that follow it, and those that were frozen. The page on the screen is the page. */
-export function SheetDesk({ work, sheets, offered, make, change, form, thingActions, waiting = '', children }: SheetDeskProps) {
+export function SheetDesk({ work, sheets, offered, make, change, form, thingActions, watch, waiting = '', children }: SheetDeskProps) {
   const [where, setWhere] = useSearchParams();
   const frozen = useFrozenOf(work.id);
   const [said, setSaid] = useState('');
@@ -116,7 +119,14 @@ export function SheetDesk({ work, sheets, offered, make, change, form, thingActi
       )}
       <Making />
       {!lettersAreHere ? null : shownFrozen ? (
-        <FrozenSheet key={shownFrozen.id} frozen={shownFrozen} make={make} onSaid={setSaid} onDeleted={() => show(sheets[0]?.id ?? '')} />
+        <FrozenSheet
+          key={shownFrozen.id}
+          frozen={shownFrozen}
+          make={make}
+          isWaiting={waiting !== ''}
+          onSaid={setSaid}
+          onDeleted={() => show(sheets[0]?.id ?? '')}
+        />
       ) : sheet ? (
         <LiveSheet
           key={sheet.id}
@@ -126,6 +136,7 @@ export function SheetDesk({ work, sheets, offered, make, change, form, thingActi
           work={work}
           form={form}
           thingActions={thingActions}
+          watch={watch}
           onSaid={setSaid}
           onFrozen={show}
           onRemove={() => change(`sheet removed ${sheet.id}`, (all) => all.filter((s) => s.id !== sheet.id))}
@@ -223,7 +234,7 @@ function Making() {
   );
 }
 
-interface LiveSheetProps extends Pick<SheetDeskProps, 'work' | 'form' | 'thingActions'> {
+interface LiveSheetProps extends Pick<SheetDeskProps, 'work' | 'form' | 'thingActions' | 'watch'> {
   sheet: Sheet;
   made: SheetDeskProps['make'];
   put: (sheet: Sheet) => void;
@@ -232,7 +243,7 @@ interface LiveSheetProps extends Pick<SheetDeskProps, 'work' | 'form' | 'thingAc
   onRemove: () => void;
 }
 
-function LiveSheet({ sheet, made, put, work, form, thingActions, onSaid, onFrozen, onRemove }: LiveSheetProps) {
+function LiveSheet({ sheet, made, put, work, form, thingActions, watch, onSaid, onFrozen, onRemove }: LiveSheetProps) {
   // Typing on the page asks for no figures anew.
   const settings = useMemo(() => JSON.stringify(settingsOf(sheet)), [sheet]);
   const { facts, choices, things } = useMemo(() => made(JSON.parse(settings) as Sheet), [made, settings]);
@@ -253,8 +264,9 @@ function LiveSheet({ sheet, made, put, work, form, thingActions, onSaid, onFroze
         const is = now.current;
         return actionsOf(handle, is.sheet, is.choices, is.all, is.put, is.thingActions);
       },
+      watch: watch ?? (() => () => undefined),
     }),
-    [],
+    [watch],
   );
   return (
     <Layout
@@ -417,12 +429,14 @@ function Layout({ pages, facts, actions, addressOf, side }: LayoutProps) {
 interface FrozenSheetProps {
   frozen: Frozen;
   make: SheetDeskProps['make'];
+  /** True while it cannot be told yet what is so now. */
+  isWaiting: boolean;
   onSaid: (say: string) => void;
   onDeleted: () => void;
 }
 
 /** A sheet as it was sent, with what has changed since and what was answered. */
-function FrozenSheet({ frozen, make, onSaid, onDeleted }: FrozenSheetProps) {
+function FrozenSheet({ frozen, make, isWaiting, onSaid, onDeleted }: FrozenSheetProps) {
   const content: FrozenContent | undefined = useFrozen((s) => s.contents[frozen.id]);
   const [failed, setFailed] = useState('');
   useEffect(() => void readContent(frozen.id).then(setFailed), [frozen.id]);
@@ -431,7 +445,10 @@ function FrozenSheet({ frozen, make, onSaid, onDeleted }: FrozenSheetProps) {
     () => (content ? pagesOf(content.sheet, content.facts, `frozen ${when(frozen.madeAt)}, revision ${frozen.workRevision}`, measure) : []),
     [content, frozen],
   );
-  const changes = useMemo(() => (content ? changesSince(content.facts, make(content.sheet).facts) : []), [content, make]);
+  const changes = useMemo(
+    () => (content && !isWaiting ? changesSince(content.facts, make(content.sheet).facts) : null),
+    [content, make, isWaiting],
+  );
   if (!content || !sheet) {
     return <PageMessage title={failed ? 'This sheet cannot be shown' : 'Opening…'} text={failed || 'The sheet is on its way.'} />;
   }

@@ -47,7 +47,6 @@ export interface FrameFact {
   mark: string;
   /** The name that it has in the work; the sheet's own title stands in its place. */
   title: string;
-  remark: string;
   /** What the columns say of it. */
   values: Record<string, string>;
   options: OptionFact[];

@@ -113,12 +113,12 @@ function shotsOf(sheet: Sheet, facts: SheetFacts): Shot[] {
           return {
             id: keyOf(frame.id),
             title: `${frame.mark} ${item?.title || frame.title}`.slice(0, 300),
-            remark: (item?.remark || frame.remark).slice(0, 500),
+            remark: (item?.remark ?? '').slice(0, 500),
             options: frame.options.slice(0, 4).map((option, i) => ({
               id: keyOf(option.id),
               title: i === 0 && frame.options.length === 1 ? '' : option.title.slice(0, 300),
               lines: (option.picture.missing === undefined
-                ? i === 0
+                ? i === 0 && frame.options.length === 1
                   ? block.columns.map((c) => frame.values[c.key] ?? '').filter((text) => text !== '')
                   : option.lines
                 : [option.picture.missing]

@@ -161,7 +161,7 @@ export function rowsOf({ sheet, facts }: Pick<Saved, 'sheet' | 'facts'>): string
           frame.mark,
           item?.title || frame.title,
           ...block.columns.map((c) => frame.values[c.key] ?? ''),
-          item?.remark || frame.remark,
+          item?.remark ?? '',
           frame.options
             .slice(1)
             .map((o) => [o.title, ...o.lines].join(', '))

@@ -308,7 +308,7 @@ class Layout {
     const values = several ? [] : settingsOf(frame, columns);
     const lines = values.flatMap((text) => this.lines(text, width, 8, 'sans', 3));
     const warnings = frame.warnings.flatMap((text) => this.lines(`! ${text}`, width, 7.6, 'sans', 3));
-    const remark = this.lines(item?.remark || frame.remark, width, 8, 'sans', 4);
+    const remark = this.lines(item?.remark ?? '', width, 8, 'sans', 4);
     const titleHeight = Math.max(1, title.length) * step(10);
     const remarkHeight = Math.max(1, remark.length) * step(8);
     const signs = 8;
@@ -356,7 +356,7 @@ class Layout {
           size: 8,
           face: 'sans',
           value: item?.remark ?? '',
-          placeholder: frame.remark || 'A remark',
+          placeholder: 'A remark',
           label: `Remark on ${frame.mark} ${frame.title}`,
         });
         this.write(remark, x, 8, 'sans', 'soft');
@@ -542,7 +542,7 @@ class Layout {
 /** The rig on a line of its own, and its settings one after another. */
 function settingsOf(frame: FrameFact, columns: ColumnFact[]): string[] {
   const said = (of: ColumnFact[]) => of.map((c) => frame.values[c.key] ?? '').filter((text) => text !== '');
-  const own = (c: ColumnFact) => c.key === 'rig' || c.key === 'mode';
+  const own = (c: ColumnFact) => c.key === 'rig' || c.key === 'mode' || c.key === 'note';
   return [...said(columns.filter(own)), said(columns.filter((c) => !own(c))).join(' · ')];
 }
 

@@ -5,6 +5,7 @@ import { conventionFields, rigFields, sceneFields, sceneNumber } from '../../cor
 import { distance, plain, shape } from '../../ui/format';
 import type { Difference } from '../../documents/ConflictDialog';
 import { chainOf } from '../../gear/chains';
+import { sheetDifferences } from '../../sheets/sheetDifferences';
 import { rigLetter } from '../../ui/RigMark';
 
 interface Content {
@@ -16,9 +17,10 @@ interface Content {
 export function differences(mine: Content, theirs: Content): Difference[] {
   const ours = describe(mine);
   const others = describe(theirs);
-  return [...new Set([...ours.keys(), ...others.keys()])]
+  const found = [...new Set([...ours.keys(), ...others.keys()])]
     .map((what) => ({ what, mine: ours.get(what) ?? '—', theirs: others.get(what) ?? '—' }))
     .filter((d) => d.mine !== d.theirs);
+  return [...found, ...sheetDifferences(mine.document.sheets ?? [], theirs.document.sheets ?? [])];
 }
 
 const length = (mm: number | null | undefined) => (mm == null ? '∞' : distance(mm, false));

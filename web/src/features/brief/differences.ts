@@ -3,6 +3,7 @@ import { distance, plain } from '../../ui/format';
 import type { Difference } from '../../documents/ConflictDialog';
 import type { Content } from '../../documents/history';
 import { same } from '../../documents/merging';
+import { sheetDifferences } from '../../sheets/sheetDifferences';
 import { placesOf, shotsOf } from './productionStore';
 
 type Thing = Record<string, unknown>;
@@ -34,11 +35,11 @@ export function differences(mine: Content<ProductionDocument>, theirs: Content<P
     const [inHere, inThere] = [here, there].map((list, k) => list.filter((x) => [there, here][k]!.some((y) => y.id === x.id)));
     say(`Order of ${kind.toLowerCase()}s`, inHere!.map((s) => s.name).join(', '), inThere!.map((s) => s.name).join(', '));
   }
-  return found;
+  return [...found, ...sheetDifferences(mine.document.sheets ?? [], theirs.document.sheets ?? [])];
 }
 
 /** What is told in ways of its own, or not at all. */
-const unsaid = new Set(['id', 'schemaVersion', 'shots', 'locations']);
+const unsaid = new Set(['id', 'schemaVersion', 'shots', 'locations', 'sheets']);
 
 /** In which of their members two things differ, by the names of the members taken apart into words. */
 const members = (of: string, a: object, b: object): Difference[] =>

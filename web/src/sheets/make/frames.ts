@@ -8,7 +8,6 @@ export interface Framed {
   alternatives: SheetRig[];
   /** Values of columns that only a production has. */
   also?: Record<string, string> | undefined;
-  remark?: string | undefined;
 }
 
 /** Frames with titles, settings and room to sign. */
@@ -32,11 +31,10 @@ export function framesOf(sheet: Sheet, framed: Framed[], say: Language, choices 
       kind: 'frames',
       id: 'frames',
       columns: columnsOf(choices, sheet.columns ?? []),
-      frames: shown.map(({ of, alternatives, also, remark }) => ({
+      frames: shown.map(({ of, alternatives, also }) => ({
         id: of.id,
         mark: of.mark,
         title: of.title,
-        remark: remark ?? '',
         values: { ...valuesOf(of, say), ...also },
         options: [optionOf(of.id, of, say), ...alternatives.map((other, i) => optionOf(`${of.id}.${i + 1}`, other, say))],
         href: of.href,

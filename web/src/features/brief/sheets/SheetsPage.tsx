@@ -56,6 +56,8 @@ const productionColumns: ColumnChoice[] = [
   { key: 'unit', label: 'Unit', usual: false },
   { key: 'carried', label: 'Carried', usual: false },
   ...frameColumns,
+  // What a crew notes for itself is sent to nobody unasked.
+  { key: 'note', label: 'Note of the shot', usual: false },
 ];
 const noSheets: Sheet[] = [];
 
@@ -111,8 +113,12 @@ function Sheets() {
               alternatives: (itemOf(sheet, shot.id)?.alternatives ?? []).map((chosen) =>
                 shotRig(document, id, shot, mark(shot), chosen, answers, conventions),
               ),
-              remark: shot.note ?? '',
-              also: { place: place?.name ?? '', unit: shot.unit ?? '', carried: cameraSupports[shot.cameraSupport ?? 'tripod'] },
+              also: {
+                note: shot.note ?? '',
+                place: place?.name ?? '',
+                unit: shot.unit ?? '',
+                carried: cameraSupports[shot.cameraSupport ?? 'tripod'],
+              },
             };
           });
           return {
@@ -213,7 +219,8 @@ function Sheets() {
         make={make}
         change={changeSheets}
         form={form}
-        thingActions={(sheet, shot, put) => actionsOf(sheet, shot, put)}
+        thingActions={actionsOf}
+        watch={watchAnswers}
         waiting={
           state === 'away'
             ? `${why} Rigs cannot be told until it is back.`
@@ -274,6 +281,8 @@ function actionsOf(sheet: Sheet, id: string, put: (sheet: Sheet) => void): Thing
     })),
   ];
 }
+
+const watchAnswers = (onChange: () => void) => useAnswers.subscribe(onChange);
 
 const mostOffered = 4;
 const mostAlternatives = 3;
