@@ -2,7 +2,8 @@ import { expect, test } from 'vitest';
 import type { BlockFact, FrameFact, RowFact, Sheet, SheetFacts } from '../src/sheets/facts';
 import { newSheet } from '../src/sheets/kinds';
 import { mmPerPoint, signsOf, wrap, type Measure, type Page, type TextMark } from '../src/sheets/marks';
-import { pagesOf, paperOf } from '../src/sheets/pages';
+import { paperOf } from '../src/sheets/layout';
+import { pagesOf } from '../src/sheets/pages';
 
 /** Letters half as wide as high: enough to lay out by. */
 const measure: Measure = (text, size) => signsOf(text).length * size * mmPerPoint * 0.5;

@@ -4,11 +4,12 @@ import { useSearchParams } from 'react-router';
 import { PageMessage } from '../ui/PageMessage';
 import { Panel } from '../ui/Panel';
 import { when } from '../ui/format';
-import { changesSince, itemOf, moved, settingsOf, withItem, type ColumnChoice, type Sheet, type SheetFacts, type SheetKind } from './facts';
+import { actionsOf, edited, stepOf, type ThingActions } from './editing';
+import { changesSince, settingsOf, type ColumnChoice, type Sheet, type SheetFacts, type SheetKind } from './facts';
 import { forgetWidths, loadFonts, measure } from './fonts';
 import { answerSaid, frozenPictureAddress, readContent, useFrozen, useFrozenOf, type Frozen, type FrozenContent } from './frozen';
 import { kinds, newSheet } from './kinds';
-import type { EditKey, HandleArea, Page } from './marks';
+import type { Page } from './marks';
 import { preparePdf } from './out';
 import { PageView, type PageActions } from './PageView';
 import { pagesOf } from './pages';
@@ -25,13 +26,6 @@ export interface Made {
   things: { id: string; name: string }[];
 }
 
-/** What can be done with a thing of a sheet besides moving it. */
-export interface ThingAction {
-  label: string;
-  /** Left out where it is only told, such as that something is being looked for. */
-  run?: (() => void) | undefined;
-}
-
 interface SheetDeskProps {
   /** What it is of; its state in words, such as its revision. */
   work: { id: string; revision: number; word: string; state: string };
@@ -43,7 +37,7 @@ interface SheetDeskProps {
   /** What of the settings depends on the work. */
   form: FormChoices;
   /** Further actions of a thing; with its sheet, to change it. */
-  thingActions?: (sheet: Sheet, id: string, put: (sheet: Sheet) => void) => ThingAction[];
+  thingActions?: ThingActions;
   /** Tells when these may be others. */
   watch?: (onChange: () => void) => () => void;
   /** What is on its way yet, such as the shelf. */
@@ -155,18 +149,6 @@ export function SheetDesk({ work, sheets, offered, make, change, form, thingActi
       )}
     </Box>
   );
-}
-
-/** What a change is a step of: typing in one field is one, whatever moves, goes or comes is one of its own. */
-function stepOf(before: Sheet | undefined, next: Sheet): string {
-  const typed = ['title', 'note', 'focalLengthsMm', 'distancesMm', 'fNumbers', 'stripLengthMm'] as const;
-  const field = before && typed.find((key) => before[key] !== next[key]);
-  const item =
-    before &&
-    (next.items ?? []).find((one) =>
-      ['title', 'remark'].some((key) => (itemOf(before, one.id)?.[key as 'title'] ?? '') !== (one[key as 'title'] ?? '')),
-    );
-  return `sheet ${next.id} ${field ?? (item ? `item ${item.id}` : performance.now())}`;
 }
 
 /** What writes PDF is fetched when what is looked at is there. */
@@ -319,51 +301,6 @@ function useSame(pages: Page[]): Page[] {
   });
   setKept({ pages: same, texts, from: pages });
   return same;
-}
-
-function edited(sheet: Sheet, key: EditKey, value: string, all: string[]): Sheet {
-  switch (key.of) {
-    case 'title':
-      return { ...sheet, title: value };
-    case 'note':
-      return { ...sheet, note: value };
-    case 'itemTitle':
-      return withItem(sheet, key.item, { title: value }, all);
-    case 'itemRemark':
-      return withItem(sheet, key.item, { remark: value }, all);
-  }
-}
-
-function actionsOf(
-  handle: HandleArea,
-  sheet: Sheet,
-  choices: ColumnChoice[],
-  all: string[],
-  put: (sheet: Sheet) => void,
-  thingActions: SheetDeskProps['thingActions'],
-): ThingAction[] {
-  if (handle.of === 'column') {
-    const shown = (sheet.columns ?? []).length > 0 ? sheet.columns! : choices.filter((c) => c.usual).map((c) => c.key);
-    const at = shown.indexOf(handle.id);
-    const swapped = (by: number) => {
-      const next = [...shown];
-      [next[at], next[at + by]] = [next[at + by]!, next[at]!];
-      return next;
-    };
-    return [
-      ...(at > 0 ? [{ label: 'Move left', run: () => put({ ...sheet, columns: swapped(-1) }) }] : []),
-      ...(at >= 0 && at < shown.length - 1 ? [{ label: 'Move right', run: () => put({ ...sheet, columns: swapped(1) }) }] : []),
-      ...(shown.length > 1
-        ? [{ label: 'Leave this column out', run: () => put({ ...sheet, columns: shown.filter((key) => key !== handle.id) }) }]
-        : []),
-    ];
-  }
-  return [
-    { label: 'Move earlier', run: () => put(moved(sheet, handle.id, -1, all)) },
-    { label: 'Move later', run: () => put(moved(sheet, handle.id, 1, all)) },
-    ...(thingActions?.(sheet, handle.id, put) ?? []),
-    { label: 'Leave it out', run: () => put(withItem(sheet, handle.id, { leftOut: true }, all)) },
-  ];
 }
 
 interface LayoutProps {
