@@ -74,6 +74,7 @@ test('a lens sheet in PDF says what the core says, in letters of its own, on pap
   const fNumbers = [2.8, 5.6, 11];
   await page.goto(await comparison(server.address, { sheets: [sheet('lens', { title: 'Lenses', distancesMm, fNumbers, paper: 'a5' })] }));
   await expect(page.getByRole('article', { name: 'Page 1 of 1' })).toBeVisible({ timeout: 30_000 });
+  await expectNobodyKeptOut(page);
   const said = await pdf(page);
   expect(said.name).toBe('Lenses Lens sheet.pdf');
   expect(said.info).toContain('Pages:           1');
@@ -110,7 +111,6 @@ test('a lens sheet in PDF says what the core says, in letters of its own, on pap
     }
   }
   expect(said.text).toContain('circle 1/1500');
-  await expectNobodyKeptOut(page);
 });
 
 test('a page is changed where it stands, by hand and key; undo takes it back; it is saved', async ({ page, server }) => {
