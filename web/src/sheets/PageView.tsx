@@ -122,8 +122,9 @@ const Overlay = memo(function Overlay({
       {edits.map((area) => (
         <Editable key={`${area.key.of} ${'item' in area.key ? area.key.item : ''}`} area={area} scale={scale} onEdit={actions.edit} />
       ))}
-      {handles.map((handle) => (
-        <Handle key={`${handle.of} ${handle.id} ${handle.y}`} handle={handle} scale={scale} actions={actions} />
+      {handles.map((handle, i) => (
+        // A thing keeps its mark, and its open menu, when what stands above it grows; a column has one in each table.
+        <Handle key={handle.of === 'item' ? handle.id : `column ${i}`} handle={handle} scale={scale} actions={actions} />
       ))}
     </>
   );
