@@ -100,6 +100,7 @@ test('a lens is pasted in 5 presses, looked through, and what was not understood
       .first(),
   );
   const item = page.getByRole('menuitem', { name: 'Lens', exact: true });
+  await expect(item.or(papers(page)).first()).toBeVisible();
   if (await item.isVisible()) await hand.press(item);
   await hand.type(papers(page), 'Corrie Pasted 24–70 f/2.8, 82 mm, 0.38 m, 695 g, weather sealed');
   await expect(form(page).getByText('Not understood: weather · sealed')).toBeVisible();

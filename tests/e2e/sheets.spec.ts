@@ -278,7 +278,15 @@ test.describe('with pictures', () => {
       name: 'Redan + 20 mm ƒ1.8',
     };
     const items = shots.map(({ id }) => ({ id, leftOut: !kept.has(id), ...(id === shots[12]!.id && { alternatives: [alternative] }) }));
-    const id = await copied(server.address, { sheets: [sheet('frames', { title: 'For approval', isLandscape: true, items })] });
+    // What others have brought to this server since does not come into it.
+    const { gear } = (await (await fetch(`${server.address}/api/demo`)).json()) as { gear: string[] };
+    const chooseFrom = crypto.randomUUID();
+    const bags = [{ id: chooseFrom, name: 'Lent', lines: gear.map((thing) => ({ id: thing })) }];
+    const id = await copied(server.address, {
+      bags,
+      chooseFrom,
+      sheets: [sheet('frames', { title: 'For approval', isLandscape: true, items })],
+    });
     await page.goto(`${server.address}/brief/${id}/sheets`);
     await expect(page.getByText('B Redan, 20 mm ƒ1.8')).toBeVisible({ timeout: 60_000 });
     const file = await pdf(page);
@@ -293,6 +301,16 @@ test.describe('with pictures', () => {
     expect(printed).toContain('For approval');
     expect(printed).not.toContain('Decimals');
     await rm(folder, { recursive: true });
+    // What else fits is offered as an alternative, once it is found, and taken back.
+    await page.getByRole('button', { name: '15 Take 15', exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page
+      .getByRole('menuitem', { name: /^Or with/ })
+      .first()
+      .click({ timeout: 60_000 });
+    await expect(page.getByRole('article').getByText(/^B /)).toHaveCount(2, { timeout: 60_000 });
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('article').getByText(/^B /)).toHaveCount(1);
     await page.getByRole('button', { name: 'Freeze' }).click();
     await page.getByLabel('For', { exact: true }).fill('Oda');
     await page.getByRole('button', { name: 'Make a link' }).click({ timeout: 60_000 });
@@ -301,7 +319,7 @@ test.describe('with pictures', () => {
     // Somebody else, on a phone, who has never been here.
     const browser = await playwright.chromium.launch(launchOptions);
     try {
-      const visitor = await browser.newPage({ viewport: { width: 390, height: 844 } });
+      const visitor = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
       const asked: string[] = [];
       visitor.on('request', (request) => asked.push(new URL(request.url()).pathname));
       await visitor.goto(link);

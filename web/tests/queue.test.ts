@@ -72,8 +72,10 @@ test('what is stopped comes to nothing, waiting or on its way', async () => {
   const { clock, queue } = made();
   const first = queue.ask('one', true, worked(clock, 50, 'one'));
   const second = queue.ask('two', true, worked(clock, 50, 'two'));
-  queue.stop();
+  const other = queue.ask('other', false, worked(clock, 2, 'other'));
+  queue.stop((key) => key === 'one' || key === 'two');
   expect(await Promise.all([first, second])).toEqual([null, null]);
+  expect(await other).toBe('other');
   expect(await queue.ask('three', true, worked(clock, 1, 'three'))).toBe('three');
 });
 

@@ -46,6 +46,16 @@ test('a shelf that is refreshed while a question runs waits for it, and the Brie
   expect(await searches.fit('shown', true, shot('two'), false)).toMatchObject({ kind: 'answered', answer: 'two on new,more' });
 });
 
+test('a page that is left stops its questions, but not the shelf, which the next page asks too', async () => {
+  const searches = searchesWith(Promise.resolve(fakeCore()));
+  const shelf = searches.openShelf({}, shelfOf('a'));
+  const asked = searches.fit('shown', true, shot('one'), false);
+  await new Promise((done) => setTimeout(done));
+  searches.stop();
+  expect(await shelf).toBe(true);
+  expect(await asked).toBeNull();
+});
+
 test('of shelves that follow each other the last one is held', async () => {
   const searches = searchesWith(Promise.resolve(fakeCore()));
   await Promise.all([searches.openShelf({}, shelfOf('a')), searches.openShelf({}, shelfOf('b')), searches.openShelf({}, shelfOf('c'))]);

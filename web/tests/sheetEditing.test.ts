@@ -41,7 +41,10 @@ test('things are moved and left out, with what only some work offers between', (
   expect(pressed(sheet, 'item', 'a', 'Move later').items!.map((i) => i.id)).toEqual(['b', 'a', 'c']);
   expect(pressed(sheet, 'item', 'c', 'Move earlier').items!.map((i) => i.id)).toEqual(['a', 'c', 'b']);
   expect(itemOf(pressed(sheet, 'item', 'b', 'Leave it out'), 'b')?.leftOut).toBe(true);
-  const offered = actionsOf(handle('item', 'a'), sheet, choices, all, vi.fn(), () => [{ label: 'Or with a longer lens' }]);
+  const offered = actionsOf(handle('item', 'a'), sheet, choices, all, vi.fn(), {
+    of: () => [{ label: 'Or with a longer lens' }],
+    watch: () => vi.fn(),
+  });
   expect(offered.map((a) => a.label)).toEqual(['Move earlier', 'Move later', 'Or with a longer lens', 'Leave it out']);
 });
 

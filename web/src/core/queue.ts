@@ -113,9 +113,9 @@ export function createQueue(onProgress: (key: string, done: number) => void) {
         void run();
       });
     },
-    /** Stops what has a key, or everything. */
-    stop(key?: string): void {
-      for (const task of tasks.filter((t) => key === undefined || t.key === key)) {
+    /** Stops what has a key that is meant. */
+    stop(isMeant: (key: string) => boolean): void {
+      for (const task of tasks.filter((t) => isMeant(t.key))) {
         task.isStopped = true;
         if (task.began === null) {
           drop(task);

@@ -66,6 +66,7 @@ export interface Searches {
   filters: (request: DayRequest, feet: boolean) => Promise<Outcome<FilterDayResponse> | null>;
   /** What each answer to the conventions would change; null when others were asked since. */
   questions: (setup: Setup, conventions: Conventions, feet: boolean) => Promise<Question[] | null>;
+  /** Stops a question, or all of them; the shelf is put together all the same: the next page asks it too. */
   stop: (key?: string) => void;
 }
 
@@ -197,6 +198,6 @@ export function searchesWith(starting: ReturnType<typeof boot>): Searches {
         end: () => [],
       });
     },
-    stop: (key) => queue.stop(key),
+    stop: (key) => queue.stop((one) => (key === undefined ? one !== shelfKey : one === key)),
   };
 }

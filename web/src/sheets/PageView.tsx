@@ -69,8 +69,8 @@ export interface PageActions {
   edit: (key: EditKey, value: string) => void;
   /** What can be done with a thing or a column: what each is called, and what it does; without that it is only told. */
   actions: (handle: HandleArea) => { label: string; run?: (() => void) | undefined }[];
-  /** Tells when what can be done may be another, such as when what else fits has been found. */
-  watch: (onChange: () => void) => () => void;
+  /** Looks for what else can be done with it, and tells when it may be another, such as when what else fits has been found. */
+  watch: (handle: Pick<HandleArea, 'of' | 'id'>, onChange: () => void) => () => void;
 }
 
 interface PageViewProps {
@@ -287,7 +287,8 @@ function HandleMenu({
   onClose: () => void;
 }) {
   const [, again] = useState(0);
-  useEffect(() => actions.watch(() => again((n) => n + 1)), [actions]);
+  const { of, id } = handle;
+  useEffect(() => actions.watch({ of, id }, () => again((n) => n + 1)), [actions, of, id]);
   return (
     <Menu open anchorEl={anchor} onClose={onClose}>
       {actions.actions(handle).map(({ label, run }) => (

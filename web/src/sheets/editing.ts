@@ -8,8 +8,13 @@ export interface ThingAction {
   run?: (() => void) | undefined;
 }
 
-/** Further actions of a thing of a sheet; what they make of the sheet is put. */
-export type ThingActions = (sheet: Sheet, id: string, put: (sheet: Sheet) => void) => ThingAction[];
+/** Further actions of a thing of a sheet. */
+export interface ThingActions {
+  /** Those that are known; what they make of the sheet is put. */
+  of: (sheet: Sheet, id: string, put: (sheet: Sheet) => void) => ThingAction[];
+  /** Looks for more while somebody asks, and tells when these may be others; what it answers ends that. */
+  watch: (sheet: Sheet, id: string, onChange: () => void) => () => void;
+}
 
 /** What a change is a step of: typing in one field is one, whatever moves, goes or comes is one of its own. */
 export function stepOf(before: Sheet | undefined, next: Sheet): string {
@@ -65,7 +70,7 @@ export function actionsOf(
   return [
     { label: 'Move earlier', run: () => put(moved(sheet, handle.id, -1, all)) },
     { label: 'Move later', run: () => put(moved(sheet, handle.id, 1, all)) },
-    ...(thingActions?.(sheet, handle.id, put) ?? []),
+    ...(thingActions?.of(sheet, handle.id, put) ?? []),
     { label: 'Leave it out', run: () => put(withItem(sheet, handle.id, { leftOut: true }, all)) },
   ];
 }

@@ -108,6 +108,14 @@ export interface ColumnChoice extends ColumnFact {
   usual: boolean;
 }
 
+/** What a sheet is made of now. */
+export interface Made {
+  facts: SheetFacts;
+  choices: ColumnChoice[];
+  /** What stands on it, in the order of the work. */
+  things: { id: string; name: string }[];
+}
+
 /** The columns that a sheet shows, in its order. */
 export function columnsOf(choices: ColumnChoice[], chosen: string[]): ColumnChoice[] {
   const known = chosen.flatMap((key) => choices.filter((c) => c.key === key));

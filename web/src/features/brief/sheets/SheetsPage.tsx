@@ -10,7 +10,7 @@ import { bagsOf } from '../../../gear/bags';
 import { chosenOfSetting } from '../../../gear/setRigs';
 import { useGear, useShelf } from '../../../gear/fitting';
 import { readUnits, useUnits } from '../../../gear/units';
-import { itemOf, withItem, type ColumnChoice, type Sheet, type SheetFacts, type SheetKind } from '../../../sheets/facts';
+import { itemOf, withItem, type ColumnChoice, type Made, type Sheet, type SheetFacts, type SheetKind } from '../../../sheets/facts';
 import { kinds } from '../../../sheets/kinds';
 import { framesOf } from '../../../sheets/make/frames';
 import { languageOf } from '../../../sheets/make/language';
@@ -19,8 +19,8 @@ import { rowSheet } from '../../../sheets/make/row';
 import { scales } from '../../../sheets/make/scales';
 import { frameColumns, letterOf, type SheetRig } from '../../../sheets/make/sheetRig';
 import { testPlan } from '../../../sheets/make/testPlan';
-import type { ThingAction } from '../../../sheets/editing';
-import { SheetDesk, type Made } from '../../../sheets/SheetDesk';
+import type { ThingAction, ThingActions } from '../../../sheets/editing';
+import { SheetDesk } from '../../../sheets/SheetDesk';
 import { when } from '../../../ui/format';
 import { useAnswers, useAsking } from '../answers';
 import { useAskingTotals, useBagAnswers } from '../bags/bagAnswers';
@@ -220,8 +220,7 @@ function Sheets() {
         make={make}
         change={changeSheets}
         form={form}
-        thingActions={actionsOf}
-        watch={watchAnswers}
+        thingActions={shotActions}
         waiting={
           state === 'away'
             ? `${why} Rigs cannot be told until it is back.`
@@ -255,6 +254,16 @@ function distinct(shots: ShotInput[], rigOf: (shot: ShotInput) => SheetRig): She
 }
 
 /** What can be done with a shot on a sheet of frames: alternatives from what fits. */
+const shotActions: ThingActions = {
+  of: actionsOf,
+  // What fits is known of the shot that is looked at: asking for another makes it that one.
+  watch: (sheet, id, onChange) => {
+    const stop = useAnswers.subscribe(onChange);
+    if (sheet.kind === 'frames') show(id);
+    return stop;
+  },
+};
+
 function actionsOf(sheet: Sheet, id: string, put: (sheet: Sheet) => void): ThingAction[] {
   if (sheet.kind !== 'frames') {
     return [];
@@ -264,12 +273,15 @@ function actionsOf(sheet: Sheet, id: string, put: (sheet: Sheet) => void): Thing
   const all = shotsOf(document).map((s) => s.id);
   const alternatives = itemOf(sheet, id)?.alternatives ?? [];
   const taken = new Set([shot?.chosen, ...alternatives].map((c) => c && `${c.body} ${c.lens}`));
-  // What fits is known of the shot that is looked at; asking for another makes it that one.
   const known = useAnswers.getState().shown;
-  if (known?.shot.id !== id) show(id);
   const fits =
     known?.shot.id === id ? known.answer.fits.filter((f) => !taken.has(`${f.rig.body} ${f.rig.lens}`)).slice(0, mostOffered) : [];
   return [
+    ...(known?.shot.id !== id
+      ? [{ label: 'Looking for what else fits…' }]
+      : fits.length === 0
+        ? [{ label: 'Nothing else that may be used gives it' }]
+        : []),
     ...(alternatives.length < mostAlternatives
       ? fits.map((fit) => ({
           label: `Or with ${fit.rig.lensName} on ${fit.rig.bodyName}`,
@@ -282,8 +294,6 @@ function actionsOf(sheet: Sheet, id: string, put: (sheet: Sheet) => void): Thing
     })),
   ];
 }
-
-const watchAnswers = (onChange: () => void) => useAnswers.subscribe(onChange);
 
 const mostOffered = 4;
 const mostAlternatives = 3;
