@@ -101,6 +101,11 @@ run_e2e() {
   JUXTOPSIS_E2E_REPORT="$report" JUXTOPSIS_E2E_APP="$app" JUXTOPSIS_E2E_PAGES="$pages" \
     npx playwright test -c tests/e2e/playwright.config.ts "$@" >"$data/e2e.log" 2>&1 || true
   count_report "e2e, in Chromium" "$report" "$data/e2e.log"
+  # What stood on the page where a test failed: where that runs, nobody can look.
+  local page
+  for page in artifacts/e2e/*/error-context.md; do
+    [ ! -e "$page" ] || { say "          $page"; sed -n '/^```yaml/,/^```$/p' "$page" | cut -c1-160 | head -n 90 | sed 's/^/            /'; }
+  done
 }
 
 run_page_tests() {
