@@ -43,6 +43,15 @@ internal static partial class Exports
     internal static double[] SafeAngles(double framesPerSecond, double mainsHertz) => CoreDoor.SafeAngles(framesPerSecond, mainsHertz);
 
     [JSExport]
+    internal static string TestProcedures() => CoreDoor.TestProcedures();
+
+    [JSExport]
+    internal static string Measure(string json, bool feet) => Text(CoreDoor.Measure(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
+    internal static string MarkedField(string json, bool feet) => Text(CoreDoor.MarkedField(Encoding.UTF8.GetBytes(json), Unit(feet)));
+
+    [JSExport]
     internal static string Frames(string json) => Text(CoreDoor.Frames(Encoding.UTF8.GetBytes(json)));
 
     [JSExport]

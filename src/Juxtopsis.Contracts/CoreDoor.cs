@@ -8,6 +8,7 @@ using Juxtopsis.Contracts.Entry;
 using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Gear;
+using Juxtopsis.Contracts.Measuring;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Contracts.Solving;
@@ -159,6 +160,32 @@ public static class CoreDoor
             return ChainAssembler.Assemble(parts, mounts, request.ToSetting(), unit).ToWire(request);
         },
         WireJson.Default.AssembleResponse);
+
+    /// <summary>What readings of a physical unit come to.</summary>
+    /// <param name="json">A <see cref="MeasureRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with a <see cref="MeasureResponse"/>, or a <see cref="Problem"/>.</returns>
+    public static WireAnswer Measure(ReadOnlySpan<byte> json, LengthUnit unit = LengthUnit.Metres) => Answer(
+        json,
+        WireJson.Default.MeasureRequest,
+        (checks, request) => MeasureMapping.Check(checks, request, unit),
+        MeasureMapping.Evaluate,
+        WireJson.Default.MeasureResponse);
+
+    /// <summary>What marks on a still say of the field.</summary>
+    /// <param name="json">A <see cref="MarksRequest"/>.</param>
+    /// <param name="unit">The person's unit, for distances in sentences.</param>
+    /// <returns>200 with a <see cref="MarkedField"/>, or a <see cref="Problem"/>.</returns>
+    public static WireAnswer MarkedField(ReadOnlySpan<byte> json, LengthUnit unit = LengthUnit.Metres) => Answer(
+        json,
+        WireJson.Default.MarksRequest,
+        (checks, request) => MeasureMapping.Check(checks, request, unit),
+        request => new MarkedField(MeasureMapping.Field(request)),
+        WireJson.Default.MarkedField);
+
+    /// <summary>How tests of physical units are done. Answers a list of <see cref="ProcedureOutput"/>.</summary>
+    /// <returns>JSON.</returns>
+    public static string TestProcedures() => JsonSerializer.Serialize(ProcedureOutput.All, WireJson.Default.IReadOnlyListProcedureOutput);
 
     /// <summary>The kinds of gear and what can be known of them. Answers a list of <see cref="KindOutput"/>.</summary>
     /// <returns>JSON.</returns>

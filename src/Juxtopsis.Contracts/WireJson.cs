@@ -9,7 +9,9 @@ using Juxtopsis.Contracts.Evaluating;
 using Juxtopsis.Contracts.Fields;
 using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Gear;
+using Juxtopsis.Contracts.Log;
 using Juxtopsis.Contracts.Matching;
+using Juxtopsis.Contracts.Measuring;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Contracts.Sheets;
@@ -29,6 +31,7 @@ using Juxtopsis.Core.Kits;
 using Juxtopsis.Core.Kits.Front;
 using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Matching;
+using Juxtopsis.Core.Measuring;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Solving;
 
@@ -45,7 +48,7 @@ namespace Juxtopsis.Contracts;
     MaxDepth = 16,
     Converters =
     [
-        typeof(ConventionsConverter),
+        typeof(ConventionsConverter), typeof(TestSetupConverter), typeof(TestReadingConverter),
         typeof(CamelCaseEnum<EntryKind>), typeof(CamelCaseEnum<CropSchool>), typeof(CamelCaseEnum<CircleSchool>), typeof(CamelCaseEnum<DistanceMark>),
         typeof(CamelCaseEnum<DepthSchool>), typeof(CamelCaseEnum<FocalLengthSchool>), typeof(CamelCaseEnum<SqueezePlace>), typeof(CamelCaseEnum<Backdrop>), typeof(CamelCaseEnum<DrawnSubject>),
         typeof(CamelCaseEnum<FigureId>), typeof(CamelCaseEnum<FigureUnit>), typeof(CamelCaseEnum<Severity>), typeof(CamelCaseEnum<Schools>),
@@ -53,10 +56,22 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
         typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<LookAspect>), typeof(CamelCaseEnum<LookTie>), typeof(CamelCaseEnum<ChangeCause>), typeof(CamelCaseEnum<UnitCondition>), typeof(CamelCaseEnum<BagCost>), typeof(CamelCaseEnum<FrontCriterion>),
-        typeof(CamelCaseEnum<SheetKind>), typeof(CamelCaseEnum<PaperSize>), typeof(CamelCaseEnum<SheetOrder>), typeof(CamelCaseEnum<DecimalSign>), typeof(CamelCaseEnum<SheetVerdict>),
+        typeof(CamelCaseEnum<SheetKind>), typeof(CamelCaseEnum<PaperSize>), typeof(CamelCaseEnum<SheetOrder>), typeof(CamelCaseEnum<DecimalSign>), typeof(CamelCaseEnum<SheetVerdict>), typeof(CamelCaseEnum<TestKind>), typeof(CamelCaseEnum<TestQuantity>), typeof(CamelCaseEnum<TakeMark>), typeof(CamelCaseEnum<TakeReason>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(PhotoInput))]
+[JsonSerializable(typeof(MeasureRequest))]
+[JsonSerializable(typeof(MeasureResponse))]
+[JsonSerializable(typeof(MarksRequest))]
+[JsonSerializable(typeof(TakeInput))]
+[JsonSerializable(typeof(TakeOutput))]
+[JsonSerializable(typeof(IReadOnlyList<TakeOutput>))]
+[JsonSerializable(typeof(UnitTestInput))]
+[JsonSerializable(typeof(UnitTestOutput))]
+[JsonSerializable(typeof(IReadOnlyList<UnitTestOutput>))]
+[JsonSerializable(typeof(IReadOnlyList<TestResult>))]
+[JsonSerializable(typeof(IReadOnlyList<ProcedureOutput>))]
+[JsonSerializable(typeof(MarkedField))]
 [JsonSerializable(typeof(double?))]
 [JsonSerializable(typeof(EvaluateResponse))]
 [JsonSerializable(typeof(WordsOutput))]

@@ -48,6 +48,12 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
     /// <summary>Who has which of them when, cancelled ones included.</summary>
     public DbSet<Booking> Bookings => Set<Booking>();
 
+    /// <summary>What was tested of the physical units, accepted or not.</summary>
+    public DbSet<UnitTestRow> UnitTests => Set<UnitTestRow>();
+
+    /// <summary>What was really used, deleted takes included.</summary>
+    public DbSet<TakeRow> Takes => Set<TakeRow>();
+
     /// <summary>What the current crew's shelf was before files were brought in.</summary>
     public DbSet<ShelfImport> Imports => Set<ShelfImport>();
 
@@ -125,6 +131,7 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         gear.HasIndex(g => new { g.CrewId, g.Kind, g.NameKey }).IsUnique().HasFilter("retired_at is null and deleted_at is null and put_away_at is null");
 
         Booked(modelBuilder);
+        Noted(modelBuilder);
 
         var import = modelBuilder.Entity<ShelfImport>().ToTable("imports");
         Owned(import);
@@ -137,6 +144,28 @@ public sealed class JuxtopsisDb(DbContextOptions<JuxtopsisDb> options, ICrewScop
         photo.Property(p => p.Jpeg).HasMaxLength(Photo.MaxBytes);
 
         Sent(modelBuilder);
+    }
+
+    private void Noted(ModelBuilder modelBuilder)
+    {
+        var test = modelBuilder.Entity<UnitTestRow>().ToTable("unit_tests");
+        Owned(test);
+        test.HasKey(t => new { t.CrewId, t.Id });
+        test.HasOne<GearUnit>().WithMany().HasForeignKey(t => new { t.CrewId, t.UnitId }).OnDelete(DeleteBehavior.Cascade);
+        test.Property(t => t.Kind).HasConversion<string>().HasMaxLength(MaxKindLength);
+        test.Property(t => t.Measured).HasColumnType("jsonb");
+        test.Property(t => t.Results).HasColumnType("jsonb");
+        test.Property(t => t.Note).HasMaxLength(500);
+        test.Property(t => t.By).HasMaxLength(MaxKindLength);
+        test.Property(t => t.Revision).IsConcurrencyToken();
+
+        var take = modelBuilder.Entity<TakeRow>().ToTable("takes");
+        Owned(take);
+        take.HasKey(t => new { t.CrewId, t.Id });
+        take.HasIndex(t => new { t.CrewId, t.ProductionId, t.TakenAt });
+        take.Property(t => t.Take).HasColumnType("jsonb");
+        take.Property(t => t.By).HasMaxLength(MaxKindLength);
+        take.Property(t => t.Revision).IsConcurrencyToken();
     }
 
     private void Sent(ModelBuilder modelBuilder)

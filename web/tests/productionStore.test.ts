@@ -60,6 +60,20 @@ test('a hand that drags makes one step, until it pauses or takes hold again', ()
   expect(first().behindMm).toBeUndefined();
 });
 
+test('a hand that rests while it holds something goes on with the same step', () => {
+  addShot();
+  const steps = now().past.length;
+  window.dispatchEvent(new Event('pointerdown'));
+  changeShot(first().id, { behindMm: 100 });
+  vi.advanceTimersByTime(5000);
+  changeShot(first().id, { behindMm: 200 });
+  expect(now().past).toHaveLength(steps + 1);
+  window.dispatchEvent(new Event('pointerup'));
+  vi.advanceTimersByTime(1000);
+  changeShot(first().id, { behindMm: 300 });
+  expect(now().past).toHaveLength(steps + 2);
+});
+
 test('changes of different things are steps of their own, and a new one ends what could be redone', () => {
   addShot();
   changeShot(first().id, { movesMm: 400 });

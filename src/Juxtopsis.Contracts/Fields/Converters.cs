@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Core.Measuring;
 using Juxtopsis.Core.Rigs;
 using CoreConventions = Juxtopsis.Core.Rigs.Conventions;
 
@@ -19,6 +20,46 @@ internal sealed class ConventionsConverter : JsonConverter<CoreConventions>
     }
 
     public override void Write(Utf8JsonWriter writer, CoreConventions value, JsonSerializerOptions options)
+    {
+        writer.WriteStartObject();
+        Fields.Write(writer, value);
+        writer.WriteEndObject();
+    }
+}
+
+/// <summary>The setup of a test on the wire.</summary>
+internal sealed class TestSetupConverter : JsonConverter<TestSetup>
+{
+    private static readonly FieldObject<TestSetup> Fields = new(TestFields.Setup);
+
+    public override TestSetup Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+    {
+        var setup = TestFields.Setup.Untouched;
+        Fields.Read(ref reader, ref setup, []);
+        return setup;
+    }
+
+    public override void Write(Utf8JsonWriter writer, TestSetup value, JsonSerializerOptions options)
+    {
+        writer.WriteStartObject();
+        Fields.Write(writer, value);
+        writer.WriteEndObject();
+    }
+}
+
+/// <summary>A reading of a test on the wire.</summary>
+internal sealed class TestReadingConverter : JsonConverter<TestReading>
+{
+    private static readonly FieldObject<TestReading> Fields = new(TestFields.Reading);
+
+    public override TestReading Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+    {
+        var reading = TestFields.Reading.Untouched;
+        Fields.Read(ref reader, ref reading, []);
+        return reading;
+    }
+
+    public override void Write(Utf8JsonWriter writer, TestReading value, JsonSerializerOptions options)
     {
         writer.WriteStartObject();
         Fields.Write(writer, value);

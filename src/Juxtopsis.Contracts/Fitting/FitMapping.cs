@@ -74,6 +74,7 @@ internal static class FitMapping
         Findings = rules.Findings,
         Pixels = rules.Pixels,
         Sensitivity = rules.Sensitivity,
+        Measured = rules.Measured,
         HighestIso = highestIso,
     };
 

@@ -29,6 +29,7 @@ public sealed record KindOutput(string Key, string Table, string Name, string Pl
 /// <param name="Choices">The words of a choice.</param>
 /// <param name="Subject">What it belongs to; empty for what matters first.</param>
 /// <param name="Without">What it costs not to know it, as the end of a sentence; empty where nothing is worth a word.</param>
+/// <param name="FromTest">True when nobody types it: it comes from a test of a unit.</param>
 public sealed record FieldOutput(
     string Key,
     string Label,
@@ -41,7 +42,8 @@ public sealed record FieldOutput(
     int MaxLength,
     IReadOnlyList<ChoiceOutput> Choices,
     string Subject,
-    string Without)
+    string Without,
+    bool FromTest)
 {
     internal static FieldOutput Of(GearField field, string subject) => new(
         field.Key,
@@ -55,7 +57,8 @@ public sealed record FieldOutput(
         field is TextField text ? text.MaxLength : 0,
         field is ChoiceField choice ? [.. choice.Choices.Select(c => new ChoiceOutput(c.Key, c.Label))] : [],
         subject,
-        field.Without);
+        field.Without,
+        field.IsFromTest);
 
     private static string TypeOf(GearField field) => field switch
     {

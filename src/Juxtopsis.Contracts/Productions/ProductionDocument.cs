@@ -47,6 +47,9 @@ public sealed record RulesInput
 
     /// <summary>More sensitivity than the crew accepts is no shot.</summary>
     public bool Sensitivity { get; set; } = true;
+
+    /// <summary>True focal lengths count, where they were measured; else all are taken as marked.</summary>
+    public bool Measured { get; set; } = true;
 }
 
 /// <summary>What a production holds: a versioned document that only the production itself reads.</summary>

@@ -42,7 +42,8 @@ public static class ChainAssembler
         ArgumentNullException.ThrowIfNull(mounts);
         ArgumentNullException.ThrowIfNull(setting);
         var findings = new List<Diagnostic>();
-        var anatomy = Anatomy.Of(parts, setting, findings);
+        NoteTests(parts, findings);
+        var anatomy = Anatomy.Of([.. parts.Select(p => p.AsTested())], setting, findings);
         var layout = new ChainLayout(anatomy, mounts);
         MountChecks.Check(anatomy, mounts, findings);
         SignalChecks.Check(anatomy, findings);
@@ -68,6 +69,18 @@ public static class ChainAssembler
         }
 
         return new(rig, [.. findings.OrderBy(f => f.Severity)], layout) { CircleIsEstimated = estimated, RateInstead = instead, LikeFormat = like };
+    }
+
+    /// <summary>What rests on a test says so.</summary>
+    private static void NoteTests(IReadOnlyList<GearItem> parts, List<Diagnostic> findings)
+    {
+        for (var i = 0; i < parts.Count; i++)
+        {
+            if (parts[i].Get(CommonFields.TestedBy) is { Length: > 0 } tests)
+            {
+                findings.Add(new(DiagnosticCode.GoesByTests, Severity.Note, i, -1, $"{parts[i].Name} goes by tests: {tests.ReplaceLineEndings("; ")}", ""));
+            }
+        }
     }
 
     private static void NoteUnknownWeights(Anatomy anatomy, List<Diagnostic> findings)

@@ -344,4 +344,22 @@ public enum DiagnosticCode
 
     /// <summary>What was sent cannot be read.</summary>
     Unreadable,
+
+    /// <summary>A part goes by what tests found of it.</summary>
+    GoesByTests,
+
+    /// <summary>Readings of a test contradict the others.</summary>
+    ReadingsContradict,
+
+    /// <summary>Readings of a test scatter more than they claim.</summary>
+    ReadingsScatter,
+
+    /// <summary>A test lacks readings to tell what it is for.</summary>
+    ReadingsMissing,
+
+    /// <summary>The wall of a test of corner darkening was lit unevenly.</summary>
+    WallUneven,
+
+    /// <summary>The still of such a test is overexposed.</summary>
+    WallTooBright,
 }

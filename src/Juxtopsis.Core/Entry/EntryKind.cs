@@ -200,4 +200,13 @@ public enum EntryKind
 
     /// <summary>Height of a standing figure.</summary>
     FigureHeight,
+
+    /// <summary>How much darker one picture is than another, stops; below 0 for brighter.</summary>
+    StopsDifference,
+
+    /// <summary>Something seen in a still, in pixels.</summary>
+    StillPixels,
+
+    /// <summary>How well a mark is set on a still, pixels.</summary>
+    MarkError,
 }

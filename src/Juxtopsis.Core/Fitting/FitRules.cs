@@ -27,6 +27,9 @@ public sealed record FitRules
     /// <summary>A rig that needs more than <see cref="HighestIso"/> does not give the shot.</summary>
     public bool Sensitivity { get; init; } = true;
 
+    /// <summary>True focal lengths count, where they were measured; else all are taken as marked.</summary>
+    public bool Measured { get; init; } = true;
+
     /// <summary>The highest sensitivity that the crew accepts, ISO.</summary>
     public double HighestIso { get; init; } = UsualHighestIso;
 }

@@ -27,7 +27,7 @@ public sealed class FittingShelf
     public FittingShelf(IEnumerable<GearItem> items)
     {
         // In an order of its own, so that every host answers alike.
-        GearItem[] all = [.. items.OrderBy(i => i.FullName, StringComparer.Ordinal).ThenBy(i => i.Id)];
+        GearItem[] all = [.. items.Select(i => i.AsTested()).OrderBy(i => i.FullName, StringComparer.Ordinal).ThenBy(i => i.Id)];
         this.items = all;
         mounts = new(all);
         joining = new(all, mounts);

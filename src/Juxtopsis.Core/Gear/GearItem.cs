@@ -106,6 +106,22 @@ public sealed class GearItem : IEquatable<GearItem>
         return new(Kind, Id, changed);
     }
 
+    /// <summary>The same with what tests found in place of what its papers say.</summary>
+    /// <returns>Itself where nothing was tested.</returns>
+    public GearItem AsTested()
+    {
+        Dictionary<GearField, object>? changed = null;
+        foreach (var (field, value) in values)
+        {
+            if (field.StandsFor is { } papers)
+            {
+                (changed ??= new(values))[papers] = value;
+            }
+        }
+
+        return changed is null ? this : new(Kind, Id, changed);
+    }
+
     /// <summary>The same under another identity.</summary>
     /// <param name="id">The identity.</param>
     /// <returns>A new item.</returns>

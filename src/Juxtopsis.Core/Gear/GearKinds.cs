@@ -39,6 +39,7 @@ public static class GearKinds
             new FieldGroup("Light and focus", BodyFields.BaseSensitivities, BodyFields.HighestSensitivity, BodyFields.DrivesFocus, BodyFields.SetsIris),
             new FieldGroup("Steadiness and takes", BodyFields.Stabilisation, BodyFields.AddsUp, BodyFields.Limit, BodyFields.Power, BodyFields.Standby),
             new FieldGroup("Size", BodyFields.Width, BodyFields.Height, BodyFields.Depth),
+            Weighed,
             CommonFields.Keeping),
         new(GearKind.FixedLensCamera, "fixedLensCamera", "fixed-lens-cameras", "Fixed-lens camera", "Fixed-lens cameras",
             new FieldGroup("", [.. CommonFields.First, BodyFields.SensorWidth, BodyFields.SensorHeight, BodyFields.Modes, .. LensFields.Main, CommonFields.Weight]),
@@ -47,6 +48,7 @@ public static class GearKinds
             new FieldGroup("Steadiness and takes", LensFields.Stabilisation, BodyFields.Stabilisation, BodyFields.AddsUp, BodyFields.Limit, BodyFields.Power, BodyFields.Standby),
             LensFields.Drawing,
             new FieldGroup("Size", BodyFields.Width, BodyFields.Height, BodyFields.Depth, CommonFields.Diameter, CommonFields.Length),
+            LensFields.Tested,
             CommonFields.Keeping),
         new(GearKind.Lens, "lens", "lenses", "Lens", "Lenses",
             new FieldGroup("", [.. CommonFields.First, LensFields.Mount, .. LensFields.Main, CommonFields.Weight]),
@@ -54,28 +56,31 @@ public static class GearKinds
             LensFields.Focusing,
             LensFields.Drawing,
             new FieldGroup("Size and steadiness", CommonFields.Diameter, CommonFields.Length, LensFields.HasFoot, LensFields.Stabilisation),
+            LensFields.Tested,
             CommonFields.Keeping),
         new(GearKind.Adapter, "adapter", "adapters", "Adapter", "Adapters",
             new FieldGroup("", [.. CommonFields.First, AdapterFields.BodyMount, AdapterFields.LensMount, AdapterFields.Magnification, AdapterFields.Extension, CommonFields.Weight]),
             new FieldGroup("What it carries", AdapterFields.CarriesFocus, AdapterFields.CarriesIris, AdapterFields.CarriesStabilisation, AdapterFields.CarriesZoom, AdapterFields.OwnIris, AdapterFields.TakesFilter),
             new FieldGroup("Limits", AdapterFields.FastestOut, AdapterFields.ImageCircleOut),
             new FieldGroup("Size", CommonFields.Length, CommonFields.Diameter, AdapterFields.HasFoot),
+            new FieldGroup(WhenTested, AdapterFields.TestedMagnification, CommonFields.TestedWeight, CommonFields.TestedBy),
             CommonFields.Keeping),
         new(GearKind.Attachment, "attachment", "attachments", "Squeeze attachment", "Squeeze attachments",
             new FieldGroup("", [.. CommonFields.First, FrontFields.Squeeze, CommonFields.RearThread, CommonFields.FrontThread, CommonFields.NoFrontThread, CommonFields.Weight]),
             new FieldGroup("What it needs behind it", FrontFields.RearOpening, FrontFields.ShortestTaking, FrontFields.NeedsSupport),
             new FieldGroup("Focus and light", FrontFields.FocusesItself, FrontFields.Nearest, FrontFields.LightLost),
             new FieldGroup("Size", CommonFields.Length, CommonFields.Diameter),
+            new FieldGroup(WhenTested, FrontFields.TestedSqueeze, CommonFields.TestedWeight, CommonFields.TestedBy),
             CommonFields.Keeping),
         new(GearKind.CloseUpLens, "closeUpLens", "close-up-lenses", "Close-up lens", "Close-up lenses",
-            new FieldGroup("", [.. CommonFields.First, FrontFields.Dioptres, .. Screwed]), Glass, CommonFields.Keeping),
+            new FieldGroup("", [.. CommonFields.First, FrontFields.Dioptres, .. Screwed]), Glass, Weighed, CommonFields.Keeping),
         new(GearKind.Filter, "filter", "filters", "Filter", "Filters",
-            new FieldGroup("", [.. CommonFields.First, FrontFields.Effect, FrontFields.Stops, FrontFields.StopsMost, FrontFields.CrossBelow, FrontFields.Seat, .. Screwed]), Glass, CommonFields.Keeping),
-        new(GearKind.StepRing, "stepRing", "step-rings", "Step ring", "Step rings", new FieldGroup("", [.. CommonFields.First, .. Screwed]), Glass, CommonFields.Keeping),
+            new FieldGroup("", [.. CommonFields.First, FrontFields.Effect, FrontFields.Stops, FrontFields.StopsMost, FrontFields.CrossBelow, FrontFields.Seat, .. Screwed]), Glass, Weighed, CommonFields.Keeping),
+        new(GearKind.StepRing, "stepRing", "step-rings", "Step ring", "Step rings", new FieldGroup("", [.. CommonFields.First, .. Screwed]), Glass, Weighed, CommonFields.Keeping),
         new(GearKind.Support, "support", "supports", "Support", "Supports",
-            new FieldGroup("", [.. CommonFields.First, SupportFields.Type, SupportFields.Payload, SupportFields.Longest, SupportFields.CarriesLens, CommonFields.Weight]), CommonFields.Keeping),
+            new FieldGroup("", [.. CommonFields.First, SupportFields.Type, SupportFields.Payload, SupportFields.Longest, SupportFields.CarriesLens, CommonFields.Weight]), Weighed, CommonFields.Keeping),
         new(GearKind.BagItem, "bagItem", "bag-items", "Bag item", "Bag items",
-            new FieldGroup("", [.. CommonFields.First, BagFields.Use, BagFields.Energy, BagFields.Storage, BagFields.Mounted, CommonFields.Weight]), CommonFields.Keeping),
+            new FieldGroup("", [.. CommonFields.First, BagFields.Use, BagFields.Energy, BagFields.Storage, BagFields.Mounted, CommonFields.Weight]), Weighed, CommonFields.Keeping),
     ];
 
     /// <summary>Recording modes, which bodies hold.</summary>
@@ -85,6 +90,10 @@ public static class GearKinds
         new FieldGroup("Light", ModeFields.BaseSensitivities, ModeFields.HighestSensitivity));
 
     private static readonly KindDefinition[] ByKind = [.. Enum.GetValues<GearKind>().Select(kind => OnShelf.FirstOrDefault(d => d.Kind == kind) ?? Modes)];
+
+    private const string WhenTested = "As tested";
+
+    private static FieldGroup Weighed => new(WhenTested, CommonFields.TestedWeight, CommonFields.TestedBy);
 
     private static GearField[] Screwed => [CommonFields.RearThread, CommonFields.FrontThread, CommonFields.NoFrontThread];
 

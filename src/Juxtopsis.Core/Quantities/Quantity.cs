@@ -199,6 +199,15 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>Degrees east of the prime meridian.</summary>
     public static Quantity Longitude { get; } = new("Longitude", "°", -180, 180, "4.3");
 
+    /// <summary>How much darker one picture is than another, stops.</summary>
+    public static Quantity StopsDifference { get; } = new("Difference", "stops", -15, 15, "0.3 or -1");
+
+    /// <summary>A size in a still, px.</summary>
+    public static Quantity StillPixels { get; } = new("Size in the still", "px", 1, 100_000, "1240");
+
+    /// <summary>How well a mark is set on a still, px.</summary>
+    public static Quantity MarkError { get; } = new("± of a mark", "px", 0.1, 100, "2");
+
     /// <summary>Divisor of the picture's diagonal for the circle of confusion.</summary>
     public static Quantity CocDivisor { get; } = new("Circle of confusion divisor", "", 100, 20_000, "1500");
 

@@ -760,6 +760,121 @@ namespace Juxtopsis.Data.Migrations
                     b.ToTable("imports", (string)null);
                 });
 
+            modelBuilder.Entity("Juxtopsis.Data.Model.TakeRow", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("by");
+
+                    b.Property<DateTimeOffset?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("deleted_at");
+
+                    b.Property<Guid>("ProductionId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("production_id");
+
+                    b.Property<int>("Revision")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<string>("Take")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("take");
+
+                    b.Property<DateTimeOffset>("TakenAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("taken_at");
+
+                    b.Property<DateTimeOffset>("UpdatedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("updated_at");
+
+                    b.HasKey("CrewId", "Id")
+                        .HasName("pk_takes");
+
+                    b.HasIndex("CrewId", "ProductionId", "TakenAt")
+                        .HasDatabaseName("ix_takes_crew_id_production_id_taken_at");
+
+                    b.ToTable("takes", (string)null);
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.UnitTestRow", b =>
+                {
+                    b.Property<Guid>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset?>("AcceptedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("accepted_at");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("by");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("kind");
+
+                    b.Property<string>("Measured")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("measured");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(500)
+                        .HasColumnType("character varying(500)")
+                        .HasColumnName("note");
+
+                    b.Property<string>("Results")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("results");
+
+                    b.Property<int>("Revision")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer")
+                        .HasColumnName("revision");
+
+                    b.Property<Guid>("UnitId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("unit_id");
+
+                    b.Property<DateTimeOffset>("UpdatedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("updated_at");
+
+                    b.HasKey("CrewId", "Id")
+                        .HasName("pk_unit_tests");
+
+                    b.HasIndex("CrewId", "UnitId")
+                        .HasDatabaseName("ix_unit_tests_crew_id_unit_id");
+
+                    b.ToTable("unit_tests", (string)null);
+                });
+
             modelBuilder.Entity("Juxtopsis.Data.Model.Booking", b =>
                 {
                     b.HasOne("Juxtopsis.Data.Model.Crew", null)
@@ -913,6 +1028,33 @@ namespace Juxtopsis.Data.Migrations
                         .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired()
                         .HasConstraintName("fk_imports_crews_crew_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.TakeRow", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_takes_crews_crew_id");
+                });
+
+            modelBuilder.Entity("Juxtopsis.Data.Model.UnitTestRow", b =>
+                {
+                    b.HasOne("Juxtopsis.Data.Model.Crew", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_unit_tests_crews_crew_id");
+
+                    b.HasOne("Juxtopsis.Data.Model.GearUnit", null)
+                        .WithMany()
+                        .HasForeignKey("CrewId", "UnitId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_unit_tests_gear_units_crew_id_unit_id");
                 });
 #pragma warning restore 612, 618
         }

@@ -4,6 +4,7 @@ using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Conventions;
 using Juxtopsis.Contracts.Diagnostics;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Measuring;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Contracts.Solving;
 using Juxtopsis.Contracts.Working;
@@ -27,11 +28,19 @@ internal static class CoreEndpoints
             "/api/conventions", "Conventions", CoreDoor.Conventions, "The conventions to choose from, and what each would change.");
         app.Map<AssembleRequest, AssembleResponse>(
             "/api/assemble", "Assemble", CoreDoor.Assemble, "Puts parts together into a rig, and says what stops, spoils or costs.");
+        app.Map<MeasureRequest, MeasureResponse>(
+            "/api/measure", "Measure", CoreDoor.Measure, "What readings of a physical unit come to, and how surely.");
+        app.Map<MarksRequest, MarkedField>("/api/marks", "Marks", CoreDoor.MarkedField, "The field that marks on a still tell, with the tilt taken out.");
         app.MapGet("/api/figures", () => Results.Text(CoreDoor.Figures(), "application/json"))
             .WithName("Figures")
             .WithTags("Core")
             .WithSummary("What each figure is.")
             .Produces<IReadOnlyList<FigureInfo>>();
+        app.MapGet("/api/procedures", () => Results.Text(CoreDoor.TestProcedures(), "application/json"))
+            .WithName("Procedures")
+            .WithTags("Core")
+            .WithSummary("How tests of physical units are done.")
+            .Produces<IReadOnlyList<ProcedureOutput>>();
     }
 
     private static void Map<TRequest, TResponse>(this WebApplication app, string path, string name, Door door, string summary)

@@ -2,7 +2,9 @@ using System.Globalization;
 using System.Text.Json.Nodes;
 using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Measuring;
 using Juxtopsis.Core.Fields;
+using Juxtopsis.Core.Measuring;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 using Microsoft.AspNetCore.OpenApi;
@@ -22,6 +24,7 @@ internal static class FieldSchemas
         var usual = options.CreateSchemaReferenceId;
         options.CreateSchemaReferenceId = type => type.Type == typeof(Conventions) ? "ConventionsInput"
             : type.Type == typeof(SceneInput) || type.Type == typeof(RigInput) ? type.Type.Name
+            : type.Type == typeof(TestSetup) ? "TestSetupInput"
             : usual(type);
         options.AddDocumentTransformer((document, _, _) =>
         {
@@ -39,6 +42,18 @@ internal static class FieldSchemas
             if (type == typeof(Conventions))
             {
                 await Fill(schema, context, ConventionFields.All, "The choices that figures depend on.");
+            }
+            else if (type == typeof(TestSetup))
+            {
+                await Fill(schema, context, TestFields.Setup, "What stays as it is during a test.");
+            }
+            else if (type == typeof(MeasureRequest))
+            {
+                const string id = "TestReadingInput";
+                var reading = new OpenApiSchema();
+                await Fill(reading, context, TestFields.Reading, "One reading of a test.");
+                context.Document!.AddComponent(id, reading);
+                ((OpenApiSchema)schema.Properties!["readings"]).Items = new OpenApiSchemaReference(id, context.Document);
             }
             else if (type == typeof(SceneInput))
             {

@@ -106,6 +106,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What readings of a physical unit come to, and how surely. */
+        post: operations["Measure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The field that marks on a still tell, with the tilt taken out. */
+        post: operations["Marks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/figures": {
         parameters: {
             query?: never;
@@ -115,6 +149,23 @@ export interface paths {
         };
         /** What each figure is. */
         get: operations["Figures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/procedures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How tests of physical units are done. */
+        get: operations["Procedures"];
         put?: never;
         post?: never;
         delete?: never;
@@ -636,6 +687,93 @@ export interface paths {
         post?: never;
         /** Gives a unit away that nobody has booked from now on, and that is not the last of its model. What was booked before is kept. */
         delete: operations["DeleteUnit"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The tests of one model's units, or of all, newest first. */
+        get: operations["ListUnitTests"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tests/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Saves a test under an id of one's own choice: new (If-None-Match: *), or with more readings (If-Match: "revision"). An accepted one is not changed. */
+        put: operations["PutUnitTest"];
+        post?: never;
+        /** Deletes a test that was not accepted. */
+        delete: operations["DeleteUnitTest"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tests/{id}/accept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes what a test found into the record of the thing, beside what its papers say, with where it comes from. */
+        post: operations["AcceptUnitTest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The takes of a production, or of all, in the order in which they were taken. */
+        get: operations["ListTakes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/takes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Notes a take under an id of one's own choice (If-None-Match: *), or changes it (If-Match: "revision"); a deleted one comes back. */
+        put: operations["PutTake"];
+        post?: never;
+        /** Deletes a take; noting it once more brings it back. */
+        delete: operations["DeleteTake"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1679,6 +1817,29 @@ export interface components {
             /** @description What it would be. */
             then: (null | number)[];
         };
+        /** @description A point with its ±. */
+        ChartPoint: {
+            /**
+             * Format: double
+             * @description Distance, mm, or the number of the reading.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Value, in the unit of the first result.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description Its ±.
+             */
+            plusMinus: number;
+            /**
+             * Format: int32
+             * @description Which reading it is, from 0; −1 on a line.
+             */
+            reading: number;
+        };
         /** @description A word of a choice. */
         ChoiceOutput: {
             /** @description Its name in JSON. */
@@ -2227,7 +2388,7 @@ export interface components {
          * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
          * @enum {unknown}
          */
-        DiagnosticCode: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noFilterSeat" | "polariserUneven" | "crossInCorners" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "flying" | "walkingWithScreen" | "bagTooHeavy" | "bagOverBudget" | "bagOverEnergy" | "bagTooFull" | "thingTooLarge" | "limitUnknown" | "unitsShort" | "unitsShared" | "supportMissing" | "powerShort" | "storageShort" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+        DiagnosticCode: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noFilterSeat" | "polariserUneven" | "crossInCorners" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "flying" | "walkingWithScreen" | "bagTooHeavy" | "bagOverBudget" | "bagOverEnergy" | "bagTooFull" | "thingTooLarge" | "limitUnknown" | "unitsShort" | "unitsShared" | "supportMissing" | "powerShort" | "storageShort" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable" | "goesByTests" | "readingsContradict" | "readingsScatter" | "readingsMissing" | "wallUneven" | "wallTooBright";
         /** @description Something to know of a rig, a shot, a part or a field, with what to do about it. */
         DiagnosticOutput: {
             /** @description What it is, for programs: one code for one fact, wherever it is found. */
@@ -2264,7 +2425,7 @@ export interface components {
          * @description What a typed text stands for; decides which notations are read and how arrow keys step.
          * @enum {unknown}
          */
-        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "shutterTime" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "behindSubject" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "watts" | "dataRate" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "surcharge" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight";
+        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "shutterTime" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "behindSubject" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "watts" | "dataRate" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "surcharge" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight" | "stopsDifference" | "stillPixels" | "markError";
         /** @description What was read from a typed text. JSON has no infinity, so it has a word of its own. */
         EntryOutput: {
             /** @description The numbers in the kind's unit; empty when infinite or not read. */
@@ -2309,6 +2470,18 @@ export interface components {
              */
             count: number;
         };
+        /** @description How the light falls off to the corners. */
+        FalloffOutput: {
+            /**
+             * Format: double
+             * @description How much brighter one side of the wall was, which was taken out.
+             */
+            slopeStops: number;
+            /** @description Light against the middle, stops, for each cell. */
+            map: number[];
+            /** @description Stops against the radius, mm. */
+            profile: components["schemas"]["ChartPoint"][];
+        };
         /** @description A change of a field. */
         FieldChangeOutput: {
             /** @description What people call the field, with its unit. */
@@ -2317,6 +2490,24 @@ export interface components {
             from: string;
             /** @description What it becomes; empty when it is no longer known. */
             to: string;
+        };
+        /** @description What the marks on a still say of the field at their distance. */
+        FieldOfMarks: {
+            /**
+             * Format: double
+             * @description Width that the whole picture shows there, square to the axis, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Its ±, from how well marks are set.
+             */
+            plusMinusMm: number;
+            /**
+             * Format: double
+             * @description How far the plane of the marks is turned from square, degrees; null where two marks cannot tell.
+             */
+            tiltDeg: null | number;
         };
         /** @description A field of a kind. */
         FieldOutput: {
@@ -2347,6 +2538,8 @@ export interface components {
             subject: string;
             /** @description What it costs not to know it, as the end of a sentence; empty where nothing is worth a word. */
             without: string;
+            /** @description True when nobody types it: it comes from a test of a unit. */
+            fromTest: boolean;
         };
         /**
          * @description The figures, in the order in which they are written. The names are those on the wire; each ends with its unit where it has one.
@@ -3369,6 +3562,63 @@ export interface components {
          * @enum {unknown}
          */
         LooksAlong: "length" | "width";
+        /** @description A mark on a still. */
+        MarkInput: {
+            /**
+             * Format: double
+             * @description Pixels to the right.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Pixels down.
+             */
+            y: number;
+        };
+        /** @description What marks on a still tell. */
+        MarkedField: {
+            field: null | components["schemas"]["FieldOfMarks"];
+        };
+        /** @description Marks on a still, and what is known of what they mark. */
+        MarksRequest: {
+            /** @description Two marks, or the four corners of a rectangle from its top left around it, in pixels from the still's top left. */
+            marks: components["schemas"]["MarkInput"][];
+            /**
+             * Format: double
+             * @description Width of the still, px.
+             */
+            pictureWidthPx: number;
+            /**
+             * Format: double
+             * @description Its height, px.
+             */
+            pictureHeightPx: number;
+            /**
+             * Format: double
+             * @description What lies between two marks, or the rectangle's width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description The rectangle's height, mm; left out for two marks.
+             */
+            heightMm?: null | number;
+            /**
+             * Format: double
+             * @description From the camera to the rectangle's middle, mm; it only weighs the tilt.
+             */
+            distanceMm?: null | number;
+            /**
+             * Format: double
+             * @description How much the still is still squeezed; 1 for none.
+             */
+            squeeze?: number;
+            /**
+             * Format: double
+             * @description ± of a mark, px.
+             */
+            markPlusMinusPx?: number;
+        };
         /** @description What counts when a look is copied, and when cameras cut together. */
         MatchChoice: {
             /** @description How much each aspect counts; what is left out counts as usual. */
@@ -3447,6 +3697,100 @@ export interface components {
             /** @description Why it is alike though the sensor is another, and where that ends. */
             equality: string[];
         };
+        /** @description What was read of a physical unit. */
+        MeasureRequest: {
+            /** @description What is tested. */
+            kind: components["schemas"]["TestKind"];
+            /** @description What stays as it is. */
+            setup?: components["schemas"]["TestSetupInput"];
+            /** @description The readings, up to 200, in the order in which they were taken. */
+            readings?: {
+                /**
+                 * Format: double
+                 * @description The mark at which the zoom stands; empty for a prime.
+                 */
+                focalLengthMm?: null | number;
+                /**
+                 * Format: double
+                 * @description From the sensor mark to the target.
+                 */
+                distanceMm?: null | number;
+                /**
+                 * Format: double
+                 * @description What just fills the picture across, at the target; of a rectangle its own width.
+                 */
+                widthMm?: null | number;
+                /**
+                 * Format: double
+                 * @description Height of the rectangle; of a circle as much as its width.
+                 */
+                heightMm?: null | number;
+                /**
+                 * Format: double
+                 * @description How wide it lies in the picture as recorded, not desqueezed.
+                 */
+                widthPx?: null | number;
+                /**
+                 * Format: double
+                 * @description How high it lies there.
+                 */
+                heightPx?: null | number;
+                /**
+                 * Format: double
+                 * @description How far an upright line leans in the desqueezed picture; to the right above 0.
+                 */
+                leanDeg?: null | number;
+                /**
+                 * Format: double
+                 * @description T-number at which a lens that one trusts was set.
+                 */
+                tNumber?: null | number;
+                /**
+                 * Format: double
+                 * @description Until both looked alike on the meter; below 0 where it was brighter.
+                 */
+                stops?: null | number;
+                /**
+                 * Format: double
+                 * @description Where the distance scale stands when the target is sharp.
+                 */
+                markedMm?: null | number;
+                /**
+                 * Format: double
+                 * @description With what goes along with it.
+                 */
+                weightG?: null | number;
+                /**
+                 * Format: double
+                 * @description As paid, without tax.
+                 */
+                purchasePrice?: null | number;
+                /**
+                 * @description Yes with the reducer or extender in its place.
+                 * @default false
+                 */
+                isThrough?: boolean;
+                /**
+                 * @description Yes when it shall not count.
+                 * @default false
+                 */
+                isSetAside?: boolean;
+            }[];
+            wall?: null | components["schemas"]["WallInput"];
+        };
+        /** @description What readings come to. */
+        MeasureResponse: {
+            /** @description What was found, with a ± that holds the truth 95 times in 100. */
+            results: components["schemas"]["TestResult"][];
+            /** @description What became of each reading. */
+            readings: components["schemas"]["ReadingFit"][];
+            /** @description What is to be said of them. */
+            findings: components["schemas"]["DiagnosticOutput"][];
+            next: null | components["schemas"]["NextReading"];
+            /** @description Readings against the fit. */
+            charts: components["schemas"]["TestChart"][];
+            falloff: null | components["schemas"]["FalloffOutput"];
+        };
         /** @description A rig that does not give the shot. */
         MissOutput: {
             /** @description Its parts, in the mode in which it comes nearest. */
@@ -3464,6 +3808,19 @@ export interface components {
             item: components["schemas"]["JsonElement"];
             /** @description How a rig with it comes near. */
             match: components["schemas"]["MatchOutput"];
+        };
+        /** @description What one more reading would bring. */
+        NextReading: {
+            /**
+             * Format: double
+             * @description Where it would tell most, mm; null where the place does not matter.
+             */
+            distanceMm: null | number;
+            /**
+             * Format: double
+             * @description The ± of the first result then.
+             */
+            plusMinus: number;
         };
         /** @description An answer, and what it would change. */
         OptionOutput: {
@@ -3667,6 +4024,23 @@ export interface components {
             detail: string;
             /** @description The fields at fault; empty when it is not about fields. */
             errors: components["schemas"]["DiagnosticOutput"][];
+        };
+        /** @description How a test is done. */
+        ProcedureOutput: {
+            /** @description The test. */
+            kind: components["schemas"]["TestKind"];
+            /** @description What it is called. */
+            name: string;
+            /** @description What it finds. */
+            finds: string;
+            /** @description What to do, in order. */
+            steps: string[];
+            /** @description The fields of the setup that it asks for. */
+            setup: string[];
+            /** @description The fields that each reading has. */
+            reading: string[];
+            /** @description The kinds of gear that it is of, by their names in JSON. */
+            of: string[];
         };
         /** @description An RFC 9457 problem of status 412: someone else changed it meanwhile. */
         ProductionConflict: {
@@ -3904,6 +4278,13 @@ export interface components {
             covers: boolean;
             /** @description What of it no other lens of the bag reaches. */
             only: components["schemas"]["FocalSpanOutput"][];
+        };
+        /** @description What became of a reading. */
+        ReadingFit: {
+            /** @description True when it says what the test asks for, and counts. */
+            isUsed: boolean;
+            /** @description True when the others contradict it. */
+            isOutlier: boolean;
         };
         /**
          * @description What would let a rig give a shot.
@@ -4363,6 +4744,8 @@ export interface components {
             pixels?: boolean;
             /** @description More sensitivity than the crew accepts is no shot. */
             sensitivity?: boolean;
+            /** @description True focal lengths count, where they were measured; else all are taken as marked. */
+            measured?: boolean;
         };
         /** @description Where things stand, how bright it is and what is delivered. */
         SceneInput: {
@@ -5186,6 +5569,323 @@ export interface components {
              */
             count: number;
         };
+        /** @description What was really used: one camera in one take. */
+        TakeInput: {
+            /**
+             * Format: uuid
+             * @description The production.
+             */
+            productionId: string;
+            /**
+             * Format: uuid
+             * @description The shot of that production; left out for one that nobody planned.
+             */
+            shotId?: null | string;
+            /** @description What the shot was called then, up to 80 characters. */
+            shotName?: string;
+            /**
+             * Format: date-time
+             * @description When it was taken.
+             */
+            takenAt: string;
+            /**
+             * Format: int32
+             * @description Which take of the shot it is, 1 to 999; cameras that ran at once have the same.
+             */
+            number?: number;
+            /** @description Which camera, such as A, up to 20 characters. */
+            camera?: string;
+            /** @description The unit of the crew, up to 60 characters. */
+            crewUnit?: string;
+            /** @description Good, or to be done again. */
+            mark?: components["schemas"]["TakeMark"];
+            /** @description A word, up to 500 characters. */
+            note?: string;
+            rig?: null | components["schemas"]["ChosenInput"];
+            /**
+             * Format: double
+             * @description Focal length that was set, as marked, mm.
+             */
+            focalLengthMm?: null | number;
+            /**
+             * Format: double
+             * @description f-number that was set.
+             */
+            fNumber?: null | number;
+            /**
+             * Format: double
+             * @description Sensor mark to the subject, mm.
+             */
+            distanceMm?: null | number;
+            /**
+             * Format: double
+             * @description Height of the lens above the ground, mm.
+             */
+            lensHeightMm?: null | number;
+            /**
+             * Format: double
+             * @description Captured frames a second.
+             */
+            fps?: null | number;
+            /**
+             * Format: double
+             * @description Sensitivity, ISO.
+             */
+            iso?: null | number;
+            /**
+             * Format: double
+             * @description What filters took, stops.
+             */
+            filterStops?: null | number;
+            /**
+             * Format: double
+             * @description Exposure time, s.
+             */
+            shutterSeconds?: null | number;
+            /**
+             * Format: double
+             * @description The room along the camera's axis as it really was, mm.
+             */
+            roomMm?: null | number;
+            /** @description Why it was done otherwise than planned. */
+            reasons?: components["schemas"]["TakeReason"][];
+            /**
+             * Format: uuid
+             * @description A still of it, stored as a photograph.
+             */
+            photoId?: null | string;
+            /** @description Name of the clip or still, up to 200 characters. */
+            file?: string;
+        };
+        /**
+         * @description How a take is marked.
+         * @enum {unknown}
+         */
+        TakeMark: "none" | "good" | "again";
+        /** @description A take. */
+        TakeOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /** @description What was used. */
+            take: components["schemas"]["TakeInput"];
+            /** @description What whoever noted it is called; empty where that was not said. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When it was saved last.
+             */
+            updatedAt: string;
+            /**
+             * Format: int32
+             * @description Counts its changes, from 1.
+             */
+            revision: number;
+        };
+        /**
+         * @description Why it was done otherwise than planned.
+         * @enum {unknown}
+         */
+        TakeReason: "room" | "light" | "focus" | "sound" | "subject" | "gear" | "time" | "look" | "mistake";
+        /** @description Readings against what was fitted to them. */
+        TestChart: {
+            /**
+             * Format: double
+             * @description The mark of the zoom; null where there is none.
+             */
+            atMm: null | number;
+            /** @description True for readings through the reducer or extender. */
+            isThrough: boolean;
+            /** @description What each reading would say alone. */
+            points: components["schemas"]["ChartPoint"][];
+            /** @description What was fitted, from left to right. */
+            line: components["schemas"]["ChartPoint"][];
+        };
+        /**
+         * @description What a test of a physical unit finds out.
+         * @enum {unknown}
+         */
+        TestKind: "focalLength" | "magnification" | "squeeze" | "squeezeTurn" | "transmission" | "falloff" | "backFocus" | "minimumFocusDistance" | "maximumMagnification" | "weight" | "price";
+        /**
+         * @description What a test can find.
+         * @enum {unknown}
+         */
+        TestQuantity: "focalLength" | "entrancePupil" | "breathing" | "magnification" | "squeeze" | "squeezeTurn" | "tNumber" | "cornerFalloff" | "imageCircle" | "mountError" | "markFactor" | "minimumFocusDistance" | "maximumMagnification" | "weight" | "price";
+        /** @description One reading of a test. */
+        TestReadingInput: {
+            /**
+             * Format: double
+             * @description The mark at which the zoom stands; empty for a prime.
+             */
+            focalLengthMm?: null | number;
+            /**
+             * Format: double
+             * @description From the sensor mark to the target.
+             */
+            distanceMm?: null | number;
+            /**
+             * Format: double
+             * @description What just fills the picture across, at the target; of a rectangle its own width.
+             */
+            widthMm?: null | number;
+            /**
+             * Format: double
+             * @description Height of the rectangle; of a circle as much as its width.
+             */
+            heightMm?: null | number;
+            /**
+             * Format: double
+             * @description How wide it lies in the picture as recorded, not desqueezed.
+             */
+            widthPx?: null | number;
+            /**
+             * Format: double
+             * @description How high it lies there.
+             */
+            heightPx?: null | number;
+            /**
+             * Format: double
+             * @description How far an upright line leans in the desqueezed picture; to the right above 0.
+             */
+            leanDeg?: null | number;
+            /**
+             * Format: double
+             * @description T-number at which a lens that one trusts was set.
+             */
+            tNumber?: null | number;
+            /**
+             * Format: double
+             * @description Until both looked alike on the meter; below 0 where it was brighter.
+             */
+            stops?: null | number;
+            /**
+             * Format: double
+             * @description Where the distance scale stands when the target is sharp.
+             */
+            markedMm?: null | number;
+            /**
+             * Format: double
+             * @description With what goes along with it.
+             */
+            weightG?: null | number;
+            /**
+             * Format: double
+             * @description As paid, without tax.
+             */
+            purchasePrice?: null | number;
+            /**
+             * @description Yes with the reducer or extender in its place.
+             * @default false
+             */
+            isThrough?: boolean;
+            /**
+             * @description Yes when it shall not count.
+             * @default false
+             */
+            isSetAside?: boolean;
+        };
+        /** @description One thing that was found. */
+        TestResult: {
+            /** @description What. */
+            quantity: components["schemas"]["TestQuantity"];
+            /**
+             * Format: double
+             * @description The mark of the zoom that it holds at, mm; null where there is none.
+             */
+            atMm: null | number;
+            /**
+             * Format: double
+             * @description The best value, in the unit of the quantity.
+             */
+            value: number;
+            /**
+             * Format: double
+             * @description Half the width of the interval that holds the truth 95 times in 100.
+             */
+            plusMinus: number;
+            /**
+             * Format: double
+             * @description What its papers say; null when not known.
+             */
+            marked: null | number;
+            /**
+             * Format: int32
+             * @description How many readings it rests on.
+             */
+            count: number;
+        };
+        /** @description What stays as it is during a test. */
+        TestSetupInput: {
+            /**
+             * Format: double
+             * @description Width of the sensor that the picture shows: of the recording mode, with its crop.
+             */
+            usedWidthMm?: null | number;
+            /**
+             * Format: double
+             * @description Of lens and attachment; 1 for none.
+             * @default 1
+             */
+            squeeze?: number;
+            /**
+             * Format: double
+             * @description As marked.
+             */
+            focalLengthMm?: null | number;
+            /**
+             * Format: double
+             * @description f-number that is set.
+             */
+            fNumber?: null | number;
+            /**
+             * Format: double
+             * @description By its papers, from the sensor mark.
+             */
+            minimumFocusDistanceMm?: null | number;
+            /**
+             * Format: double
+             * @description By its papers, at the nearest focus.
+             */
+            maximumMagnification?: null | number;
+            /**
+             * Format: double
+             * @description How far off a taped distance may be: 95 of 100 are nearer.
+             * @default 10
+             */
+            tapePlusMinusMm?: number;
+            /**
+             * Format: double
+             * @description How far off a width read at the target may be.
+             * @default 3
+             */
+            widthPlusMinusMm?: number;
+            /**
+             * Format: double
+             * @description How far off a mark on a still may be.
+             * @default 2
+             */
+            markPlusMinusPx?: number;
+            /**
+             * Format: double
+             * @description How far off a comparison of exposures may be.
+             * @default 0.1
+             */
+            stopsPlusMinus?: number;
+            /**
+             * Format: double
+             * @description How far off an angle may be.
+             * @default 0.2
+             */
+            anglePlusMinusDeg?: number;
+            /**
+             * Format: double
+             * @description How far off the scales may be.
+             * @default 5
+             */
+            weightPlusMinusG?: number;
+        };
         /** @description Sums over a chain. */
         TotalsOutput: {
             /**
@@ -5280,6 +5980,59 @@ export interface components {
              */
             revision: number;
         };
+        /** @description A test of a physical unit, as a person saves it while readings come in. */
+        UnitTestInput: {
+            /**
+             * Format: uuid
+             * @description The physical unit.
+             */
+            unitId: string;
+            /** @description What was read. */
+            measured: components["schemas"]["MeasureRequest"];
+            /** @description How, or anything else to know, up to 500 characters. */
+            note?: string;
+        };
+        /** @description A test of a physical unit. */
+        UnitTestOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The physical unit.
+             */
+            unitId: string;
+            /**
+             * Format: uuid
+             * @description The model that the unit is of.
+             */
+            gearId: string;
+            /** @description What was read. */
+            measured: components["schemas"]["MeasureRequest"];
+            /** @description How, or anything else to know. */
+            note: string;
+            /** @description What it came to when it was accepted; empty before. */
+            results: components["schemas"]["TestResult"][];
+            /** @description What whoever saved it last is called; empty where that was not said. */
+            by: string;
+            /**
+             * Format: date-time
+             * @description When it was saved last.
+             */
+            updatedAt: string;
+            /**
+             * Format: date-time
+             * @description When it was taken into the record; null when it was not. It never changes afterwards.
+             */
+            acceptedAt: null | string;
+            /**
+             * Format: int32
+             * @description Counts its changes, from 1.
+             */
+            revision: number;
+        };
         /** @description How many units of a model can be used. */
         UsableInput: {
             /**
@@ -5292,6 +6045,31 @@ export interface components {
              * @description How many, 0 or more.
              */
             count: number;
+        };
+        /** @description A still of an even wall, in cells. */
+        WallInput: {
+            /**
+             * Format: int32
+             * @description Cells across, 3 to 96.
+             */
+            columns: number;
+            /**
+             * Format: int32
+             * @description Cells up and down, 3 to 96.
+             */
+            rows: number;
+            /** @description Light in each cell, row by row from the top left: in proportion to what fell on the sensor, 0 to 1. */
+            light: number[];
+            /**
+             * Format: double
+             * @description What the still shows of the sensor across, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description And up and down, mm.
+             */
+            heightMm: number;
         };
         /** @description A way to join a camera and a lens. */
         WayOutput: {
@@ -5319,7 +6097,7 @@ export interface components {
                  * @description What a diagnostic is about, for programs: one code for one fact, wherever it is found.
                  * @enum {unknown}
                  */
-                code: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noFilterSeat" | "polariserUneven" | "crossInCorners" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "flying" | "walkingWithScreen" | "bagTooHeavy" | "bagOverBudget" | "bagOverEnergy" | "bagTooFull" | "thingTooLarge" | "limitUnknown" | "unitsShort" | "unitsShared" | "supportMissing" | "powerShort" | "storageShort" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable";
+                code: "none" | "tooClose" | "tooFar" | "insideLens" | "circleOfConfusionTooLarge" | "apertureTooWide" | "apertureTooNarrow" | "outsideZoom" | "converterLimitsAperture" | "fasterThanPossible" | "minimumFocusIncomplete" | "pixelsUnknown" | "frontUnknown" | "notMeasured" | "imageCircleTooSmall" | "openingTooSmall" | "takingLensTooShort" | "tooFewPixels" | "diffractionSoftens" | "faceStretched" | "thinSharpZone" | "tooDark" | "tooBright" | "variableFilterOutOfRange" | "shutterLongerThanFrame" | "motionStutters" | "motionSmears" | "flickers" | "infinityLost" | "minimumFocusUnlikely" | "noFilterSeat" | "polariserUneven" | "crossInCorners" | "noCamera" | "noMode" | "noLens" | "outOfOrder" | "mountDiffers" | "mountUnknown" | "flangeTooShort" | "flangeUnknown" | "tooMany" | "imageCircleUnknown" | "focusDriveLost" | "focusStuck" | "irisStuck" | "stabilisationLost" | "zoomDriveLost" | "adapterSignalsUnknown" | "lightGained" | "lightLost" | "threadDiffers" | "noThread" | "threadUnknown" | "cornersCut" | "squeezeNotShown" | "ratesUnknown" | "frontTurns" | "setToInfinity" | "rigTooHeavy" | "nearPayload" | "rigTooLong" | "lensNeedsSupport" | "weightUnknown" | "focusEnds" | "cannotFocus" | "converterPlaceUnknown" | "crossedPolarisers" | "minimumFocusUnknown" | "batteryInFlight" | "overheadRigging" | "noStandpoint" | "roomTooShort" | "mustStandTooNear" | "rateNotOffered" | "cannotStopDownEnough" | "cannotOpenEnough" | "sharpnessAgainstBlur" | "subjectTallerThanPlace" | "subjectWiderThanPlace" | "subjectBeyondPlace" | "subjectTooNearBackground" | "cameraKeptOut" | "wallsInPicture" | "sunThroughLens" | "heatNearby" | "splashNearby" | "waterNearby" | "dropNearby" | "animalsNearby" | "machinesNearby" | "heavyToHold" | "heavyAtArmsLength" | "flying" | "walkingWithScreen" | "bagTooHeavy" | "bagOverBudget" | "bagOverEnergy" | "bagTooFull" | "thingTooLarge" | "limitUnknown" | "unitsShort" | "unitsShared" | "supportMissing" | "powerShort" | "storageShort" | "fieldMissing" | "valueOutOfRange" | "fieldNeedsAnother" | "fieldsOutOfOrder" | "fieldsContradict" | "textRefused" | "valueRefused" | "unreadable" | "goesByTests" | "readingsContradict" | "readingsScatter" | "readingsMissing" | "wallUneven" | "wallTooBright";
                 /**
                  * @description How much a diagnostic weighs.
                  * @enum {unknown}
@@ -5838,6 +6616,132 @@ export interface operations {
             };
         };
     };
+    Measure: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasureRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    Marks: {
+        parameters: {
+            query?: {
+                /** @description Distances in sentences: metres (when left out) or feet. */
+                units?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarksRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkedField"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     Figures: {
         parameters: {
             query?: never;
@@ -5854,6 +6758,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FigureInfo"][];
+                };
+            };
+        };
+    };
+    Procedures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProcedureOutput"][];
                 };
             };
         };
@@ -8104,6 +9028,436 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ListUnitTests: {
+        parameters: {
+            query?: {
+                /** @description The model; all when left out. */
+                gear?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitTestOutput"][];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutUnitTest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UnitTestInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitTestOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitTestOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeleteUnitTest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    AcceptUnitTest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitTestOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ListTakes: {
+        parameters: {
+            query?: {
+                /** @description The production; all when left out. */
+                production?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeOutput"][];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    PutTake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeOutput"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeOutput"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unsupported Media Type */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Required */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    DeleteTake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -12,6 +12,7 @@ import { theme } from './theme';
 /** The Bench is what opens first; the other views come after it, or when they are asked for. */
 const shelf = () => import('../features/shelf/ShelfPage');
 const ShelfPage = lazy(() => shelf().then((m) => ({ default: m.ShelfPage })));
+const TestsPage = lazy(() => import('../features/shelf/tests/TestsPage').then((m) => ({ default: m.TestsPage })));
 const brief = () => import('../features/brief/BriefPage');
 const BriefPage = lazy(() => brief().then((m) => ({ default: m.BriefPage })));
 const bags = () => import('../features/brief/bags/BagsPage');
@@ -43,6 +44,7 @@ export function App() {
               <Route path="bench/:id" element={<BenchPage />} />
               <Route path="new" element={<NewPage />} />
               <Route path="shelf" element={later(<ShelfPage />)} />
+              <Route path="shelf/:gear/tests" element={later(<TestsPage />)} />
               <Route path="brief" element={later(<BriefHome />)} />
               <Route path="brief/:id" element={later(<BriefPage />)} />
               <Route path="brief/:id/bags" element={later(<BagsPage />)} />

@@ -18,6 +18,15 @@ export type HoldRequest = Schemas['HoldRequest'];
 export type Held = Schemas['HeldOutput'];
 export type HoldNote = Schemas['HoldNoteOutput'];
 export type Problem = Schemas['Problem'];
+export type Procedure = Schemas['ProcedureOutput'];
+export type MeasureRequest = Schemas['MeasureRequest'];
+export type Measured = Schemas['MeasureResponse'];
+export type TestReading = Schemas['TestReadingInput'];
+export type TestSetup = Schemas['TestSetupInput'];
+export type TestResult = Schemas['TestResult'];
+export type TestChart = Schemas['TestChart'];
+export type MarksRequest = Schemas['MarksRequest'];
+export type FieldOfMarks = Schemas['FieldOfMarks'];
 export type AssembleRequest = Schemas['AssembleRequest'];
 export type Assembled = Schemas['AssembleResponse'];
 export type GearKind = Schemas['KindOutput'];
@@ -135,6 +144,9 @@ interface Exports {
   Hold: (json: string, feet: boolean) => string;
   Conventions: (json: string, feet: boolean) => string;
   Assemble: (json: string, feet: boolean) => string;
+  TestProcedures: () => string;
+  Measure: (json: string, feet: boolean) => string;
+  MarkedField: (json: string, feet: boolean) => string;
   SafeAngles: (framesPerSecond: number, mainsHertz: number) => Float64Array;
   Frames: (json: string) => string;
   ReadGearField: (kind: string, field: string, text: string) => string;
@@ -202,6 +214,12 @@ export interface Core {
   questions: (setup: Setup, feet: boolean) => Question[];
   /** Parts put together; null when a part cannot be read. */
   assemble: (request: AssembleRequest, feet: boolean) => Assembled | null;
+  /** How tests of physical units are done. */
+  procedures: Procedure[];
+  /** What readings of a unit come to; what is wrong with them where they are refused. */
+  measure: (request: MeasureRequest, feet: boolean) => Measured | Diagnostic[];
+  /** The field that marks on a still tell; null where they tell none, what is wrong where they are refused. */
+  markedField: (request: MarksRequest) => FieldOfMarks | null | Diagnostic[];
   /** Shutter angles that hold whole flickers of lamps on the mains, the smallest first; none where a frame is shorter than a flicker. */
   safeAngles: (framesPerSecond: number, mainsHertz: number) => number[];
   /** What the picture of each shot takes in; none when the production is refused. */
@@ -321,6 +339,15 @@ export async function boot(): Promise<Core> {
     assemble(request, feet) {
       const said = JSON.parse(door.Assemble(JSON.stringify(request), feet)) as Assembled | Problem;
       return 'findings' in said ? said : null;
+    },
+    procedures: JSON.parse(door.TestProcedures()) as Procedure[],
+    measure(request, feet) {
+      const said = JSON.parse(door.Measure(JSON.stringify(request), feet)) as Measured | Problem;
+      return 'charts' in said ? said : said.errors;
+    },
+    markedField(request) {
+      const said = JSON.parse(door.MarkedField(JSON.stringify(request), false)) as { field: FieldOfMarks | null } | Problem;
+      return 'field' in said ? said.field : said.errors;
     },
     safeAngles: (framesPerSecond, mainsHertz) => Array.from(door.SafeAngles(framesPerSecond, mainsHertz)),
     frames(document) {

@@ -1,9 +1,9 @@
 /** What the core says of each field of a rig, a scene and conventions: label, help, unit, how it is typed, and what an untouched one holds. */
-import { conventionFields, rigFields, sceneFields } from '../api/fields';
+import { conventionFields, rigFields, sceneFields, testReadingFields, testSetupFields } from '../api/fields';
 import { distanceField, exposureTime, plain, withUnit } from '../ui/format';
 import type { Conventions, EntryKind, SceneInput } from './core';
 
-export { conventionFields, rigFields, sceneFields };
+export { conventionFields, rigFields, sceneFields, testReadingFields, testSetupFields };
 
 /** A number that people type. */
 export interface NumberField {

@@ -1,5 +1,6 @@
 import { create, type StoreApi, type UseBoundStore } from 'zustand';
 import type { Work } from '../api/client';
+import { pointerHeldSince } from '../ui/pointerHeld';
 import { after, back, forth, type Content, type History } from './history';
 
 /** Where saving stands: the quiet word in the corner. */
@@ -122,7 +123,9 @@ export function createDocumentStore<D, E extends Derived>({
       change(what, recipe, { anew = false, also } = {}) {
         const now = get();
         const at = performance.now();
-        const merges = what === last.what && at - last.at < mergeWithinMs && now.past.length > 0;
+        // A hand that rests while it holds something still goes on with the same step.
+        const held = pointerHeldSince();
+        const merges = what === last.what && (at - last.at < mergeWithinMs || (held !== null && last.at >= held)) && now.past.length > 0;
         const from: Content<D> = merges && anew ? now.past.at(-1)! : { name: now.name, document: now.document };
         const { name, document } = recipe(from);
         if (name === now.name && document === now.document) {

@@ -24,6 +24,8 @@ internal static class CommonFields
     public static readonly TextField Name = new("name", "Name", Texts.MaxName, "What the crew calls it; with the maker it is unlike any other of its kind.") { Required = true };
     public static readonly TextField Maker = new("maker", "Maker", 120, "Who makes it.");
     public static readonly NumberField Weight = new("weightG", "Weight", EntryKind.Weight, "As mounted, without caps.") { Without = "totals and loads count it apart" };
+    public static readonly NumberField TestedWeight = new("testedWeightG", "Tested weight", EntryKind.Weight, "As scales found it.") { StandsFor = Weight, IsFromTest = true };
+    public static readonly TextField TestedBy = new("testedBy", "Tests", 2000, "Which test of which unit each of these comes from: when, by whom, how many readings, how surely.") { ManyLines = true, IsFromTest = true };
     public static readonly NumberField Price = new("purchasePrice", "Price to buy", EntryKind.Price, "In the crew's currency, without tax.") { FormerKey = FormerPrice.Key };
     public static readonly NumberField Hire = new("hirePerDay", "Hire a day", EntryKind.Price, "In the crew's currency, without tax.");
     public static readonly NumberField Insured = new("insuredValue", "Insured for", EntryKind.Price, "What it would cost to get another one, as the insurer has it.");

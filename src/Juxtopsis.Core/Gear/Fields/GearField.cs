@@ -34,6 +34,15 @@ public abstract class GearField(string key, string label, string help)
     /// <summary>True when an item makes no sense without it.</summary>
     public bool Required { get; init; }
 
+    /// <summary>
+    /// The field whose place its value takes, for one that a test of a physical unit has found; null for all others. What the papers say stays
+    /// beside it: see <see cref="GearItem.AsTested"/>.
+    /// </summary>
+    public GearField? StandsFor { get; init; }
+
+    /// <summary>True when nobody types it: it comes from a test.</summary>
+    public bool IsFromTest { get; init; }
+
     /// <summary>Its column in a table: the label with the unit.</summary>
     public string Header => Unit.Length == 0 ? Label : $"{Label} ({Unit})";
 

@@ -2,6 +2,7 @@ import type { ComparisonDocument } from '../../api/client';
 import { useSettings } from '../../app/settings';
 import {
   core,
+  type Conventions,
   type Delivery,
   type Fit,
   type FitResponse,
@@ -64,6 +65,12 @@ export function sceneOf(
   };
 }
 
+/** What figures of a proposal go by: true focal lengths, where they were measured, as the search did; all else as one likes. */
+export const plannedBy = (delivery: Delivery | undefined, own?: Conventions | null): Conventions => ({
+  ...own,
+  ...(delivery?.rules?.measured !== false && { focalLength: 'measured' as const }),
+});
+
 /** What a proposal's picture is drawn from; null when it cannot be. */
 export interface Pictured {
   rig: RigInput;
@@ -74,7 +81,7 @@ export interface Pictured {
 export function pictured(place: LocationInput, shot: ShotInput, delivery: Delivery, answer: FitResponse, fit: Fit): Pictured | null {
   const scene = sceneOf(place, shot, delivery, answer, fit);
   const rig = rigOfSetting(fit, scene, shot);
-  const report = rig && core().evaluate({ scene, rigs: [rig] })?.[0];
+  const report = rig && core().evaluate({ scene, rigs: [rig], conventions: plannedBy(delivery) })?.[0];
   return rig && report ? { rig, scene, figures: report.figures } : null;
 }
 
@@ -98,7 +105,7 @@ export function comparisonOf(
   return {
     schemaVersion: comparisonVersion,
     note,
-    setup: { scene, conventions: useSettings.getState().conventions ?? {}, rigs },
+    setup: { scene, conventions: plannedBy(delivery, useSettings.getState().conventions), rigs },
   };
 }
 

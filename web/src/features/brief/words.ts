@@ -82,6 +82,7 @@ export const rules: Words<keyof NonNullable<Delivery['rules']>> = {
   iris: 'An iris that cannot be set stays wide open',
   sensitivity: 'No more sensitivity than that',
   pixels: 'Rigs with too few pixels go last',
+  measured: 'True focal lengths where they were measured',
   findings: 'Rigs that cost or spoil something go after the others',
 };
 

@@ -66,7 +66,8 @@ export function GearForm({ item, isNew, errors, feet, mounts, onChange }: GearFo
         );
     }
   };
-  const subjects = [...new Set(kind.fields.map((f) => f.subject))].filter((s) => s !== '');
+  // What tests found is told apart, and typed by nobody.
+  const subjects = [...new Set(kind.fields.filter((f) => !f.fromTest).map((f) => f.subject))].filter((s) => s !== '');
   return (
     <Box sx={formGrid}>
       {isNew && hasPapers(item.kind) && <Papers item={item} mounts={mounts} onChange={onChange} />}

@@ -10,6 +10,7 @@ import { fullName } from '../../gear/gear';
 import { FormTexts, FormTextsContext } from '../../ui/formTexts';
 import { dropGearDraft, gearDraftOf, keepGearDraft, type GearDraft } from './gearDrafts';
 import { GearForm } from './GearForm';
+import { TestedOf } from './tests/TestedOf';
 import { newMounts } from './newMounts';
 import { areasOf, Circles } from './Outlines';
 import {
@@ -291,6 +292,7 @@ export function GearPanel({ opened, camera, mode, feet, onSaid, onOpen }: GearPa
             onChange={setItem}
           />
         </FormTextsContext>
+        {opened.revision !== null && item.kind !== 'mount' && <TestedOf item={opened.item} />}
         {opened.revision !== null && item.kind !== 'mount' && <UnitsOf gearId={item.id} />}
       </Box>
       {say && (

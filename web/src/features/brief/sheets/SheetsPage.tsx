@@ -28,6 +28,7 @@ import { changeSheets } from '../commands';
 import { Heading } from '../Heading';
 import { placeOf, shotsOf, show, useProduction } from '../productionStore';
 import { productionKeeper, telling } from '../saving';
+import { plannedBy } from '../rigs';
 import { cameraSupports } from '../words';
 import { packColumns, packingList } from './packing';
 import { shotColumns, shotList } from './shotList';
@@ -85,12 +86,17 @@ function Sheets() {
   const { items, state, say: why } = useGear();
   const personFeet = useSettings((s) => s.feet);
   const usualConventions = useSettings((s) => s.conventions) ?? undefined;
+  // A lens that was measured is taken as it was for the proposals; where none is, nobody reads of it.
+  const isMeasured = shotsOf(document).some(({ chosen }) => {
+    const lens = chosen && items.get(chosen.lens);
+    return lens !== undefined && lens !== null && (lens['testedFocal'] ?? lens['measuredFocal']) !== undefined;
+  });
   const saved = base ? `revision ${base.revision}, ${when(base.updatedAt)}` : 'not saved yet';
 
   const make = useCallback(
     (sheet: Sheet): Made => {
       const say = languageOf(sheet, personFeet);
-      const conventions = sheet.conventions ?? usualConventions;
+      const conventions = sheet.conventions ?? (isMeasured ? plannedBy(document.delivery, usualConventions) : usualConventions);
       const all = shotsOf(document);
       const mark = (shot: ShotInput) => String(all.indexOf(shot) + 1);
       const shots = shotsOfSheet(document, sheet);
@@ -183,7 +189,7 @@ function Sheets() {
         }
       }
     },
-    [document, id, name, answers, bags, units, items, personFeet, usualConventions],
+    [document, id, name, answers, bags, units, items, personFeet, usualConventions, isMeasured],
   );
 
   const questions = useCallback(

@@ -1,0 +1,76 @@
+using Juxtopsis.Core.Chains;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Measuring;
+using Juxtopsis.Core.Tests.Chains;
+using TestResult = Juxtopsis.Core.Measuring.TestResult;
+
+namespace Juxtopsis.Core.Tests.Measuring;
+
+public sealed class RecordTests
+{
+    private static TestResult Found(TestQuantity quantity, double value, double plusMinus, double? at = null) => new(quantity, at, value, plusMinus, at, 5);
+
+    [Fact]
+    public void A_result_stands_beside_what_the_papers_say_and_tells_where_it_comes_from()
+    {
+        var tested = TestRecord.Accept(Made.Lens, TestKind.FocalLength, [Found(TestQuantity.FocalLength, 34.1234, 0.21, 35), Found(TestQuantity.EntrancePupil, 61.2, 8)], "No. 2, 27 Nov 2026, Oda");
+        Assert.Equal([new GearPoint(35, 34.12)], tested.Get(LensFields.TestedFocal));
+        Assert.Empty(tested.Get(LensFields.Measured));
+        Assert.Equal("True focal length: 35 mm is 34.1 ± 0.2 mm, 61 ± 8 mm (5 readings, No. 2, 27 Nov 2026, Oda)", tested.Get(CommonFields.TestedBy));
+        Assert.Empty(GearChecks.Check(tested));
+        Assert.Same(Made.Lens, TestRecord.Accept(Made.Lens, TestKind.FocalLength, [], "nobody"));
+    }
+
+    [Fact]
+    public void A_later_test_takes_the_place_of_the_same_mark_and_leaves_the_others()
+    {
+        var once = TestRecord.Accept(Made.Lens.With(LensFields.Short, 24.0).With(LensFields.Long, 70.0), TestKind.FocalLength, [Found(TestQuantity.FocalLength, 23.6, 0.1, 24)], "first");
+        var twice = TestRecord.Accept(once, TestKind.FocalLength, [Found(TestQuantity.FocalLength, 69.1, 0.2, 70)], "second");
+        var again = TestRecord.Accept(twice, TestKind.FocalLength, [Found(TestQuantity.FocalLength, 23.8, 0.1, 24)], "third");
+        Assert.Equal([new GearPoint(24, 23.8), new GearPoint(70, 69.1)], again.Get(LensFields.TestedFocal));
+        string[] lines = again.Get(CommonFields.TestedBy).Split('\n');
+        Assert.Equal(2, lines.Length);
+        Assert.Contains("second", lines[0], StringComparison.Ordinal);
+        Assert.Contains("third", lines[1], StringComparison.Ordinal);
+        Assert.Equal(3, TestRecord.Accept(again, TestKind.Weight, [Found(TestQuantity.Weight, 812, 5)], "scales").Get(CommonFields.TestedBy).Split('\n').Length);
+    }
+
+    [Theory]
+    [InlineData(TestQuantity.Magnification, 0.7184, 0.004, "0.718 ± 0.004")]
+    [InlineData(TestQuantity.Weight, 812.3, 5, "812 ± 5 g")]
+    [InlineData(TestQuantity.Breathing, 0.062, 0.011, "6 ± 1 %")]
+    [InlineData(TestQuantity.MinimumFocusDistance, 431, 6, "43.1 ± 0.6 cm")]
+    [InlineData(TestQuantity.Price, 850, 0, "850")]
+    public void A_value_is_told_in_as_many_digits_as_it_is_worth(TestQuantity quantity, double value, double plusMinus, string said) =>
+        Assert.Equal(said, TestRecord.Say(Found(quantity, value, plusMinus)));
+
+    [Fact]
+    public void What_was_tested_takes_the_place_of_what_the_papers_say_wherever_parts_are_put_together()
+    {
+        var lens = TestRecord.Accept(Made.Lens, TestKind.FocalLength, [Found(TestQuantity.FocalLength, 33.9, 0.1, 35)], "x");
+        lens = TestRecord.Accept(lens, TestKind.Weight, [Found(TestQuantity.Weight, 700, 5)], "x");
+        lens = TestRecord.Accept(lens, TestKind.MinimumFocusDistance, [Found(TestQuantity.MinimumFocusDistance, 333, 5)], "x");
+        var (plain, tested) = (Made.Assemble(new ChainSetting(), Made.Body, Made.Lens), Made.Assemble(new ChainSetting(), Made.Body, lens));
+        Assert.Equal(33.9, tested.Rig!.Value.Lens.MeasuredFocalLengthMm);
+        Assert.Equal(333, tested.Rig!.Value.Lens.MinimumFocusDistanceMm);
+        Assert.Equal(700 - Made.Lens.Get(CommonFields.Weight), tested.Rig!.Value.Load.WeightG - plain.Rig!.Value.Load.WeightG);
+        Assert.Equal(35, tested.Rig!.Value.FocalLengthMm);
+        Assert.Same(Made.Lens, Made.Lens.AsTested());
+    }
+
+    [Fact]
+    public void Every_procedure_names_fields_that_there_are()
+    {
+        string[] setup = [.. TestFields.Setup.Fields.Select(f => f.Key)];
+        string[] reading = [.. TestFields.Reading.Fields.Select(f => f.Key)];
+        Assert.Equal(Enum.GetValues<TestKind>(), TestProcedure.All.Select(p => p.Kind));
+        Assert.All(TestProcedure.All, p =>
+        {
+            Assert.Subset(setup.ToHashSet(), p.Setup.ToHashSet());
+            Assert.Subset(reading.ToHashSet(), p.Reading.ToHashSet());
+            Assert.NotEmpty(p.Steps);
+            Assert.NotEmpty(p.Of);
+        });
+        Assert.Equal(TestProcedure.All[0], TestProcedure.For(TestKind.FocalLength));
+    }
+}

@@ -1,0 +1,177 @@
+import { create } from 'zustand';
+import type { Failure } from '../api/client';
+import { keptUnder } from '../api/crew';
+import { newId } from './unique';
+
+/** Something small that stands by itself on the server, such as a test or a take: many people add to the same list. */
+export interface Row<T> {
+  id: string;
+  value: T;
+  /** The revision that it grew from; null when it was never stored. */
+  revision: number | null;
+  /** What is not stored yet stays in this browser until it is. */
+  isUnsaved: boolean;
+  /** True when it shall go. */
+  isRemoved: boolean;
+  /** Why the server did not take it, when it said no for good; empty otherwise. Changing it tries again. */
+  refused: string;
+}
+
+export interface Stored<T> {
+  id: string;
+  value: T;
+  revision: number;
+}
+
+/** How rows are read and written. */
+export interface RowsOnServer<T> {
+  list: () => Promise<Stored<T>[] | Failure>;
+  write: (id: string, value: T, revision: number | null) => Promise<{ kind: 'stored'; row: Stored<T> } | { kind: 'conflict' } | Failure>;
+  remove: (id: string) => Promise<Failure | null>;
+}
+
+export interface Rows<T> {
+  state: 'opening' | 'ready' | 'away';
+  say: string;
+  rows: Row<T>[];
+}
+
+const calmMs = 400;
+const againMs = 5000;
+
+/**
+ * A list of rows that is written as it is typed, network or not: what is unsaved is kept in this browser, goes by itself, and is tried again
+ * until it went. Where two people changed the same row, both stand: the later one becomes a row of its own.
+ */
+export function createRows<T>(name: string, server: RowsOnServer<T>) {
+  const key = () => keptUnder(`juxtopsis.rows.${name}`);
+  const store = create<Rows<T>>()(() => ({ state: 'opening', say: '', rows: [] }));
+  let calm: ReturnType<typeof setTimeout> | undefined;
+  let flushing: Promise<void> | null = null;
+  let loaded = '';
+
+  const set = (change: (rows: Row<T>[]) => Row<T>[]) => {
+    store.setState((s) => ({ rows: change(s.rows) }));
+    localStorage.setItem(key(), JSON.stringify(store.getState().rows.filter((row) => row.isUnsaved)));
+  };
+  const replace = (id: string, change: (row: Row<T>) => Row<T>) => set((rows) => rows.map((row) => (row.id === id ? change(row) : row)));
+
+  /** What this browser kept of before; read once for each crew. */
+  function load(): void {
+    if (loaded === key()) return;
+    loaded = key();
+    try {
+      const kept = JSON.parse(localStorage.getItem(key()) ?? '[]') as Row<T>[];
+      store.setState((s) => ({ rows: [...s.rows.filter((row) => kept.every((k) => k.id !== row.id)), ...kept] }));
+    } catch {
+      // It is nothing that could be read.
+    }
+  }
+
+  function soon(ms: number): void {
+    clearTimeout(calm);
+    calm = setTimeout(() => void flush(), ms);
+  }
+
+  async function send(row: Row<T>): Promise<void> {
+    if (row.isRemoved) {
+      const failed = row.revision === null ? null : await server.remove(row.id);
+      if (failed === null) set((rows) => rows.filter((r) => r.id !== row.id));
+      else if (failed.kind !== 'away') replace(row.id, (r) => ({ ...r, isRemoved: false, isUnsaved: false, refused: failed.say }));
+      return;
+    }
+    const outcome = await server.write(row.id, row.value, row.revision);
+    if (outcome.kind === 'stored') {
+      // What was typed meanwhile grows from what is stored now.
+      replace(row.id, (r) =>
+        r.value === row.value && !r.isRemoved
+          ? { ...r, value: outcome.row.value, revision: outcome.row.revision, isUnsaved: false, refused: '' }
+          : { ...r, revision: outcome.row.revision },
+      );
+    } else if (outcome.kind === 'conflict') {
+      const mine = newId();
+      set((rows) => rows.map((r) => (r.id === row.id ? { ...r, id: mine, revision: null } : r)));
+      await refresh();
+    } else if (outcome.kind !== 'away') {
+      replace(row.id, (r) => (r.value === row.value ? { ...r, refused: outcome.say } : r));
+    } else {
+      store.setState({ state: 'away', say: outcome.say });
+    }
+  }
+
+  async function flushAll(): Promise<void> {
+    load();
+    const waiting = () => store.getState().rows.filter((row) => row.isUnsaved && row.refused === '');
+    const sent = new Set<Row<T>>();
+    for (;;) {
+      const next = waiting().find((row) => !sent.has(row));
+      if (!next) break;
+      sent.add(next);
+      await send(next);
+      if (store.getState().state === 'away') break;
+    }
+    if (waiting().length > 0) {
+      if (store.getState().state === 'away') store.setState({ state: 'ready' });
+      soon(againMs);
+    } else {
+      store.setState({ state: 'ready', say: '' });
+    }
+  }
+
+  /** Sends what waits; one after the other. */
+  function flush(): Promise<void> {
+    flushing ??= flushAll().finally(() => (flushing = null));
+    return flushing;
+  }
+
+  /** Reads what others wrote; what is unsaved here stays. */
+  async function refresh(): Promise<void> {
+    load();
+    const found = await server.list();
+    if (!Array.isArray(found)) {
+      store.setState((s) => ({ state: s.state === 'ready' ? 'ready' : 'away', say: found.say }));
+      return;
+    }
+    set((rows) => {
+      const unsaved = rows.filter((row) => row.isUnsaved);
+      const mine = new Set(unsaved.map((row) => row.id));
+      return [
+        ...found.filter(({ id }) => !mine.has(id)).map((row): Row<T> => ({ ...row, isUnsaved: false, isRemoved: false, refused: '' })),
+        ...unsaved,
+      ];
+    });
+    store.setState({ state: 'ready', say: '' });
+  }
+
+  return {
+    useRows: store,
+    refresh,
+    flush,
+    /** Changes a row, or begins one. */
+    put(id: string, value: T): void {
+      load();
+      set((rows) =>
+        rows.some((row) => row.id === id)
+          ? rows.map((row) => (row.id === id ? { ...row, value, isUnsaved: true, isRemoved: false, refused: '' } : row))
+          : [...rows, { id, value, revision: null, isUnsaved: true, isRemoved: false, refused: '' }],
+      );
+      soon(calmMs);
+    },
+    /** Takes a row away; `put` with its value brings it back. */
+    remove(id: string): void {
+      replace(id, (row) => ({ ...row, isUnsaved: true, isRemoved: true, refused: '' }));
+      soon(calmMs);
+    },
+    /** Reads now and whenever the network or the person comes back. Stops with the returned function. */
+    start(): () => void {
+      const go = () => void refresh().then(flush);
+      go();
+      window.addEventListener('online', go);
+      window.addEventListener('focus', go);
+      return () => {
+        window.removeEventListener('online', go);
+        window.removeEventListener('focus', go);
+      };
+    },
+  };
+}

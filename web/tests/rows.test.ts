@@ -1,0 +1,140 @@
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { createRows, type RowsOnServer, type Stored } from '../src/documents/rows';
+
+const away = { kind: 'away', say: 'No answer.' } as const;
+
+/** A server that keeps rows by revision, and can be away. */
+function made() {
+  const kept = new Map<string, Stored<string>>();
+  const at = { isAway: false, refuses: '' };
+  const server: RowsOnServer<string> = {
+    list: () => Promise.resolve(at.isAway ? away : [...kept.values()]),
+    write: (id, value, revision) => {
+      if (at.isAway) return Promise.resolve(away);
+      if (at.refuses && value.includes(at.refuses)) return Promise.resolve({ kind: 'refused', say: 'Not that.' });
+      if ((kept.get(id)?.revision ?? null) !== revision) return Promise.resolve({ kind: 'conflict' });
+      const row = { id, value, revision: (revision ?? 0) + 1 };
+      kept.set(id, row);
+      return Promise.resolve({ kind: 'stored', row });
+    },
+    remove: (id) => {
+      if (at.isAway) return Promise.resolve(away);
+      kept.delete(id);
+      return Promise.resolve(null);
+    },
+  };
+  return { kept, at, server };
+}
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  localStorage.clear();
+});
+afterEach(() => vi.useRealTimers());
+
+test('a row is stored a moment after it was typed, once for what was typed in one go', async () => {
+  const { kept, server } = made();
+  const write = vi.spyOn(server, 'write');
+  const rows = createRows('one', server);
+  for (const text of ['g', 'go', 'good']) rows.put('a', text);
+  await vi.advanceTimersByTimeAsync(1000);
+  expect(kept.get('a')).toEqual({ id: 'a', value: 'good', revision: 1 });
+  expect(write).toHaveBeenCalledTimes(1);
+  expect(rows.useRows.getState().rows[0]).toMatchObject({ isUnsaved: false, revision: 1 });
+});
+
+test('an hour without network: all is kept in this browser, over a reload, and goes when the network is back', async () => {
+  const { kept, at, server } = made();
+  at.isAway = true;
+  const before = createRows('hour', server);
+  for (let i = 0; i < 30; i++) {
+    before.put(`t${i}`, `take ${i}`);
+    await vi.advanceTimersByTimeAsync(120_000);
+  }
+  expect(before.useRows.getState().rows.every((row) => row.isUnsaved)).toBe(true);
+  expect(kept.size).toBe(0);
+  // The page is opened anew.
+  const after = createRows('hour', server);
+  const stop = after.start();
+  await vi.advanceTimersByTimeAsync(0);
+  expect(after.useRows.getState().rows).toHaveLength(30);
+  at.isAway = false;
+  window.dispatchEvent(new Event('online'));
+  await vi.advanceTimersByTimeAsync(100);
+  expect(kept.size).toBe(30);
+  expect(after.useRows.getState().rows.some((row) => row.isUnsaved)).toBe(false);
+  expect(localStorage.getItem('juxtopsis.rows.hour')).toBe('[]');
+  stop();
+});
+
+test('where two changed the same row both stand', async () => {
+  const { kept, server } = made();
+  kept.set('a', { id: 'a', value: 'first', revision: 1 });
+  const rows = createRows('both', server);
+  await rows.refresh();
+  kept.set('a', { id: 'a', value: 'theirs', revision: 2 });
+  rows.put('a', 'mine');
+  await vi.advanceTimersByTimeAsync(1000);
+  expect([...kept.values()].map((row) => row.value).sort()).toEqual(['mine', 'theirs']);
+  expect(
+    rows.useRows
+      .getState()
+      .rows.map((row) => row.value)
+      .sort(),
+  ).toEqual(['mine', 'theirs']);
+});
+
+test('what is typed while a row is on its way grows from what is stored then', async () => {
+  const { kept, server } = made();
+  const rows = createRows('typing', server);
+  const write = server.write;
+  vi.spyOn(server, 'write').mockImplementationOnce(async (id, value, revision) => {
+    rows.put('a', 'second');
+    return write(id, value, revision);
+  });
+  rows.put('a', 'first');
+  await vi.advanceTimersByTimeAsync(2000);
+  expect(kept.get('a')).toEqual({ id: 'a', value: 'second', revision: 2 });
+});
+
+test('what is refused stays, says why, and is tried again when it is changed; others go on', async () => {
+  const { kept, at, server } = made();
+  at.refuses = 'bad';
+  const rows = createRows('refused', server);
+  rows.put('a', 'bad');
+  rows.put('b', 'well');
+  await vi.advanceTimersByTimeAsync(1000);
+  expect(kept.size).toBe(1);
+  expect(rows.useRows.getState().rows.find((row) => row.id === 'a')).toMatchObject({ refused: 'Not that.', isUnsaved: true });
+  rows.put('a', 'better');
+  await vi.advanceTimersByTimeAsync(1000);
+  expect(kept.get('a')?.value).toBe('better');
+});
+
+test('a row is taken away, here at once and there when it can be', async () => {
+  const { kept, at, server } = made();
+  const rows = createRows('gone', server);
+  rows.put('a', 'take');
+  await vi.advanceTimersByTimeAsync(1000);
+  at.isAway = true;
+  rows.remove('a');
+  await vi.advanceTimersByTimeAsync(1000);
+  expect(rows.useRows.getState().rows[0]!.isRemoved).toBe(true);
+  at.isAway = false;
+  await vi.advanceTimersByTimeAsync(6000);
+  expect(kept.size).toBe(0);
+  expect(rows.useRows.getState().rows).toEqual([]);
+  // One that was never stored is simply gone.
+  rows.put('b', 'never');
+  rows.remove('b');
+  await vi.advanceTimersByTimeAsync(1000);
+  expect(rows.useRows.getState().rows).toEqual([]);
+});
+
+test('nonsense in the browser’s storage is no fault', async () => {
+  localStorage.setItem('juxtopsis.rows.junk', '{');
+  const { server } = made();
+  const rows = createRows('junk', server);
+  await rows.refresh();
+  expect(rows.useRows.getState()).toMatchObject({ state: 'ready', rows: [] });
+});
