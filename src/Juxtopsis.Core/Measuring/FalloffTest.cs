@@ -61,7 +61,7 @@ public static class FalloffTest
         var centre = cells.Where(c => c.R2 < 0.02).Select(Flat).DefaultIfEmpty(0).Average();
         ChartPoint[] profile = [.. cells.GroupBy(c => (int)(Math.Sqrt(c.R2) * Bins)).OrderBy(g => g.Key).Select(g => new ChartPoint(
             g.Average(c => Math.Sqrt(c.R2)) * halfDiagonal, Math.Max(DarkStops * 2, g.Average(c => Math.Max(DarkStops * 2, Flat(c) - centre))), 0, -1))];
-        var corner = profile[^1].Y;
+        var corner = ((int[])[0, grid.Columns - 1, cells.Length - grid.Columns, cells.Length - 1]).Average(i => Math.Max(DarkStops * 2, Flat(cells[i]) - centre));
         var findings = new List<Diagnostic>();
         var tilt = Math.Sqrt(slopeX * slopeX + slopeY * slopeY) * 2;
         if (tilt > 0.25)

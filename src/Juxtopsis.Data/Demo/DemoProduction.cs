@@ -35,7 +35,7 @@ public static class DemoProduction
         Locations = Locations(),
         Bags = DemoBags.All,
         Sheets = DemoSheets.OfProduction,
-        Shots = [.. ShedShots(), .. LoftShots(), .. BenchShots(), .. RiverShots()],
+        Shots = [.. Shots],
     };
 
     private static Guid Id(string kind, int number) => new($"10f7a7e0-0000-4000-8000-00000000{kind}{number:d2}");
@@ -87,6 +87,9 @@ public static class DemoProduction
     ];
 
     private static LevelInput Level(int number, string name, double brightnessEv) => new() { Id = Id("d0", number), Name = name, BrightnessEv = brightnessEv };
+
+    /// <summary>Its shots, in their order.</summary>
+    internal static IEnumerable<ShotInput> Shots => [.. ShedShots(), .. LoftShots(), .. BenchShots(), .. RiverShots()];
 
     private static IEnumerable<ShotInput> ShedShots()
     {

@@ -71,7 +71,23 @@ public static class DemoSet
         await BringUnitsAsync(db, now, cancellationToken);
         await BringWorksAsync(db, db.Productions, Production.Store, [DemoProduction.Create(now)], cancellationToken);
         DemoSheets.Bring(db, await db.FrozenSheets.AnyAsync(s => s.Id == DemoSheets.FrozenId, cancellationToken), now);
+        await BringLogAsync(db, now, cancellationToken);
         return held;
+    }
+
+    /// <summary>Tests and takes, where they were never here; tests only where their unit is.</summary>
+    private static async Task BringLogAsync(JuxtopsisDb db, DateTimeOffset now, CancellationToken cancellationToken)
+    {
+        var units = await db.Units.Select(u => u.Id).ToHashSetAsync(cancellationToken);
+        units.UnionWith(db.Gear.Local.Select(g => g.Id));
+        var tests = DemoLog.Tests(now).Where(t => units.Contains(t.UnitId)).ToArray();
+        var known = tests.Select(t => t.Id).ToArray();
+        var tested = await db.UnitTests.Where(t => known.Contains(t.Id)).Select(t => t.Id).ToListAsync(cancellationToken);
+        db.UnitTests.AddRange(tests.Where(t => !tested.Contains(t.Id)));
+        var takes = DemoLog.Takes(now).ToArray();
+        var ids = takes.Select(t => t.Id).ToArray();
+        var taken = await db.Takes.Where(t => ids.Contains(t.Id)).Select(t => t.Id).ToListAsync(cancellationToken);
+        db.Takes.AddRange(takes.Where(t => !taken.Contains(t.Id)));
     }
 
     private static async Task<IReadOnlyList<string>> BringGearAsync(JuxtopsisDb db, DateTimeOffset now, CancellationToken cancellationToken)
@@ -88,7 +104,7 @@ public static class DemoSet
                 continue;
             }
 
-            var coming = row ?? GearRow.Of(item, now);
+            var coming = row ?? GearRow.Of(DemoLog.Tested(item, now), now);
             if (coming is { DeletedAt: null, RetiredAt: null } && !taken.Add((coming.Kind, coming.NameKey)))
             {
                 held.Add(item.FullName);

@@ -18,6 +18,7 @@ const BriefPage = lazy(() => brief().then((m) => ({ default: m.BriefPage })));
 const bags = () => import('../features/brief/bags/BagsPage');
 const BagsPage = lazy(() => bags().then((m) => ({ default: m.BagsPage })));
 const SheetsPage = lazy(() => import('../features/brief/sheets/SheetsPage').then((m) => ({ default: m.SheetsPage })));
+const LogPage = lazy(() => import('../features/brief/log/LogPage').then((m) => ({ default: m.LogPage })));
 const briefHome = () => import('../features/brief/BriefHome');
 const BriefHome = lazy(() => briefHome().then((m) => ({ default: m.BriefHome })));
 const WorkPage = lazy(() => import('../features/work/WorkPage').then((m) => ({ default: m.WorkPage })));
@@ -49,6 +50,7 @@ export function App() {
               <Route path="brief/:id" element={later(<BriefPage />)} />
               <Route path="brief/:id/bags" element={later(<BagsPage />)} />
               <Route path="brief/:id/sheets" element={later(<SheetsPage />)} />
+              <Route path="brief/:id/log" element={later(<LogPage />)} />
               <Route path="work" element={later(<WorkPage />)} />
               <Route path="briefs" element={<Navigate to="/work?kind=production" replace />} />
               <Route path="comparisons" element={<Navigate to="/work?kind=comparison" replace />} />

@@ -13,10 +13,11 @@ import { counted, oneLine } from '../../ui/format';
 import { addShot, changeProduction, rename } from './commands';
 import { DayPanel } from './DayPanel';
 import { ProductionPanel } from './ProductionPanel';
+import { takes, takesOf } from './log/takes';
 import { shotsOf, useProduction } from './productionStore';
 import { productionKeeper, telling } from './saving';
 
-const steps = { shots: 'Brief', bags: 'Bags', sheets: 'Sheets' };
+const steps = { shots: 'Brief', bags: 'Bags', sheets: 'Sheets', log: 'Log' };
 type Step = keyof typeof steps;
 
 /** The head of a production: its name, its steps in the order of the job, and what belongs to all of it. */
@@ -78,6 +79,7 @@ function Steps({ at }: { at: Step }) {
   const open = shots.filter((shot) => !shot.chosen).length;
   const bags = bagsOf(document);
   const sheets = document.sheets ?? [];
+  const noted = takes.useRows((s) => takesOf(s.rows, id).length);
   const empty = bags.filter((bag) => linesOf(bag).length === 0).length;
   const links = [
     {
@@ -97,6 +99,12 @@ function Steps({ at }: { at: Step }) {
       to: `/brief/${id}/sheets`,
       label: 'Sheets',
       lacks: sheets.length === 0 ? 'none made' : counted(sheets.length, 'sheet'),
+    },
+    {
+      step: 'log',
+      to: `/brief/${id}/log`,
+      label: 'Log',
+      lacks: noted === 0 ? 'no takes' : counted(noted, 'take'),
     },
   ];
   return (

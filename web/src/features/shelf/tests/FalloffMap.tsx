@@ -3,6 +3,8 @@ import { useTheme } from '@mui/material/styles';
 import type { Measured, MeasureRequest } from '../../../core/core';
 import { fixed } from '../../../ui/format';
 
+/** Light is light, whatever the theme: it is a picture of what the lens does. */
+const lit = '#efece4';
 /** Each shade is so many stops darker than the one before. */
 const step = 0.5;
 
@@ -16,7 +18,7 @@ export function FalloffMap({
   falloff: NonNullable<Measured['falloff']>;
   circleMm: number | null;
 }) {
-  const { text, primary, background } = useTheme().vars!.palette;
+  const { text, primary } = useTheme().vars!.palette;
   const { columns, rows, widthMm, heightMm } = wall;
   const [w, h] = [widthMm / columns, heightMm / rows];
   const shade = (stops: number) => Math.min(0.92, Math.round(-stops / step) * 0.115);
@@ -36,21 +38,22 @@ export function FalloffMap({
         width="100%"
         role="img"
         aria-label="Light over the frame"
-        style={{ display: 'block', border: `1px solid ${text.secondary}`, background: background.paper }}
+        shapeRendering="crispEdges"
+        style={{ display: 'block', border: `1px solid ${text.secondary}`, background: lit }}
       >
         {falloff.map.map((stops, i) => (
-          <rect
-            key={i}
-            x={(i % columns) * w}
-            y={Math.floor(i / columns) * h}
-            width={w * 1.02}
-            height={h * 1.02}
-            fill={text.primary}
-            fillOpacity={shade(stops)}
-          />
+          <rect key={i} x={(i % columns) * w} y={Math.floor(i / columns) * h} width={w} height={h} fill="#000" fillOpacity={shade(stops)} />
         ))}
         {circleMm !== null && (
-          <circle cx={widthMm / 2} cy={heightMm / 2} r={circleMm / 2} fill="none" stroke={primary.main} strokeWidth={widthMm / 180} />
+          <circle
+            cx={widthMm / 2}
+            cy={heightMm / 2}
+            r={circleMm / 2}
+            fill="none"
+            stroke="#0b5563"
+            strokeWidth={widthMm / 180}
+            shapeRendering="auto"
+          />
         )}
         {corners.map(([column, row, anchor, x, y]) => (
           <text
@@ -59,8 +62,8 @@ export function FalloffMap({
             y={y * heightMm}
             fontSize={widthMm / 26}
             textAnchor={anchor}
-            fill={text.primary}
-            stroke={background.paper}
+            fill="#111"
+            stroke={lit}
             strokeWidth={widthMm / 120}
             paintOrder="stroke"
           >

@@ -48,8 +48,12 @@ export function Outcome({ measured, request, feet, action }: OutcomeProps) {
           );
         })
       )}
-      {first !== undefined && (
-        <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>The truth lies within ± in 95 of 100 such tests.</Typography>
+      {first !== undefined && request.kind !== 'price' && (
+        <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>
+          {request.kind === 'falloff'
+            ? '± is how uneven the wall was, beyond a slope.'
+            : 'The truth lies within ± in 95 of 100 such tests.'}
+        </Typography>
       )}
       {next && first && <Typography sx={{ fontSize: 13.5 }}>{nextText(first.quantity, next, feet)}</Typography>}
       {findings.map((finding) => (

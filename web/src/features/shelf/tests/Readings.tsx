@@ -13,11 +13,13 @@ interface ReadingsProps {
   feet: boolean;
   /** True once the test is in the record: then nothing is changed. */
   isDone: boolean;
+  /** The result so far, for where it is far below; empty before there is one. */
+  soFar: string;
   onChange: (readings: TestReading[]) => void;
 }
 
 /** What was read, a card each; a new one begins with what usually stays. */
-export function Readings({ procedure, readings, fits, isZoom, feet, isDone, onChange }: ReadingsProps) {
+export function Readings({ procedure, readings, fits, isZoom, feet, isDone, soFar, onChange }: ReadingsProps) {
   const set = (at: number, part: Partial<TestReading>) => onChange(readings.map((r, i) => (i === at ? { ...r, ...part } : r)));
   const keys = procedure.reading.filter((key) => key !== 'focalLengthMm' || isZoom);
   const last = readings.at(-1);
@@ -94,6 +96,7 @@ export function Readings({ procedure, readings, fits, isZoom, feet, isDone, onCh
           </Button>
           <Box component="span" sx={{ fontSize: 13, color: 'text.secondary' }}>
             {counted(readings.length, 'reading')}
+            {soFar && `: ${soFar}`}
           </Box>
         </Box>
       )}

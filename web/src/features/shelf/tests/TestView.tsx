@@ -5,6 +5,7 @@ import { core, type GearItem, type Measured, type MeasureRequest } from '../../.
 import { testSetupFields, type NumberField } from '../../../core/fields';
 import { fullName, modesOf } from '../../../gear/gear';
 import { askAgain, useKind } from '../../../gear/shelfApi';
+import { plusMinusText, valueText } from '../../../gear/testWords';
 import { acceptTest, unitTests, type UnitTest } from '../../../gear/unitTests';
 import { FieldEntry } from '../../../ui/FieldEntry';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
@@ -92,6 +93,10 @@ export function TestView({ row, item, feet }: { row: Row<UnitTest>; item: GearIt
             isZoom={isZoom}
             feet={feet}
             isDone={isDone}
+            soFar={found.results
+              .filter((r) => r.quantity === found.results[0]!.quantity)
+              .map((r) => `${valueText(r.quantity, r.value, r.plusMinus)} ${r.plusMinus > 0 ? plusMinusText(r.quantity, r.plusMinus) : ''}`)
+              .join(', ')}
             onChange={(next) => put({ readings: next })}
           />
         )}

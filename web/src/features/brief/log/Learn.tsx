@@ -1,0 +1,233 @@
+import { Box, Button, MenuItem, Typography } from '@mui/material';
+import { useTheme } from '@mui/material/styles';
+import { useMemo, useState } from 'react';
+import type { ProductionDocument } from '../../../api/client';
+import type { Row } from '../../../documents/rows';
+import { useGear } from '../../../gear/fitting';
+import { LabelledSelect } from '../../../ui/LabelledSelect';
+import { PageMessage } from '../../../ui/PageMessage';
+import { Panel } from '../../../ui/Panel';
+import { aperture, counted, distance, fixed, plain } from '../../../ui/format';
+import { useWidth } from '../../../ui/useWidth';
+import { csv } from '../../../documents/tables';
+import { download, fileName } from '../../../documents/workFile';
+import { deadWeight, distribution, earned, equivalentOf, holes, lensOf, tableOf, uses, type Bin } from './learn';
+import { reasons, takesOf, type Take } from './takes';
+
+/** The marks of a bag's reach, so that what was used is seen on the axis on which it was planned. */
+const equivalents = [8, 12, 16, 24, 35, 50, 85, 135, 200, 300, 400, 600, 800, 1200];
+const fine = equivalents.flatMap((mark, i) => (i === 0 ? [mark] : [Math.sqrt(mark * equivalents[i - 1]!), mark]));
+const openings = [0.95, 1.4, 2, 2.8, 4, 5.6, 8, 11, 16, 22].map((n) => n / 2 ** 0.25);
+const distances = [0.25, 0.5, 1, 2, 4, 8, 16, 32, 64, 128].map((m) => m * 1000);
+
+/** What was really used: by lens, by equivalent, by aperture and distance; what was carried for nothing, and what was missed. */
+export function Learn({
+  rows,
+  productionId,
+  document,
+  feet,
+}: {
+  rows: Row<Take>[];
+  productionId: string;
+  document: ProductionDocument;
+  feet: boolean;
+}) {
+  const [scope, setScope] = useState<'this' | 'all'>('this');
+  const { items, version } = useGear();
+  const taken = useMemo(
+    () => (scope === 'this' ? takesOf(rows, productionId) : rows.filter((row) => !row.isRemoved)).map((row) => row.value),
+    [rows, productionId, scope],
+  );
+  const aspect = document.delivery?.aspect ?? 16 / 9;
+  const isGood = (take: Take) => take.mark === 'good';
+  const valued = (of: (take: Take) => number | null | undefined) =>
+    taken.flatMap((take) => {
+      const value = of(take);
+      return value == null ? [] : [{ value, isGood: isGood(take) }];
+    });
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- asked anew when the gear is another
+  const at = useMemo(() => valued((take) => equivalentOf(take, aspect)), [taken, aspect, version]);
+  const lenses = uses(taken, lensOf);
+  const own = useMemo(() => takesOf(rows, productionId).map((row) => row.value), [rows, productionId]);
+  const dead = deadWeight(document, own, items);
+  const missed = holes(document, own);
+  const bags = earned(document, own, items);
+  const most = Math.max(1, ...lenses.map((lens) => lens.count));
+  const takeOut = () =>
+    download(`${fileName('Takes')}.csv`, new Blob(['\ufeff', csv(tableOf(taken, aspect))], { type: 'text/csv;charset=utf-8' }));
+  if (taken.length === 0) {
+    return (
+      <PageMessage
+        title="No take yet"
+        text="What was used, what was carried for nothing and what was missed is told here as takes are noted."
+      />
+    );
+  }
+  return (
+    <Box sx={{ display: 'grid', gap: 1 }}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'end', flexWrap: 'wrap' }}>
+        <LabelledSelect label="Of" value={scope} onChange={setScope}>
+          <MenuItem value="this">this production</MenuItem>
+          <MenuItem value="all">all productions</MenuItem>
+        </LabelledSelect>
+        <Button onClick={takeOut}>Takes as CSV</Button>
+        <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
+          It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Dark is good.
+        </Typography>
+      </Box>
+      <Panel aria-label="By equivalent" sx={{ p: 1 }}>
+        <Typography variant="h2">By equivalent focal length</Typography>
+        <Bars bins={distribution(at, fine)} marks={equivalents} text={(mm) => fixed(mm, 0)} rests={at.length} />
+      </Panel>
+      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))' } }}>
+        <Panel aria-label="By aperture" sx={{ p: 1 }}>
+          <Typography variant="h2">By aperture</Typography>
+          <Bars
+            bins={distribution(
+              valued((take) => take.fNumber),
+              openings,
+            )}
+            marks={[1.4, 2, 2.8, 4, 5.6, 8, 11, 16]}
+            text={aperture}
+            rests={valued((take) => take.fNumber).length}
+          />
+        </Panel>
+        <Panel aria-label="By distance" sx={{ p: 1 }}>
+          <Typography variant="h2">By distance</Typography>
+          <Bars
+            bins={distribution(
+              valued((take) => take.distanceMm),
+              distances,
+            )}
+            marks={distances.filter((_, i) => i % 2 === 1)}
+            text={(mm) => distance(mm, feet)}
+            rests={valued((take) => take.distanceMm).length}
+          />
+        </Panel>
+      </Box>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))' },
+          alignItems: 'start',
+        }}
+      >
+        <Panel aria-label="By lens" sx={{ p: 1 }}>
+          <Typography variant="h2">By lens</Typography>
+          {lenses.map((lens) => (
+            <Box key={lens.key} sx={{ py: 0.25, fontSize: 14 }}>
+              <Box sx={{ display: 'flex', gap: 1 }}>
+                <span style={{ flex: 1 }}>{lens.name}</span>
+                <span style={{ fontVariantNumeric: 'tabular-nums' }}>{counted(lens.count, 'take')}</span>
+              </Box>
+              <Box sx={{ display: 'flex', height: 6, bgcolor: 'background.default' }}>
+                <Box sx={{ width: `${(100 * lens.good) / most}%`, bgcolor: 'primary.main' }} />
+                <Box sx={{ width: `${(100 * (lens.count - lens.good)) / most}%`, bgcolor: 'primary.main', opacity: 0.35 }} />
+              </Box>
+            </Box>
+          ))}
+        </Panel>
+        <Panel aria-label="Carried and not used" sx={{ p: 1 }}>
+          <Typography variant="h2">Carried and not used</Typography>
+          {dead.length === 0 && <Typography sx={{ fontSize: 14 }}>Nothing that is in a bag.</Typography>}
+          {dead.slice(0, 12).map((thing) => (
+            <Box key={`${thing.bag} ${thing.id}`} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
+              <span style={{ flex: 1 }}>
+                {thing.name} <small>({thing.bag})</small>
+              </span>
+              <span style={{ fontVariantNumeric: 'tabular-nums' }}>
+                {thing.weightG === null ? 'not weighed' : `${plain((thing.weightG / 1000) * thing.days, 2)} kg-days`}
+              </span>
+            </Box>
+          ))}
+          <Typography variant="h2" sx={{ mt: 1 }}>
+            What the bags did
+          </Typography>
+          {bags.map((bag) => (
+            <Box key={bag.id} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
+              <span style={{ flex: 1 }}>{bag.name}</span>
+              <span>
+                {counted(bag.takes, 'take')}, {bag.good} good
+                {bag.hire ? `, hire ${plain(bag.hire / Math.max(1, bag.takes), 2)} a take` : ''}
+              </span>
+            </Box>
+          ))}
+        </Panel>
+        <Panel aria-label="Wanted and not had" sx={{ p: 1 }}>
+          <Typography variant="h2">Wanted and not had</Typography>
+          {missed.length === 0 && <Typography sx={{ fontSize: 14 }}>Every shot has a good take.</Typography>}
+          {missed.map((shot) => (
+            <Box key={shot.id} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
+              <span style={{ flex: 1 }}>{shot.name}</span>
+              <span>
+                {shot.takes === 0 ? 'no take' : `${counted(shot.takes, 'take')}, none good`}
+                {(shot.reasons ?? []).length > 0 ? `: ${shot.reasons!.map((r) => reasons[r].toLowerCase()).join(', ')}` : ''}
+              </span>
+            </Box>
+          ))}
+        </Panel>
+      </Box>
+    </Box>
+  );
+}
+
+/** A distribution as bars over an axis of ratios; how many takes it rests on is said. */
+function Bars({ bins, marks, text, rests }: { bins: Bin[]; marks: number[]; text: (value: number) => string; rests: number }) {
+  const [ref, width] = useWidth();
+  const { primary, text: ink, divider } = useTheme().vars!.palette;
+  const used = bins.filter((bin) => bin.count > 0);
+  if (used.length === 0) {
+    return <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>No take says it.</Typography>;
+  }
+  const [low, high] = [Math.min(bins[0]!.from * 2, used[0]!.from) / 1.05, Math.max(used.at(-1)!.to, used[0]!.from * 4) * 1.05];
+  const x = (value: number) => 6 + (Math.log(value / low) / Math.log(high / low)) * (width - 12);
+  const most = Math.max(...used.map((bin) => bin.count));
+  const [top, base] = [16, 108];
+  const y = (count: number) => base - (count / most) * (base - top);
+  return (
+    <Box ref={ref}>
+      {width > 0 && (
+        <svg
+          width="100%"
+          height="130"
+          viewBox={`0 0 ${width} 130`}
+          role="img"
+          aria-label={`Rests on ${counted(rests, 'take')}`}
+          style={{ display: 'block' }}
+        >
+          {marks
+            .filter((mark) => mark > low && mark < high)
+            .map((mark) => (
+              <g key={mark}>
+                <line x1={x(mark)} x2={x(mark)} y1={top - 6} y2={base} stroke={divider} />
+                <text x={x(mark)} y={126} fontSize="11" textAnchor="middle" fill={ink.secondary}>
+                  {text(mark)}
+                </text>
+              </g>
+            ))}
+          {used.map((bin) => {
+            const [left, right] = [x(Math.max(bin.from, low)) + 1, x(Math.min(bin.to, high)) - 1];
+            return (
+              <g key={bin.from}>
+                <rect
+                  x={left}
+                  width={Math.max(1, right - left)}
+                  y={y(bin.count)}
+                  height={base - y(bin.count)}
+                  fill={primary.main}
+                  fillOpacity="0.35"
+                />
+                <rect x={left} width={Math.max(1, right - left)} y={y(bin.good)} height={base - y(bin.good)} fill={primary.main} />
+                <text x={(left + right) / 2} y={y(bin.count) - 3} fontSize="11" textAnchor="middle" fill={ink.primary}>
+                  {bin.count}
+                </text>
+              </g>
+            );
+          })}
+          <line x1="6" x2={width - 6} y1={base} y2={base} stroke={ink.secondary} />
+        </svg>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,262 @@
+import { Box, Button, ButtonBase, MenuItem, Typography } from '@mui/material';
+import { useEffect, useMemo } from 'react';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { productions } from '../../../api/client';
+import { useSettings } from '../../../app/settings';
+import type { ShotInput } from '../../../core/core';
+import { ConflictDialog } from '../../../documents/ConflictDialog';
+import { DeletedNotice, DocumentPage } from '../../../documents/DocumentPage';
+import { comparison } from '../../../documents/kinds';
+import { startWork } from '../../../documents/outbox';
+import type { Row } from '../../../documents/rows';
+import { useShelf } from '../../../gear/fitting';
+import { LabelledSelect } from '../../../ui/LabelledSelect';
+import { PageMessage } from '../../../ui/PageMessage';
+import { counted } from '../../../ui/format';
+import { changeShot } from '../commands';
+import { Heading } from '../Heading';
+import { placeOf, shotsOf, useProduction } from '../productionStore';
+import { comparisonOf, pictured } from '../rigs';
+import { productionKeeper, telling } from '../saving';
+import { rigKey, useAskingShotRigs, useShotRigs } from '../sheets/shotRigs';
+import { Learn } from './Learn';
+import { TakeCard } from './TakeCard';
+import { noteTake, otherwise, plannedOf, setSaid, takes, takesOf, type Planned, type Take } from './takes';
+
+/** The log of a production: takes while it is shot, and what they tell afterwards. The address names the take that stands open. */
+export function LogPage() {
+  const { id = '' } = useParams();
+  useEffect(() => useSettings.getState().openedProduction(id), [id]);
+  return (
+    <DocumentPage
+      id={id}
+      word="production"
+      useDocument={useProduction}
+      keeper={productionKeeper}
+      all={{ to: '/work?kind=production', label: 'To the productions' }}
+    >
+      <Log />
+    </DocumentPage>
+  );
+}
+
+const elsewhere = 'elsewhere';
+
+function Log() {
+  useShelf();
+  useAskingShotRigs();
+  useEffect(() => takes.start(), []);
+  const navigate = useNavigate();
+  const [where, setWhere] = useSearchParams();
+  const feet = useSettings((s) => s.feet);
+  const id = useProduction((s) => s.id);
+  const name = useProduction((s) => s.name);
+  const document = useProduction((s) => s.document);
+  const { answers } = useShotRigs();
+  const { rows: all, say, state } = takes.useRows();
+  const rows = useMemo(() => takesOf(all, id), [all, id]);
+  const shots = shotsOf(document);
+  const learns = where.get('view') === 'learn';
+  const open = rows.find((row) => row.id === where.get('take')) ?? null;
+  const shotId = open?.value.shotId ?? where.get('shot') ?? rows.at(-1)?.value.shotId ?? shots[0]?.id ?? elsewhere;
+  const shot = shots.find((s) => s.id === shotId) ?? null;
+  const set = (part: Record<string, string | null>) =>
+    setWhere(
+      (before) => {
+        const after = new URLSearchParams(before);
+        for (const [key, value] of Object.entries(part)) {
+          if (value === null) after.delete(key);
+          else after.set(key, value);
+        }
+        return after;
+      },
+      { replace: true },
+    );
+  const answerOf = (s: ShotInput) => (s.chosen ? answers[rigKey(s.id, s.chosen)] : undefined);
+  const plan = (s: ShotInput | null): Planned | null => s && plannedOf(s, answerOf(s)?.fit ?? null, document.delivery?.timelineFps ?? 25);
+  const planned = plan(shots.find((s) => s.id === open?.value.shotId) ?? null);
+  const place = shot ? placeOf(document, shot) : undefined;
+  const waiting = rows.filter((row) => row.isUnsaved).length;
+  const note = () => set({ take: noteTake(id, shot, plan(shot), rows, new Date()), shot: shotId });
+  const drawn = useMemo(() => {
+    const of = shots.find((s) => s.id === open?.value.shotId);
+    const at = of && placeOf(document, of);
+    const answer = of?.chosen ? answers[rigKey(of.id, of.chosen)] : undefined;
+    return of && at && answer?.fit && answer.frame
+      ? pictured(at, of, document.delivery ?? {}, { frame: answer.frame } as Parameters<typeof pictured>[3], answer.fit)
+      : null;
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- of the document these are what is read
+  }, [open?.value.shotId, document.shots, document.locations, document.delivery, answers]);
+  const toBench = async (take: Take) => {
+    const of = shots.find((s) => s.id === take.shotId);
+    const at = of && placeOf(document, of);
+    const answer = of && answerOf(of);
+    if (!of || !at || !answer?.fit || !answer.frame || !take.rig) return;
+    const fit = {
+      ...answer.fit,
+      rig: {
+        ...answer.fit.rig,
+        body: take.rig.body,
+        mode: take.rig.mode,
+        lens: take.rig.lens,
+        links: take.rig.links ?? [],
+        front: take.rig.front ?? [],
+      },
+      focalLengthMm: take.focalLengthMm ?? answer.fit.focalLengthMm,
+      fNumber: take.fNumber ?? answer.fit.fNumber,
+      distanceMm: take.distanceMm ?? answer.fit.distanceMm,
+    };
+    const made = comparisonOf(at, of, document.delivery ?? {}, { frame: answer.frame } as Parameters<typeof comparisonOf>[3], [fit]);
+    if (made) {
+      const title = `${name}: ${of.name}, take ${take.number ?? 1}${take.camera ?? ''}`.slice(0, 120);
+      void navigate(`/bench/${await startWork(comparison, { name: title, document: made })}`);
+    }
+  };
+  return (
+    <Box sx={{ p: 1, pb: { xs: 10, md: 1 }, display: 'grid', gap: 1, gridTemplateColumns: 'minmax(0, 1fr)', alignContent: 'start' }}>
+      <Heading step="log" />
+      <DeletedNotice word="production" works={productions} useDocument={useProduction} keeper={productionKeeper} />
+      <Box role="group" aria-label="The log" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, alignItems: 'center' }}>
+        <Button variant={learns ? 'text' : 'outlined'} aria-pressed={!learns} sx={{ minHeight: 44 }} onClick={() => set({ view: null })}>
+          Takes
+        </Button>
+        <Button variant={learns ? 'outlined' : 'text'} aria-pressed={learns} sx={{ minHeight: 44 }} onClick={() => set({ view: 'learn' })}>
+          What was used
+        </Button>
+        <Typography role="status" sx={{ fontSize: 13, color: 'text.secondary' }}>
+          {waiting > 0
+            ? `${counted(waiting, 'take')} kept in this browser until the server answers`
+            : state === 'away'
+              ? say
+              : rows.length > 0
+                ? counted(rows.length, 'take')
+                : ''}
+        </Typography>
+      </Box>
+      {learns ? (
+        <Learn rows={all} productionId={id} document={document} feet={feet} />
+      ) : (
+        <Box
+          sx={{
+            display: 'grid',
+            gap: 1,
+            gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(380px, 520px)' },
+            alignItems: 'start',
+          }}
+        >
+          <Box sx={{ display: 'grid', gap: 1, order: { xs: 2, md: 1 } }}>
+            {rows.length === 0 ? (
+              <PageMessage
+                title="No take yet"
+                text="Note what is really used while it is shot: one press for each take, set as it is planned. It works without a network, and for several people at once."
+              />
+            ) : (
+              <TakeList rows={rows} plan={plan} shots={shots} open={open} feet={feet} onOpen={(take) => set({ take })} />
+            )}
+          </Box>
+          <Box sx={{ display: 'grid', gap: 1, order: { xs: 1, md: 2 }, position: { md: 'sticky' }, top: 8 }}>
+            <Box sx={{ display: 'flex', gap: 1, alignItems: 'end', '& .MuiInputBase-root': { height: '56px !important' } }}>
+              <Box sx={{ flex: 1, minWidth: 0 }}>
+                <LabelledSelect label="Shot" value={shot ? shot.id : elsewhere} onChange={(next) => set({ shot: next, take: null })}>
+                  {shots.map((s, i) => (
+                    <MenuItem key={s.id} value={s.id} sx={{ minHeight: 48 }}>
+                      {i + 1}. {s.name}
+                    </MenuItem>
+                  ))}
+                  <MenuItem value={elsewhere} sx={{ minHeight: 48 }}>
+                    Something nobody planned
+                  </MenuItem>
+                </LabelledSelect>
+              </Box>
+              <Button variant="contained" onClick={note} sx={{ minHeight: 56, minWidth: 128, fontSize: 16 }}>
+                Note a take
+              </Button>
+            </Box>
+            {open && (
+              <TakeCard
+                key={open.id}
+                row={open}
+                rows={rows}
+                planned={planned}
+                place={open.value.shotId != null && place ? { id: place.id, name: place.name, lengthMm: place.lengthMm ?? null } : null}
+                rigs={shots.flatMap((s) => (s.chosen ? [s.chosen] : []))}
+                shots={shots}
+                picture={drawn}
+                feet={feet}
+                onOpen={(take) => set({ take })}
+                onBench={() => void toBench(open.value)}
+                onShot={(s) => open.value.rig && changeShot(s.id, { chosen: open.value.rig })}
+              />
+            )}
+          </Box>
+        </Box>
+      )}
+      <ConflictDialog {...telling} useDocument={useProduction} keeper={productionKeeper} />
+    </Box>
+  );
+}
+
+interface TakeListProps {
+  rows: Row<Take>[];
+  plan: (shot: ShotInput | null) => Planned | null;
+  shots: ShotInput[];
+  open: Row<Take> | null;
+  feet: boolean;
+  onOpen: (id: string) => void;
+}
+
+/** All takes, the newest first, each with what was otherwise than planned. */
+function TakeList({ rows, plan, shots, open, feet, onOpen }: TakeListProps) {
+  return (
+    <Box component="ul" aria-label="Takes" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.5 }}>
+      {[...rows].reverse().map((row) => {
+        const take = row.value;
+        const planned = plan(shots.find((s) => s.id === take.shotId) ?? null);
+        const differs = planned ? otherwise(take, planned, feet) : [];
+        return (
+          <li key={row.id}>
+            <ButtonBase
+              onClick={() => onOpen(row.id)}
+              aria-current={row.id === open?.id}
+              sx={{
+                width: '100%',
+                minHeight: 52,
+                px: 1,
+                py: 0.5,
+                display: 'grid',
+                gridTemplateColumns: '52px minmax(0, 1fr) auto',
+                gap: 1,
+                textAlign: 'left',
+                alignItems: 'center',
+                border: 1,
+                borderColor: 'divider',
+                borderRadius: 1,
+                bgcolor: 'background.paper',
+                fontFamily: 'inherit',
+                fontSize: 14,
+                '&[aria-current=true]': { boxShadow: 'inset 3px 0 0 var(--mui-palette-primary-main)' },
+                '& small': { display: 'block', fontSize: 12.5, color: 'text.secondary', overflow: 'hidden', textOverflow: 'ellipsis' },
+              }}
+            >
+              <span style={{ fontVariantNumeric: 'tabular-nums' }}>
+                {take.number ?? 1}
+                {take.camera ?? 'A'}
+                <small>{new Date(take.takenAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</small>
+              </span>
+              <span>
+                {take.shotName || 'Not planned'}
+                <small>{setSaid(take, feet)}</small>
+                {differs.length > 0 && <small style={{ color: 'var(--mui-palette-warning-main)' }}>{differs.join('; ')}</small>}
+                {take.note && <small>“{take.note}”</small>}
+              </span>
+              <span style={{ fontWeight: 650 }}>
+                {take.mark === 'good' ? 'good' : take.mark === 'again' ? 'again' : ''}
+                {row.isUnsaved && <small>kept here</small>}
+              </span>
+            </ButtonBase>
+          </li>
+        );
+      })}
+    </Box>
+  );
+}

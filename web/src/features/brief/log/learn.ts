@@ -1,0 +1,213 @@
+import type { ProductionDocument } from '../../../api/client';
+import { core, type GearItem } from '../../../core/core';
+import { bagsOf, linesOf } from '../../../gear/bags';
+import { useGear } from '../../../gear/fitting';
+import { fullName } from '../../../gear/gear';
+import { rigOfSetting, type SetRig } from '../../../gear/setRigs';
+import { shotsOf } from '../productionStore';
+import type { Take } from './takes';
+
+/** How often something was used, and how often well. */
+export interface Use {
+  key: string;
+  name: string;
+  count: number;
+  good: number;
+}
+
+/** How often each key was used, the most used first. */
+export function uses(takes: Take[], of: (take: Take) => { key: string; name: string } | null): Use[] {
+  const found = new Map<string, Use>();
+  for (const take of takes) {
+    const what = of(take);
+    if (!what) continue;
+    const use = found.get(what.key) ?? { ...what, count: 0, good: 0 };
+    found.set(what.key, { ...use, count: use.count + 1, good: use.good + (take.mark === 'good' ? 1 : 0) });
+  }
+  return [...found.values()].sort((a, b) => b.count - a.count || a.name.localeCompare(b.name));
+}
+
+/** What a lens is called: as on the shelf, or as the take says where it is gone. */
+export function lensOf(take: Take): { key: string; name: string } | null {
+  if (!take.rig) return null;
+  const item = useGear.getState().items.get(take.rig.lens);
+  return { key: take.rig.lens, name: item ? fullName(item) : take.rig.name || 'a lens that is gone' };
+}
+
+/** A bar of a distribution: from one value to the next. */
+export interface Bin {
+  from: number;
+  to: number;
+  count: number;
+  good: number;
+}
+
+/** How values lie between edges; each value in the bin that it is in, those beyond in the outermost. */
+export function distribution(values: { value: number; isGood: boolean }[], edges: number[]): Bin[] {
+  const bins = edges.slice(0, -1).map((from, i) => ({ from, to: edges[i + 1]!, count: 0, good: 0 }));
+  for (const { value, isGood } of values) {
+    const at = bins.findIndex((bin) => value < bin.to);
+    const bin = bins[at < 0 ? bins.length - 1 : at]!;
+    bin.count += 1;
+    if (isGood) bin.good += 1;
+  }
+  return bins;
+}
+
+const kept = new Map<string, number | null>();
+
+/** The equivalent focal length that a take was made at; null where its rig or focal length is not known. */
+export function equivalentOf(take: Take, deliveryAspect: number): number | null {
+  const { rig, focalLengthMm } = take;
+  if (!rig || focalLengthMm == null) return null;
+  const key = JSON.stringify([useGear.getState().version, rig, focalLengthMm, deliveryAspect]);
+  const known = kept.get(key);
+  if (known !== undefined) return known;
+  const set = {
+    rig: {
+      ...rig,
+      links: rig.links ?? [],
+      front: rig.front ?? [],
+      punchIn: rig.punchIn ?? 1,
+      bodyName: '',
+      lensName: '',
+      linkNames: [],
+      frontNames: [],
+    },
+    distanceMm: take.distanceMm ?? 3000,
+    focalLengthMm,
+    fNumber: take.fNumber ?? 4,
+    rackedFarther: false,
+    sensitivityIso: null,
+    lowestIso: null,
+  } as unknown as SetRig;
+  const scene = { subjectDistanceMm: Math.max(set.distanceMm, 8 * focalLengthMm), deliveryAspect };
+  const made = rigOfSetting(set, scene);
+  const value = made
+    ? (core().evaluate({ scene, rigs: [{ ...made, chain: undefined }] })?.[0]?.figures.equivalentFocalLengthMm ?? null)
+    : null;
+  if (kept.size > 2000) kept.clear();
+  kept.set(key, value !== null && Number.isFinite(value) ? value : null);
+  return kept.get(key)!;
+}
+
+/** Something that was carried and not used. */
+export interface DeadWeight {
+  id: string;
+  name: string;
+  weightG: number | null;
+  days: number;
+  bag: string;
+}
+
+const daysOf = (first: string, last: string): number => {
+  const days = (Date.parse(last || first) - Date.parse(first)) / 86_400_000 + 1;
+  return Number.isFinite(days) && days >= 1 ? Math.round(days) : 1;
+};
+
+/** Cameras and glass of the bags that no take used, the heaviest for the longest first; what is not weighed last. */
+export function deadWeight(document: ProductionDocument, takes: Take[], items: Map<string, GearItem>): DeadWeight[] {
+  const used = new Set(takes.flatMap(({ rig }) => (rig ? [rig.body, rig.lens, ...(rig.links ?? []), ...(rig.front ?? [])] : [])));
+  const kinds = ['body', 'lens', 'fixedLensCamera', 'adapter', 'attachment'];
+  return bagsOf(document)
+    .flatMap((bag) =>
+      linesOf(bag).flatMap((line) => {
+        const item = items.get(line.id);
+        if (!item || used.has(line.id) || !kinds.includes(item.kind)) return [];
+        const each = item['testedWeightG'] ?? item['weightG'];
+        return [
+          {
+            id: line.id,
+            name: fullName(item),
+            weightG: typeof each === 'number' ? each * (line.count ?? 1) : null,
+            days: daysOf(bag.firstDay ?? '', bag.lastDay ?? ''),
+            bag: bag.name,
+          },
+        ];
+      }),
+    )
+    .sort((a, b) => (b.weightG ?? -1) * b.days - (a.weightG ?? -1) * a.days);
+}
+
+/** What a bag did: how many takes rest on what is in it, and what it costs a take. */
+export function earned(
+  document: ProductionDocument,
+  takes: Take[],
+  items: Map<string, GearItem>,
+): { id: string; name: string; takes: number; good: number; hire: number | null }[] {
+  return bagsOf(document).map((bag) => {
+    const inside = new Set(linesOf(bag).map((line) => line.id));
+    const of = takes.filter(({ rig }) => rig && inside.has(rig.body) && inside.has(rig.lens));
+    const days = daysOf(bag.firstDay ?? '', bag.lastDay ?? '');
+    const hires = linesOf(bag).map((line) => {
+      const item = items.get(line.id);
+      return item?.['ownership'] === 'hire'
+        ? typeof item['hirePerDay'] === 'number'
+          ? item['hirePerDay'] * (line.count ?? 1) * days
+          : null
+        : 0;
+    });
+    return {
+      id: bag.id,
+      name: bag.name,
+      takes: of.length,
+      good: of.filter((take) => take.mark === 'good').length,
+      hire: hires.includes(null) ? null : hires.reduce<number>((sum, price) => sum + (price ?? 0), 0),
+    };
+  });
+}
+
+/** Shots that were wanted and not had: without a good take, and why where somebody said. */
+export function holes(
+  document: ProductionDocument,
+  takes: Take[],
+): { id: string; name: string; takes: number; reasons: Take['reasons'] }[] {
+  return shotsOf(document).flatMap((shot) => {
+    const of = takes.filter((take) => take.shotId === shot.id);
+    return of.some((take) => take.mark === 'good')
+      ? []
+      : [{ id: shot.id, name: shot.name, takes: of.length, reasons: [...new Set(of.flatMap((take) => take.reasons ?? []))] }];
+  });
+}
+
+export const columns = [
+  'Shot',
+  'Take',
+  'Camera',
+  'Unit',
+  'When',
+  'Mark',
+  'Rig',
+  'Mode',
+  'Focal length (mm)',
+  'Aperture',
+  'Distance (mm)',
+  'Equivalent (mm)',
+  'fps',
+  'ISO',
+  'Filter (stops)',
+  'Reasons',
+  'Word',
+  'File',
+];
+
+/** Takes as a table, a row each. */
+export const tableOf = (takes: Take[], aspect: number): string[][] => [
+  columns,
+  ...takes.map((take) => [
+    take.shotName ?? '',
+    String(take.number ?? 1),
+    take.camera ?? '',
+    take.crewUnit ?? '',
+    take.takenAt,
+    take.mark === 'none' ? '' : (take.mark ?? ''),
+    take.rig?.name ?? '',
+    take.rig?.mode ?? '',
+    ...[take.focalLengthMm, take.fNumber, take.distanceMm, equivalentOf(take, aspect), take.fps, take.iso, take.filterStops].map((n) =>
+      n == null ? '' : String(Number(n.toPrecision(6))),
+    ),
+    (take.reasons ?? []).join(' '),
+    take.note ?? '',
+    take.file ?? '',
+  ]),
+];
