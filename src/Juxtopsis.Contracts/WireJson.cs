@@ -106,6 +106,7 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(CrewFileHead))]
 [JsonSerializable(typeof(CrewFileWork))]
 [JsonSerializable(typeof(CrewFileUnits))]
+[JsonSerializable(typeof(CrewFileLog))]
 [JsonSerializable(typeof(CrewFileSheet))]
 [JsonSerializable(typeof(CrewImportOutput))]
 [JsonSerializable(typeof(DemoInput))]

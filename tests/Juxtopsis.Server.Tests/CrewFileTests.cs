@@ -47,6 +47,10 @@ public sealed class CrewFileTests(ServerFixture fixture) : IClassFixture<ServerF
         const string Frames = """[{"id":"s1","title":"1 A rivet","options":[{"id":"s1"},{"id":"s1.1"}]}]""";
         var frozen = $$"""{"workId":"{{id}}","sheetId":"{{Guid.NewGuid()}}","workRevision":1,"kind":"frames","title":"Sent","shots":{{Frames}},"content":{"a":1} }""";
         Assert.Equal(201, (int)(await fixture.Server.SendAsync(HttpMethod.Put, $"/api/sheets/{sheet}", frozen)).Status);
+        var (test, take) = (Guid.NewGuid(), Guid.NewGuid());
+        var scales = $$$"""{"unitId":"{{{second}}}","note":"in the shed","measured":{"kind":"weight","readings":[{"weightG":900}]}}""";
+        Assert.Equal(201, (int)(await fixture.Server.SendAsync(HttpMethod.Put, $"/api/tests/{test}", scales, ifNoneMatch: "*")).Status);
+        Assert.Equal(201, (int)(await fixture.Server.SendAsync(HttpMethod.Put, $"/api/takes/{take}", $$"""{"productionId":"{{id}}","takenAt":"2026-11-27T10:00:00Z","note":"fog"}""", ifNoneMatch: "*")).Status);
         var taken = await fixture.Server.Client.GetByteArrayAsync("/api/crew/export.zip");
         using (var zip = new ZipArchive(new MemoryStream(taken)))
         {
@@ -58,6 +62,8 @@ public sealed class CrewFileTests(ServerFixture fixture) : IClassFixture<ServerF
         await using var other = await new RunningServer(database.Connection).ReadyAsync();
         var (status, first) = await Bring(other, taken);
         Assert.Equal(200, status);
+        Assert.Contains((await other.SendAsync(HttpMethod.Get, $"/api/tests?gear={thing}")).Json.AsArray(), t => t!["id"]!.GetValue<string>() == test.ToString() && t["note"]!.GetValue<string>() == "in the shed");
+        Assert.Contains((await other.SendAsync(HttpMethod.Get, $"/api/takes?production={id}")).Json.AsArray(), t => t!["take"]!["note"]!.GetValue<string>() == "fog");
         Assert.True(first["added"]!.GetValue<int>() >= 1, first.ToJsonString());
         Assert.Equal("Taken over", (await other.SendAsync(HttpMethod.Get, $"/api/productions/{id}")).Json["document"]!["note"]!.GetValue<string>());
         Assert.Single((await other.SendAsync(HttpMethod.Get, $"/api/productions/{id}/past")).Json.AsArray());

@@ -138,3 +138,17 @@ test('nonsense in the browser’s storage is no fault', async () => {
   await rows.refresh();
   expect(rows.useRows.getState()).toMatchObject({ state: 'ready', rows: [] });
 });
+
+test('what others write comes from time to time, while somebody looks', async () => {
+  const { kept, server } = made();
+  const rows = createRows('others', server);
+  const stop = rows.start();
+  await vi.advanceTimersByTimeAsync(100);
+  kept.set('b', { id: 'b', value: 'theirs', revision: 1 });
+  await vi.advanceTimersByTimeAsync(16_000);
+  expect(rows.useRows.getState().rows.map((row) => row.value)).toEqual(['theirs']);
+  stop();
+  kept.set('c', { id: 'c', value: 'later', revision: 1 });
+  await vi.advanceTimersByTimeAsync(60_000);
+  expect(rows.useRows.getState().rows).toHaveLength(1);
+});

@@ -1,5 +1,7 @@
 using System.Text.Json;
 using Juxtopsis.Contracts.Bookings;
+using Juxtopsis.Contracts.Log;
+using Juxtopsis.Contracts.Measuring;
 using Juxtopsis.Contracts.Sheets;
 
 namespace Juxtopsis.Contracts.Works;
@@ -49,7 +51,12 @@ public sealed record CrewFileBooking(
 /// <param name="Answers">What was answered.</param>
 public sealed record CrewFileSheet(Guid Id, FrozenInput Sheet, DateTimeOffset MadeAt, string By, IReadOnlyList<SheetAnswerOutput> Answers);
 
-/// <summary>The layout of a crew's file: a ZIP archive of <c>crew.json</c>, <c>shelf.json</c>, tables, units with their bookings, works, frozen sheets and photographs.</summary>
+/// <summary>Tests and takes in a crew's file.</summary>
+/// <param name="Tests">What was tested of the units.</param>
+/// <param name="Takes">What was really used.</param>
+public sealed record CrewFileLog(IReadOnlyList<UnitTestOutput> Tests, IReadOnlyList<TakeOutput> Takes);
+
+/// <summary>The layout of a crew's file: a ZIP archive of <c>crew.json</c>, <c>shelf.json</c>, tables, units with their bookings, works, tests and takes, frozen sheets and photographs.</summary>
 public static class CrewFile
 {
     /// <summary>What the head says.</summary>

@@ -143,7 +143,7 @@ internal sealed class FitQuestion
     /// <param name="closes">Whether it is closed as far as diffraction, lens, light and the softness asked for allow.</param>
     public FitPoint At(FitRig rig, FitFrame frame, double m, (double Near, double Far) place, double focalLengthMm, bool closes)
     {
-        var chain = rig.ChainAt(focalLengthMm);
+        var chain = rig.ChainAt(focalLengthMm, Rules.Measured);
         if (chain.Travel.ForMagnification(m) is not { } focused)
         {
             return FitPoint.No(focalLengthMm, OutOfFocus(chain.Travel, m));

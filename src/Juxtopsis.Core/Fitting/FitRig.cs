@@ -166,6 +166,45 @@ public sealed class FitRig
     internal LensInChain ChainAt(double focalLengthMm) =>
         focalLengthMm >= LongMm ? LongChain : focalLengthMm == ShortMm ? ShortChain : ShortChain.Zoomed(atShort, focalLengthMm);
 
+    /// <summary>The same by the true focal length there, where that was measured and counts.</summary>
+    /// <param name="focalLengthMm">As marked, mm.</param>
+    /// <param name="byMeasured">Whether measured focal lengths count.</param>
+    internal LensInChain ChainAt(double focalLengthMm, bool byMeasured) => byMeasured && ChainOptics.MeasuredMm(Lens, focalLengthMm) is { } used
+        ? (focalLengthMm >= LongMm ? LongChain : ShortChain).Zoomed(EndAt(focalLengthMm), used)
+        : ChainAt(focalLengthMm);
+
+    /// <summary>The mark at which a lens has a true focal length; beyond its ends their share holds on.</summary>
+    private double MarkedMm(double usedMm)
+    {
+        if (ChainOptics.MeasuredMm(Lens, ShortMm) is not { } atShortEnd || ChainOptics.MeasuredMm(Lens, LongMm) is not { } atLongEnd)
+        {
+            return usedMm;
+        }
+
+        if (usedMm <= atShortEnd)
+        {
+            return usedMm * ShortMm / atShortEnd;
+        }
+
+        if (usedMm >= atLongEnd)
+        {
+            return usedMm * LongMm / atLongEnd;
+        }
+
+        var (low, high) = (ShortMm, LongMm);
+        for (var i = 0; i < 60; i++)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = ChainOptics.MeasuredMm(Lens, middle) < usedMm ? (middle, high) : (low, middle);
+        }
+
+        return (low + high) / 2;
+    }
+
+    /// <summary>As <see cref="FocalLengthFrom(double, double)"/>, by true focal lengths where they were measured and count.</summary>
+    internal double FocalLengthFrom(double magnification, double distanceMm, bool byMeasured) =>
+        byMeasured ? MarkedMm(FocalLengthFrom(magnification, distanceMm)) : FocalLengthFrom(magnification, distanceMm);
+
     /// <summary>The focal length that draws at a ratio from a distance: D = f(1 + m₀)²/m₀ + X, so long as the lens has no focus data of its own.</summary>
     /// <param name="magnification">m.</param>
     /// <param name="distanceMm">From the sensor mark, mm.</param>

@@ -102,7 +102,7 @@ internal sealed class Remedies
         }
 
         // At the very nearest mark rounding could fall on the wrong side of it.
-        var travel = (atLong ? rig.LongChain : rig.ShortChain).Travel;
+        var travel = rig.ChainAt(atLong ? rig.LongMm : rig.ShortMm, question.Rules.Measured).Travel;
         var m = distanceMm > travel.NearestMm() && distanceMm <= travel.FarthestMm() ? travel.FocusAt(distanceMm).Magnification : travel.MaximumMagnification() / Margin;
         if (m is not > 0)
         {
@@ -117,7 +117,7 @@ internal sealed class Remedies
     /// <summary>How many times tighter the picture must be than what the long end gives from the nearest place.</summary>
     private double Widening(FitRig rig, FitMode mode)
     {
-        var travel = rig.LongChain.Travel;
+        var travel = rig.ChainAt(rig.LongMm, question.Rules.Measured).Travel;
         var there = Math.Max(question.NearestMm(rig), travel.NearestMm());
         return there > travel.FarthestMm() ? 1 : question.Frames.Of(rig, mode).Used.HeightMm / travel.FocusAt(there).Magnification / question.Frame.HeightMm * Margin;
     }

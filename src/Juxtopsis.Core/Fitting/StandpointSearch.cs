@@ -59,7 +59,8 @@ internal readonly struct StandpointSearch(FitQuestion question, FitRig rig, FitF
     {
         var travel = rig.ShortChain.Travel;
         var nearest = Math.Max(place.Near, (rig.AtShort.Lens.MinimumFocusDistanceMm ?? 0) + travel.Rear.TrackMm);
-        return m / travel.Rear.Magnification > 1 ? (1, 0) : (Math.Max(rig.ShortMm, rig.FocalLengthFrom(m, nearest)), Math.Min(LastMm, rig.FocalLengthFrom(m, place.Far)));
+        return m / travel.Rear.Magnification > 1 ? (1, 0) :
+            (Math.Max(rig.ShortMm, rig.FocalLengthFrom(m, nearest, question.Rules.Measured)), Math.Min(LastMm, rig.FocalLengthFrom(m, place.Far, question.Rules.Measured)));
     }
 
     /// <summary>Both ends, the marks of the widest aperture between them, and the peaks of blur between these.</summary>

@@ -93,12 +93,24 @@ public static class TestRecord
     {
         var head = test + ": ";
         var at = results[0].AtMm;
-        var told = string.Join(", ", results.Select(r => (r.AtMm is { } mm ? $"{LengthWords.Millimetres(mm)} is " : "") + Say(r)));
+        var told = string.Join(", ", results.Select(Named));
         var line = $"{head}{told} ({results[0].Count} {(results[0].Count == 1 ? "reading" : "readings")}, {source})";
         string[] kept = [.. before.Split('\n', StringSplitOptions.RemoveEmptyEntries).Where(l => !l.StartsWith(head, StringComparison.Ordinal) || at is not null && !SameMark(l, results))];
         var all = string.Join('\n', [.. kept, line]);
         return all.Length <= MostSourceLength ? all : all[^MostSourceLength..];
     }
+
+    private static string Named(TestResult result) => result.Quantity switch
+    {
+        TestQuantity.FocalLength when result.AtMm is { } mm => $"{LengthWords.Millimetres(mm)} is {Say(result)}",
+        TestQuantity.EntrancePupil => $"entrance pupil {Say(result)} before the mark",
+        TestQuantity.Breathing => $"angle changes by {Say(result)} to the nearest",
+        TestQuantity.ImageCircle => $"image circle {Say(result)}",
+        TestQuantity.CornerFalloff => $"corners lose {Say(result)}",
+        TestQuantity.MarkFactor => $"distance marks times {Say(result)}",
+        TestQuantity.MountError => $"mount too long by {Say(result)}",
+        _ => Say(result),
+    };
 
     private static bool SameMark(string line, IReadOnlyList<TestResult> results) =>
         results.Any(r => r.AtMm is { } mm && line.Contains(LengthWords.Millimetres(mm) + " is ", StringComparison.Ordinal));

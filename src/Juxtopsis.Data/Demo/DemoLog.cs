@@ -97,9 +97,9 @@ internal static class DemoLog
         yield return Take(12, 2, null, 11, 2.8, 600, TakeMark.None) with { Note = "Gulls over the words." };
         yield return Take(13, 1, null, 18.7, 5.6, 12_000, TakeMark.None) with { Note = "For the framing only; no barge yet." };
         yield return Take(13, 2, null, 20, 5.6, 12_600, good) with { Reasons = [TakeReason.Look] };
-        yield return Take(14, 1, null, 92, 5.6, 58_000, again) with { Reasons = [TakeReason.Time] };
-        yield return Take(14, 2, null, 86, 5.6, 60_000, good);
-        yield return Take(14, 3, null, 105, 5.6, 60_000, TakeMark.None);
+        yield return Take(14, 1, null, 35, 5.6, 58_000, again) with { Reasons = [TakeReason.Time] };
+        yield return Take(14, 2, null, 31, 4.2, 60_000, good);
+        yield return Take(14, 3, null, 33, 4.2, 60_000, TakeMark.None);
         yield return Take(15, 1, null, 400, 5.6, 61_000, again) with { Note = "Gone before the shutter." };
         yield return Take(15, 2, null, 360, 5.6, 58_500, again) with { Note = "Wider, as the producer asked.", Reasons = [TakeReason.Look] };
         yield return Take(15, 3, null, 360, 6.3, 58_500, good) with { Reasons = [TakeReason.Look] };

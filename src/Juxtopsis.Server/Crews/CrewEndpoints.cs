@@ -24,16 +24,18 @@ internal static class CrewEndpoints
 {
     private const long MostBytes = 1024L * 1024 * 1024;
     private const int MostWorkBytes = 4 * 1024 * 1024;
+    private const int MostLogBytes = 64 * 1024 * 1024;
     private const int MostEntries = 50_000;
     private const string Units = "units.json";
     private const string Sheets = "sheets";
+    private const string Log = "log.json";
     private const string Zip = "application/zip";
 
     public static void MapCrew(this WebApplication app)
     {
         var group = app.MapGroup("/api/crew").WithTags("Crew").RequireDatabase();
         group.MapGet("export.zip", Export).WithName("ExportCrew")
-            .WithSummary("All that the crew has as one ZIP archive: the shelf, its tables, units and bookings, comparisons, productions, frozen sheets and photographs.")
+            .WithSummary("All that the crew has as one ZIP archive: the shelf, its tables, units and bookings, comparisons, productions, tests and takes, frozen sheets and photographs.")
             .Produces(200, contentType: Zip).ProducesProblems(429, 503)
             .RequireRateLimiting(Limits.Import).WithRequestTimeout(Limits.Import);
         group.MapPost("import", Import).WithName("ImportCrew")
@@ -89,6 +91,7 @@ internal static class CrewEndpoints
         await Add(zip, Units, JsonSerializer.SerializeToUtf8Bytes(await CrewUnits.OfAsync(db, cancellationToken), WireJson.Default.CrewFileUnits), cancellationToken);
         await AddWorks(zip, "comparisons", db.Comparisons, cancellationToken);
         await AddWorks(zip, "productions", db.Productions, cancellationToken);
+        await Add(zip, Log, JsonSerializer.SerializeToUtf8Bytes(await CrewLog.OfAsync(db, cancellationToken), WireJson.Default.CrewFileLog), cancellationToken);
         foreach (var id in await db.FrozenSheets.OrderBy(s => s.Id).Select(s => s.Id).ToListAsync(cancellationToken))
         {
             var sheet = await db.FrozenSheets.AsNoTracking().FirstAsync(s => s.Id == id, cancellationToken);
@@ -188,6 +191,12 @@ internal static class CrewEndpoints
                     { } folder when folder.StartsWith(Sheets + "/", StringComparison.Ordinal) => SheetPicture(entry, folder, brought, cancellationToken),
                     _ => Task.CompletedTask,
                 });
+            }
+
+            if (zip.GetEntry(Log) is { } log)
+            {
+                var read = await Read(log, MostLogBytes, cancellationToken) is { } text ? WireReader.Read<CrewFileLog>(text, WireJson.Default.CrewFileLog, out _) : null;
+                brought.Problems.AddRange(read is null ? [$"{Log} cannot be read."] : await CrewLog.BringAsync(db, read, cancellationToken));
             }
 
             await store.CommitAsync(transaction, cancellationToken);

@@ -112,5 +112,5 @@ internal static class TakeEndpoints
 
     private static IResult NotFound(Guid id) => Problem.Of("no-take", 404, "No such take", $"There is no take {id}. It may have been deleted.").ToResult();
 
-    private static TakeOutput ToOutput(TakeRow row) => new(row.Id, row.ToTake(), row.By, row.UpdatedAt, row.Revision);
+    internal static TakeOutput ToOutput(TakeRow row) => new(row.Id, row.ToTake(), row.By, row.UpdatedAt, row.Revision);
 }

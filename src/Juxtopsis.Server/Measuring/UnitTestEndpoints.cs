@@ -41,9 +41,15 @@ internal static class UnitTestEndpoints
 
     private static async Task<IResult> List([Description("The model; all when left out.")] Guid? gear, JuxtopsisDb db, CancellationToken cancellationToken)
     {
+        return TypedResults.Json(await AllAsync(db, gear, cancellationToken), WireJson.Default.IReadOnlyListUnitTestOutput);
+    }
+
+    /// <summary>The tests of one model's units, or of all, newest first.</summary>
+    internal static async Task<IReadOnlyList<UnitTestOutput>> AllAsync(JuxtopsisDb db, Guid? gear, CancellationToken cancellationToken)
+    {
         var rows = await db.UnitTests.AsNoTracking().Join(db.Units, t => t.UnitId, u => u.Id, (t, u) => new { Test = t, u.GearId })
             .Where(t => gear == null || t.GearId == gear).OrderByDescending(t => t.Test.UpdatedAt).ThenBy(t => t.Test.Id).ToListAsync(cancellationToken);
-        return TypedResults.Json([.. rows.Select(r => ToOutput(r.Test, r.GearId))], WireJson.Default.IReadOnlyListUnitTestOutput);
+        return [.. rows.Select(r => ToOutput(r.Test, r.GearId))];
     }
 
     private static async Task<IResult> Put(Guid id, JuxtopsisDb db, ShelfCache cache, TimeProvider clock, HttpContext http, CancellationToken cancellationToken)

@@ -25,6 +25,36 @@ public sealed class FitSearchTests
     private static FitResult Ask(Location location, ShotBrief brief, FittingShelf shelf, RankingCriterion criterion = RankingCriterion.MostBlur, FitRules? rules = null) =>
         new FitSearch(shelf, location, brief, Conventions.Default, criterion, rules: rules).Finish();
 
+    [Theory]
+    [InlineData(33.5)]
+    [InlineData(36.4)]
+    public void A_lens_that_was_measured_is_set_by_its_true_focal_length(double measured)
+    {
+        var tested = Prime.With(LensFields.TestedFocal, new[] { new GearPoint(35, measured) });
+        var (plain, by) = (Ask(Room, Metre, ShelfOf(Body, Prime)).Fits[0], Ask(Room, Metre, ShelfOf(Body, tested)).Fits[0]);
+        Assert.Equal(measured / 35, by.Scene.SubjectDistanceMm / plain.Scene.SubjectDistanceMm, 0.002);
+        Assert.Equal(35, by.Set.FocalLengthMm);
+        Assert.Equal(1000, by.Report.Focus!.Value.FieldHeightMm, 1e-6);
+        var marked = Ask(Room, Metre, ShelfOf(Body, tested), rules: FitRules.All with { Measured = false }).Fits[0];
+        Assert.Equal(plain.Scene.SubjectDistanceMm, marked.Scene.SubjectDistanceMm, 1e-9);
+    }
+
+    [Theory]
+    [InlineData(RankingCriterion.MostBlur)]
+    [InlineData(RankingCriterion.Deepest)]
+    [InlineData(RankingCriterion.Farthest)]
+    public void A_zoom_that_was_measured_frames_what_is_wanted_at_every_mark(RankingCriterion criterion)
+    {
+        var zoom = Prime.With(LensFields.Short, 24.0).With(LensFields.Long, 70.0).With(LensFields.TestedFocal, new GearPoint[] { new(24, 25.1), new(50, 49.5), new(70, 67.2) });
+        var fits = Ask(Room, Metre, ShelfOf(Body, zoom), criterion).Fits;
+        Assert.NotEmpty(fits);
+        Assert.All(fits, fit =>
+        {
+            Assert.InRange(fit.Set.FocalLengthMm, 24, 70);
+            Assert.Equal(1000, fit.Report.Focus!.Value.FieldHeightMm, 1e-4);
+        });
+    }
+
     [Fact]
     public void A_prime_stands_where_its_framing_asks_and_the_room_left_is_told()
     {

@@ -16,7 +16,7 @@ public sealed class RecordTests
         var tested = TestRecord.Accept(Made.Lens, TestKind.FocalLength, [Found(TestQuantity.FocalLength, 34.1234, 0.21, 35), Found(TestQuantity.EntrancePupil, 61.2, 8)], "No. 2, 27 Nov 2026, Oda");
         Assert.Equal([new GearPoint(35, 34.12)], tested.Get(LensFields.TestedFocal));
         Assert.Empty(tested.Get(LensFields.Measured));
-        Assert.Equal("True focal length: 35 mm is 34.1 ± 0.2 mm, 61 ± 8 mm (5 readings, No. 2, 27 Nov 2026, Oda)", tested.Get(CommonFields.TestedBy));
+        Assert.Equal("True focal length: 35 mm is 34.1 ± 0.2 mm, entrance pupil 61 ± 8 mm before the mark (5 readings, No. 2, 27 Nov 2026, Oda)", tested.Get(CommonFields.TestedBy));
         Assert.Empty(GearChecks.Check(tested));
         Assert.Same(Made.Lens, TestRecord.Accept(Made.Lens, TestKind.FocalLength, [], "nobody"));
     }

@@ -38,6 +38,7 @@ export interface Rows<T> {
 
 const calmMs = 400;
 const againMs = 5000;
+const othersMs = 15_000;
 
 /**
  * A list of rows that is written as it is typed, network or not: what is unsaved is kept in this browser, goes by itself, and is tried again
@@ -162,13 +163,15 @@ export function createRows<T>(name: string, server: RowsOnServer<T>) {
       replace(id, (row) => ({ ...row, isUnsaved: true, isRemoved: true, refused: '' }));
       soon(calmMs);
     },
-    /** Reads now and whenever the network or the person comes back. Stops with the returned function. */
+    /** Reads now, whenever the network or the person comes back, and from time to time for what others write. Stops with the returned function. */
     start(): () => void {
       const go = () => void refresh().then(flush);
       go();
+      const others = setInterval(() => document.visibilityState === 'visible' && go(), othersMs);
       window.addEventListener('online', go);
       window.addEventListener('focus', go);
       return () => {
+        clearInterval(others);
         window.removeEventListener('online', go);
         window.removeEventListener('focus', go);
       };

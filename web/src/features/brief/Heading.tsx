@@ -48,7 +48,9 @@ export const Heading = memo(function Heading({ step }: { step: Step }) {
           sx={{ flex: { xs: '1 1 100%', md: '1 1 120px' }, minHeight: 40, color: 'text.secondary', fontSize: 13 }}
         />
       )}
-      <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, ml: 'auto' }}>
+      <Box
+        sx={{ display: { xs: step === 'log' ? 'none' : 'flex', sm: 'flex' }, alignItems: 'center', flexWrap: 'wrap', gap: 0.5, ml: 'auto' }}
+      >
         <SavingWord useDocument={useProduction} keeper={productionKeeper} />
         <UndoButtons useDocument={useProduction} />
         <Button onClick={() => setOpen('past')} title="Who changed it when; any state can be brought back">

@@ -7,7 +7,7 @@ import { useGear } from '../../../gear/fitting';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { PageMessage } from '../../../ui/PageMessage';
 import { Panel } from '../../../ui/Panel';
-import { aperture, counted, distance, fixed, plain } from '../../../ui/format';
+import { aperture, counted, fixed, plain, roundDistance } from '../../../ui/format';
 import { useWidth } from '../../../ui/useWidth';
 import { csv } from '../../../documents/tables';
 import { download, fileName } from '../../../documents/workFile';
@@ -100,7 +100,7 @@ export function Learn({
               distances,
             )}
             marks={distances.filter((_, i) => i % 2 === 1)}
-            text={(mm) => distance(mm, feet)}
+            text={(mm) => roundDistance(mm, feet)}
             rests={valued((take) => take.distanceMm).length}
           />
         </Panel>
@@ -113,21 +113,36 @@ export function Learn({
           alignItems: 'start',
         }}
       >
-        <Panel aria-label="By lens" sx={{ p: 1 }}>
-          <Typography variant="h2">By lens</Typography>
-          {lenses.map((lens) => (
-            <Box key={lens.key} sx={{ py: 0.25, fontSize: 14 }}>
-              <Box sx={{ display: 'flex', gap: 1 }}>
-                <span style={{ flex: 1 }}>{lens.name}</span>
-                <span style={{ fontVariantNumeric: 'tabular-nums' }}>{counted(lens.count, 'take')}</span>
+        <Box sx={{ display: 'grid', gap: 1 }}>
+          <Panel aria-label="By lens" sx={{ p: 1 }}>
+            <Typography variant="h2">By lens</Typography>
+            {lenses.map((lens) => (
+              <Box key={lens.key} sx={{ py: 0.25, fontSize: 14 }}>
+                <Box sx={{ display: 'flex', gap: 1 }}>
+                  <span style={{ flex: 1 }}>{lens.name}</span>
+                  <span style={{ fontVariantNumeric: 'tabular-nums' }}>{counted(lens.count, 'take')}</span>
+                </Box>
+                <Box sx={{ display: 'flex', height: 6, bgcolor: 'background.default' }}>
+                  <Box sx={{ width: `${(100 * lens.good) / most}%`, bgcolor: 'primary.main' }} />
+                  <Box sx={{ width: `${(100 * (lens.count - lens.good)) / most}%`, bgcolor: 'primary.main', opacity: 0.35 }} />
+                </Box>
               </Box>
-              <Box sx={{ display: 'flex', height: 6, bgcolor: 'background.default' }}>
-                <Box sx={{ width: `${(100 * lens.good) / most}%`, bgcolor: 'primary.main' }} />
-                <Box sx={{ width: `${(100 * (lens.count - lens.good)) / most}%`, bgcolor: 'primary.main', opacity: 0.35 }} />
+            ))}
+          </Panel>
+          <Panel aria-label="Wanted and not had" sx={{ p: 1 }}>
+            <Typography variant="h2">Wanted and not had</Typography>
+            {missed.length === 0 && <Typography sx={{ fontSize: 14 }}>Every shot has a good take.</Typography>}
+            {missed.map((shot) => (
+              <Box key={shot.id} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
+                <span style={{ flex: 1 }}>{shot.name}</span>
+                <span>
+                  {shot.takes === 0 ? 'no take' : `${counted(shot.takes, 'take')}, none good`}
+                  {(shot.reasons ?? []).length > 0 ? `: ${shot.reasons!.map((r) => reasons[r].toLowerCase()).join(', ')}` : ''}
+                </span>
               </Box>
-            </Box>
-          ))}
-        </Panel>
+            ))}
+          </Panel>
+        </Box>
         <Panel aria-label="Carried and not used" sx={{ p: 1 }}>
           <Typography variant="h2">Carried and not used</Typography>
           {dead.length === 0 && <Typography sx={{ fontSize: 14 }}>Nothing that is in a bag.</Typography>}
@@ -149,20 +164,7 @@ export function Learn({
               <span style={{ flex: 1 }}>{bag.name}</span>
               <span>
                 {counted(bag.takes, 'take')}, {bag.good} good
-                {bag.hire ? `, hire ${plain(bag.hire / Math.max(1, bag.takes), 2)} a take` : ''}
-              </span>
-            </Box>
-          ))}
-        </Panel>
-        <Panel aria-label="Wanted and not had" sx={{ p: 1 }}>
-          <Typography variant="h2">Wanted and not had</Typography>
-          {missed.length === 0 && <Typography sx={{ fontSize: 14 }}>Every shot has a good take.</Typography>}
-          {missed.map((shot) => (
-            <Box key={shot.id} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
-              <span style={{ flex: 1 }}>{shot.name}</span>
-              <span>
-                {shot.takes === 0 ? 'no take' : `${counted(shot.takes, 'take')}, none good`}
-                {(shot.reasons ?? []).length > 0 ? `: ${shot.reasons!.map((r) => reasons[r].toLowerCase()).join(', ')}` : ''}
+                {bag.hire ? (bag.takes > 0 ? `, hire ${plain(bag.hire / bag.takes, 2)} a take` : `, hire ${plain(bag.hire, 2)}`) : ''}
               </span>
             </Box>
           ))}
@@ -175,7 +177,8 @@ export function Learn({
 /** A distribution as bars over an axis of ratios; how many takes it rests on is said. */
 function Bars({ bins, marks, text, rests }: { bins: Bin[]; marks: number[]; text: (value: number) => string; rests: number }) {
   const [ref, width] = useWidth();
-  const { primary, text: ink, divider } = useTheme().vars!.palette;
+  const { primary, text: ink, divider, background } = useTheme().vars!.palette;
+  const light = `color-mix(in srgb, ${primary.main} 38%, ${background.paper})`;
   const used = bins.filter((bin) => bin.count > 0);
   if (used.length === 0) {
     return <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>No take says it.</Typography>;
@@ -201,7 +204,13 @@ function Bars({ bins, marks, text, rests }: { bins: Bin[]; marks: number[]; text
             .map((mark) => (
               <g key={mark}>
                 <line x1={x(mark)} x2={x(mark)} y1={top - 6} y2={base} stroke={divider} />
-                <text x={x(mark)} y={126} fontSize="11" textAnchor="middle" fill={ink.secondary}>
+                <text
+                  x={x(mark)}
+                  y={126}
+                  fontSize="11"
+                  textAnchor={x(mark) < 24 ? 'start' : x(mark) > width - 24 ? 'end' : 'middle'}
+                  fill={ink.secondary}
+                >
                   {text(mark)}
                 </text>
               </g>
@@ -210,14 +219,7 @@ function Bars({ bins, marks, text, rests }: { bins: Bin[]; marks: number[]; text
             const [left, right] = [x(Math.max(bin.from, low)) + 1, x(Math.min(bin.to, high)) - 1];
             return (
               <g key={bin.from}>
-                <rect
-                  x={left}
-                  width={Math.max(1, right - left)}
-                  y={y(bin.count)}
-                  height={base - y(bin.count)}
-                  fill={primary.main}
-                  fillOpacity="0.35"
-                />
+                <rect x={left} width={Math.max(1, right - left)} y={y(bin.count)} height={base - y(bin.count)} fill={light} />
                 <rect x={left} width={Math.max(1, right - left)} y={y(bin.good)} height={base - y(bin.good)} fill={primary.main} />
                 <text x={(left + right) / 2} y={y(bin.count) - 3} fontSize="11" textAnchor="middle" fill={ink.primary}>
                   {bin.count}

@@ -22,6 +22,7 @@ export function Stepper({ field, value, feet, onValue }: StepperProps) {
         width: 52,
         height: 52,
         flex: 'none',
+        fontFamily: 'inherit',
         fontSize: 22,
         border: 1,
         borderColor: 'divider',

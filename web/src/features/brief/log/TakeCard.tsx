@@ -5,6 +5,7 @@ import { rigFields, sceneFields, type NumberField } from '../../../core/fields';
 import type { Row } from '../../../documents/rows';
 import { partsOf } from '../../../gear/setRigs';
 import { bringPhoto, photoAddress } from '../../../picture/photo';
+import { FileButton } from '../../../ui/FileButton';
 import { FieldEntry } from '../../../ui/FieldEntry';
 import { LabelledInput } from '../../../ui/LabelledInput';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
@@ -54,8 +55,7 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
     key: 'focalLengthMm' | 'fNumber' | 'distanceMm' | 'fps' | 'iso' | 'filterStops' | 'lensHeightMm',
     label = field.label,
   ) => <Stepper key={key} field={{ ...field, label }} value={take[key]} feet={feet} onValue={(value) => put({ [key]: value })} />;
-  const still = async (file: File | undefined) => {
-    if (!file) return;
+  const still = async (file: File) => {
     setSay('Reading the still…');
     const header = await readHeader(file);
     const now = { ...take, ...header.set, ...(header.takenAt && { takenAt: header.takenAt }), file: oneLine(file.name).slice(0, 200) };
@@ -93,6 +93,7 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
                 minWidth: 92,
                 height: 52,
                 px: 1.5,
+                fontFamily: 'inherit',
                 fontSize: 16,
                 fontWeight: 650,
                 border: 2,
@@ -157,7 +158,7 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
           </Box>
         </Box>
       )}
-      {place && (
+      {place?.lengthMm != null && (
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'end', flexWrap: 'wrap', '& .MuiInputBase-root': { height: '52px !important' } }}>
           <Box sx={{ flex: '1 1 160px' }}>
             <FieldEntry
@@ -171,7 +172,7 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
               }}
               value={take.roomMm}
               feet={feet}
-              placeholder={place.lengthMm === null ? 'no end' : `planned ${roundDistance(place.lengthMm, feet)}`}
+              placeholder={`planned ${roundDistance(place.lengthMm, feet)}`}
               problem={undefined}
               onValue={(roomMm) => put({ roomMm })}
             />
@@ -240,10 +241,9 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
         <Button variant="outlined" onClick={() => onOpen(noteOtherCamera(take, rows))}>
           Another camera too
         </Button>
-        <Button component="label">
+        <FileButton accept="image/*" testId="take-still" onFile={(file) => void still(file)}>
           {take.photoId ? 'Another still' : 'A still of it'}
-          <input data-testid="take-still" hidden type="file" accept="image/*" onChange={(event) => void still(event.target.files?.[0])} />
-        </Button>
+        </FileButton>
         <Button disabled={!take.rig || gone} onClick={onBench}>
           To the Bench
         </Button>

@@ -3,7 +3,7 @@ import type { components } from '../../../api/schema';
 import type { ChosenRig, Fit, ShotInput } from '../../../core/core';
 import { createRows, type Row } from '../../../documents/rows';
 import { newId } from '../../../documents/unique';
-import { aperture, plain, roundDistance } from '../../../ui/format';
+import { aperture, counted, plain, roundDistance } from '../../../ui/format';
 
 type Schemas = components['schemas'];
 export type Take = Schemas['TakeInput'];
@@ -141,12 +141,14 @@ export function otherwise(take: Take, planned: Planned, feet: boolean): string[]
   const f = both('fNumber');
   if (f && Math.abs(Math.log2(f.is / f.was)) > 0.08) {
     const by = 2 * Math.log2(f.is / f.was);
-    said.push(`${aperture(f.is)} for ${aperture(f.was)}, ${plain(Math.abs(by), 1)} stops ${by > 0 ? 'closed' : 'opened'}`);
+    said.push(
+      `${aperture(f.is)} for ${aperture(f.was)}, ${counted(Number(plain(Math.abs(by), 1)), 'stop')} ${by > 0 ? 'closed' : 'opened'}`,
+    );
   }
   const away = both('distanceMm');
   if (away && Math.abs(away.is / away.was - 1) > 0.01) {
     said.push(
-      `${roundDistance(Math.abs(away.is - away.was), feet)} ${away.is < away.was ? 'nearer' : 'farther'} than ${roundDistance(away.was, feet)}`,
+      `${roundDistance(Number(Math.abs(away.is - away.was).toPrecision(2)), feet)} ${away.is < away.was ? 'nearer' : 'farther'} than ${roundDistance(away.was, feet)}`,
     );
   }
   const fps = both('fps');

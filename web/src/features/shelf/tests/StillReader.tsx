@@ -3,6 +3,7 @@ import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { core, type MarksRequest, type TestReading } from '../../../core/core';
 import { testReadingFields, type NumberField } from '../../../core/fields';
 import { distance } from '../../../ui/format';
+import { FileButton } from '../../../ui/FileButton';
 import { FieldEntry } from '../../../ui/FieldEntry';
 import { plusMinusText } from '../../../gear/testWords';
 
@@ -34,8 +35,7 @@ export function StillReader({ squeeze, markPlusMinusPx, feet, onRead, onClose }:
     },
     [picture],
   );
-  const bring = async (file: File | undefined) => {
-    if (!file) return;
+  const bring = async (file: File) => {
     try {
       const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' });
       setPicture({ url: URL.createObjectURL(file), width: bitmap.width, height: bitmap.height });
@@ -120,10 +120,15 @@ export function StillReader({ squeeze, markPlusMinusPx, feet, onRead, onClose }:
       <DialogTitle sx={{ pb: 0.5 }}>Reading from a still</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1, px: { xs: 1, sm: 3 } }}>
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'end' }}>
-          <Button component="label" variant={picture ? 'text' : 'contained'} sx={{ minHeight: 44 }}>
+          <FileButton
+            accept="image/*"
+            testId="still"
+            variant={picture ? 'text' : 'contained'}
+            sx={{ minHeight: 44 }}
+            onFile={(file) => void bring(file)}
+          >
             {picture ? 'Another still' : 'Choose a still'}
-            <input data-testid="still" hidden type="file" accept="image/*" onChange={(event) => void bring(event.target.files?.[0])} />
-          </Button>
+          </FileButton>
           <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, minmax(0, 130px))', gap: 1 }}>
             {entry('widthMm', marks.length > 2 ? 'True width' : 'Between the marks')}
             {marks.length > 2 && entry('heightMm', 'True height')}

@@ -7,6 +7,7 @@ import { fullName, modesOf } from '../../../gear/gear';
 import { askAgain, useKind } from '../../../gear/shelfApi';
 import { plusMinusText, valueText } from '../../../gear/testWords';
 import { acceptTest, unitTests, type UnitTest } from '../../../gear/unitTests';
+import { FileButton } from '../../../ui/FileButton';
 import { FieldEntry } from '../../../ui/FieldEntry';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { when } from '../../../ui/format';
@@ -202,18 +203,24 @@ function WallStill({
   onWall: (wall: NonNullable<MeasureRequest['wall']>) => void;
 }) {
   const [say, setSay] = useState('');
-  const bring = async (file: File | undefined) => {
-    if (!file || usedWidthMm === null) return;
+  const bring = async (file: File) => {
+    if (usedWidthMm === null) return;
     const wall = await readWall(file, usedWidthMm);
     setSay(wall ? '' : 'This browser cannot read the file as a picture. Save it as JPEG or PNG.');
     if (wall) onWall(wall);
   };
   return isDone ? null : (
     <Box>
-      <Button component="label" variant="outlined" disabled={usedWidthMm === null} sx={{ minHeight: { xs: 48, md: 40 } }}>
+      <FileButton
+        accept="image/*"
+        testId="wall"
+        variant="outlined"
+        disabled={usedWidthMm === null}
+        sx={{ minHeight: { xs: 48, md: 40 } }}
+        onFile={(file) => void bring(file)}
+      >
         Bring a still of the wall
-        <input data-testid="wall" hidden type="file" accept="image/*" onChange={(event) => void bring(event.target.files?.[0])} />
-      </Button>
+      </FileButton>
       <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>
         {usedWidthMm === null ? 'First say the width used.' : 'Of a usual picture file (sRGB). It is measured here and not stored.'}
       </Typography>

@@ -1,0 +1,263 @@
+import { writeFile, mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { expect, expectNobodyKeptOut, test } from './bench';
+
+const put = async (address: string, path: string, body: object): Promise<void> => {
+  const made = await fetch(`${address}${path}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json', 'If-None-Match': '*' },
+    body: JSON.stringify(body),
+  });
+  expect(made.status, await made.text()).toBe(201);
+};
+
+/** A lens of its own, and a production that has nothing but it and a body. */
+async function trial(address: string, mm: number): Promise<{ lens: string; production: string; shot: string }> {
+  const [body, lens, production, bag, place, shot] = Array.from({ length: 6 }, () => crypto.randomUUID());
+  const mode = { name: 'Full width', areaWidthMm: 36, areaHeightMm: 20.25, widthPx: 3840, heightPx: 2160, fps: [24, 25] };
+  await put(address, `/api/shelf/${body}`, {
+    kind: 'body',
+    name: `Trial ${body!.slice(0, 8)}`,
+    maker: 'Tallow',
+    mounts: ['K-bay'],
+    sensorWidthMm: 36,
+    sensorHeightMm: 24,
+    modes: [mode],
+  });
+  await put(address, `/api/shelf/${lens}`, {
+    kind: 'lens',
+    name: `Trial ${mm} ${lens!.slice(0, 8)}`,
+    maker: 'Tallow',
+    mount: 'K-bay',
+    focalShortMm: mm,
+    widestF: 2,
+    narrowestF: 16,
+    irisControl: 'ring',
+    imageCircleMm: 44,
+  });
+  await put(address, `/api/productions/${production}`, {
+    name: 'Neap tide',
+    document: {
+      schemaVersion: 4,
+      locations: [{ id: place, name: 'Berth 1', lengthMm: 9000, widthMm: 6000, behindMm: 1500 }],
+      shots: [{ id: shot, name: 'Take 1', locationId: place, subject: { kind: 'standing' }, size: 'medium' }],
+      bags: [{ id: bag, name: 'Trial', lines: [{ id: body }, { id: lens }] }],
+      chooseFrom: bag,
+    },
+  });
+  return { lens: lens!, production: production!, shot: shot! };
+}
+
+const reading = (page: Page, i: number) => page.getByRole('group', { name: `Reading ${i}` });
+const result = (page: Page) => page.getByRole('region', { name: 'Result' });
+
+/** From where the one proposal that there is takes the shot, m. */
+async function from(page: Page): Promise<number> {
+  const rig = page.getByRole('list', { name: 'Rigs that give it' }).getByRole('listitem').first();
+  await expect(rig).toContainText(/from\s*[\d.]+/, { timeout: 60_000 });
+  return parseFloat(/from\s*([\d.]+)/.exec(await rig.innerText())![1]!);
+}
+
+test('on a phone: a lens is tested, the result goes into the record, and what fits is another', async ({ page, server }) => {
+  const { lens, production } = await trial(server.address, 50);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${server.address}/brief/${production}`);
+  const before = await from(page);
+  await page.goto(`${server.address}/shelf/${lens}/tests`);
+  await page.getByRole('button', { name: 'True focal length' }).click();
+  await page.getByLabel('Width used').fill('36');
+  // What a lens of 47 mm shows: 36 mm · (s/f − 1), with D = s + v.
+  const seen = (distance: number) => {
+    const s = (distance + Math.sqrt(distance ** 2 - 4 * 47 * distance)) / 2;
+    return 36 * (s / 47 - 1);
+  };
+  for (const [i, distance] of [1500, 3000, 5000].entries()) {
+    if (i > 0) await page.getByRole('button', { name: 'One more reading' }).click();
+    await reading(page, i + 1)
+      .getByLabel('Tape')
+      .fill(`${distance} mm`);
+    await reading(page, i + 1)
+      .getByLabel('Width seen')
+      .fill(`${seen(distance).toFixed(1)} mm`);
+  }
+  await expect(result(page)).toContainText('47.0 mm');
+  await expect(result(page)).toContainText('marked 50.0 mm, −6 %');
+  // What a field means lies over the page while one types.
+  await page.getByRole('heading', { level: 1 }).click();
+  await expect(page.getByRole('tooltip')).toHaveCount(0);
+  await expectNobodyKeptOut(page);
+  // One that contradicts the others is told, and does not count.
+  await page.getByRole('button', { name: 'One more reading' }).click();
+  await reading(page, 4).getByLabel('Tape').fill('2m');
+  await reading(page, 4).getByLabel('Width seen').fill('1.9m');
+  await expect(reading(page, 4)).toContainText('left out');
+  await expect(result(page)).toContainText('47.0 mm');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await page.getByRole('button', { name: 'Take it into the record' }).click();
+  await expect(result(page)).toContainText('In the record since');
+  await page.goto(`${server.address}/brief/${production}`);
+  await expect.poll(async () => Math.abs((await from(page)) / before - 0.94), { timeout: 30_000 }).toBeLessThan(0.01);
+});
+
+test('what a thing was tested for stands at it, and at rigs that it is part of', async ({ page, server }) => {
+  await page.goto(`${server.address}/shelf?q=${encodeURIComponent('35 mm ƒ2 old')}`);
+  await page
+    .getByRole('button', { name: /35 mm ƒ2 old/ })
+    .first()
+    .click();
+  const tests = page.getByRole('dialog').getByRole('region', { name: 'Tests' });
+  await expect(tests).toContainText(/True focal length: 35 mm is 3[34]\.\d+ ± 0\.\d+ mm/);
+  await tests.getByRole('link', { name: 'Tests' }).click();
+  await expect(result(page)).toContainText('In the record since');
+  await expect(page.getByRole('button', { name: 'One more reading' })).toHaveCount(0);
+});
+
+test.describe('with pictures', () => {
+  test.use({ pictures: true });
+
+  test('marks on a rendered frame give the lens back within half a per cent', async ({ page, server }) => {
+    const id = crypto.randomUUID();
+    const setup = {
+      scene: { subjectDistanceMm: 1200, backgroundDistanceMm: 3000, deliveryAspect: 16 / 9, backdrop: 'chart', subject: 'none' },
+      rigs: [{ id: 'r0', sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm: 61, fNumber: 4 }],
+    };
+    await put(server.address, `/api/comparisons/${id}`, { name: 'Chart', document: { schemaVersion: 5, note: '', setup } });
+    await page.goto(`${server.address}/bench/${id}`);
+    await expect
+      .poll(async () => Number(await page.locator('canvas').getAttribute('data-samples')), { timeout: 90_000 })
+      .toBeGreaterThanOrEqual(64);
+    // Upright lines stand 100 mm apart: those that the row between two level ones crosses, wherever they are.
+    const found = await page.evaluate(() => {
+      const from = document.querySelector('canvas')!;
+      const { width, height } = from;
+      const canvas = new OffscreenCanvas(width, height).getContext('2d')!;
+      canvas.drawImage(from, 0, 0);
+      const { data } = canvas.getImageData(0, 0, width, height);
+      const light = (x: number, y: number) =>
+        Math.max(data[4 * (y * width + x)]!, data[4 * (y * width + x) + 1]!, data[4 * (y * width + x) + 2]!) / 255;
+      let best: number[] = [];
+      for (let y = Math.round(height * 0.3); y < height * 0.48; y += 2) {
+        const lines: number[] = [];
+        let [sum, weight] = [0, 0];
+        for (let x = 0; x < width; x++) {
+          const dark = Math.max(0, 0.45 - light(x, y));
+          if (dark > 0) {
+            sum += dark * (x + 0.5);
+            weight += dark;
+          } else if (weight > 0) {
+            lines.push(sum / weight);
+            [sum, weight] = [0, 0];
+          }
+        }
+        const gaps = lines.slice(1).map((at, i) => at - lines[i]!);
+        const even = gaps.length > 2 && Math.max(...gaps) / Math.min(...gaps) < 1.1;
+        if (even && lines.length > best.length) best = [...lines, y];
+      }
+      return { url: from.toDataURL('image/png'), lines: best.slice(0, -1), y: best.at(-1)!, width, height };
+    });
+    expect(found.lines.length).toBeGreaterThan(3);
+    const folder = await mkdtemp(join(tmpdir(), 'juxtopsis-still-'));
+    const still = join(folder, 'still.png');
+    await writeFile(still, Buffer.from(found.url.split(',')[1]!, 'base64'));
+
+    const { lens } = await trial(server.address, 60);
+    await page.goto(`${server.address}/shelf/${lens}/tests`);
+    await page.getByRole('button', { name: 'True focal length' }).click();
+    await page.getByLabel('Width used').fill('36');
+    await page.getByRole('button', { name: 'Reading from a still' }).click();
+    await page.getByTestId('still').setInputFiles(still);
+    const box = (await page.getByTestId('marked').boundingBox())!;
+    const press = (x: number) => page.mouse.click(box.x + (x / found.width) * box.width, box.y + (found.y / found.height) * box.height);
+    await press(found.lines[0]!);
+    await press(found.lines.at(-1)!);
+    const dialog = page.getByRole('dialog', { name: 'Reading from a still' });
+    await dialog.getByLabel('Between the marks').fill(`${(found.lines.length - 1) * 10} cm`);
+    await dialog.getByLabel('Tape').fill('120 cm');
+    await expect(dialog).toContainText('The whole picture shows');
+    await dialog.getByRole('button', { name: 'Take the reading' }).click();
+    await expect(result(page)).toContainText('True focal length');
+    const mm = parseFloat(/([\d.]+) mm/.exec((await result(page).innerText()).replaceAll('\n', ' '))![1]!);
+    expect(Math.abs(mm / 61 - 1)).toBeLessThan(0.005);
+    await rm(folder, { recursive: true });
+  });
+});
+
+test('takes of two people, one without a network, all stand; the room is corrected by a press', async ({
+  page,
+  server,
+  playwright,
+  launchOptions,
+}) => {
+  const { production } = await trial(server.address, 40);
+  const address = `${server.address}/brief/${production}/log`;
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(address);
+  await expect(page.getByText('No take yet')).toBeVisible();
+  const browser = await playwright.chromium.launch(launchOptions);
+  try {
+    const other = await (await browser.newContext()).newPage();
+    await other.goto(address);
+    await expect(other.getByText('No take yet')).toBeVisible();
+
+    await page.context().setOffline(true);
+    for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Note a take' }).click();
+    await page.getByRole('button', { name: 'Good', exact: true }).click();
+    await page.getByLabel('A word').fill('Fog');
+    await page.getByLabel('Focal length', { exact: true }).fill('40');
+    await page.getByRole('button', { name: 'Focal length up' }).click();
+    await page.getByRole('button', { name: 'Another camera too' }).click();
+    await expect(page.getByRole('status').first()).toContainText('4 takes kept in this browser');
+    await other.getByRole('button', { name: 'Note a take' }).click();
+    await other.getByLabel('A word').fill('From the pier');
+    await expect(other.getByText('kept here')).toHaveCount(0, { timeout: 20_000 });
+
+    await page.context().setOffline(false);
+    await expect(page.getByRole('list', { name: 'Takes' }).getByRole('listitem')).toHaveCount(5, { timeout: 30_000 });
+    await expect(page.getByText('kept here')).toHaveCount(0, { timeout: 20_000 });
+    await other.evaluate(() => window.dispatchEvent(new Event('focus')));
+    const all = other.getByRole('list', { name: 'Takes' });
+    await expect(all.getByRole('listitem')).toHaveCount(5);
+    await expect(all).toContainText('“Fog”');
+    await expect(page.getByRole('list', { name: 'Takes' })).toContainText('“From the pier”');
+  } finally {
+    await browser.close();
+  }
+
+  await expectNobodyKeptOut(page);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await page.getByLabel('The place is really').fill('8.4 m');
+  await page.getByRole('button', { name: 'Correct Berth 1' }).click();
+  await expect(page.getByText('Berth 1 is 8.4 m long now', { exact: false })).toBeVisible();
+  await expect
+    .poll(
+      async () =>
+        (
+          (await (await fetch(`${server.address}/api/productions/${production}`)).json()) as {
+            document: { locations: { lengthMm: number }[] };
+          }
+        ).document.locations[0]!.lengthMm,
+    )
+    .toBe(8400);
+
+  // What nobody may read says how to mend it, and stays.
+  await page.getByLabel('Distance', { exact: true }).fill('nothing');
+  await page.getByLabel('Distance', { exact: true }).blur();
+  await expect(page.getByLabel('Distance', { exact: true })).toHaveValue('nothing');
+});
+
+test('the day of the demo: what was used, carried for nothing and missed, and the table of it', async ({ page, server }) => {
+  await page.goto(`${server.address}/brief/10f7a7e0-0000-4000-8000-0000000000a1/log?view=learn`);
+  await expect(page.getByText(/It rests on 3\d takes/)).toBeVisible({ timeout: 30_000 });
+  const lens = page.getByRole('region', { name: 'By lens' });
+  await expect(lens).toContainText('Selkie 24–70 mm ƒ2.8', { timeout: 30_000 });
+  await expect(page.getByRole('region', { name: 'By equivalent' }).getByRole('img', { name: /Rests on 3\d takes/ })).toBeVisible({
+    timeout: 30_000,
+  });
+  await expect(page.getByRole('region', { name: 'Carried and not used' })).toContainText('kg-days');
+  await expect(page.getByRole('region', { name: 'Wanted and not had' })).toContainText('A rivet');
+  await expectNobodyKeptOut(page);
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Takes as CSV' }).click()]);
+  expect(file.suggestedFilename()).toBe('Takes.csv');
+});

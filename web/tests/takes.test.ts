@@ -1,0 +1,173 @@
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import type { ShotInput } from '../src/core/core';
+
+vi.mock('../src/core/core', () => ({
+  core: () => ({ evaluate: () => [{ figures: { equivalentFocalLengthMm: 52 } }] }),
+  coreReady: Promise.resolve(),
+}));
+vi.mock('../src/gear/setRigs', () => ({ rigOfSetting: () => ({ chain: {} }), partsOf: () => [] }));
+
+const { noteOtherCamera, noteTake, otherwise, plannedOf, setSaid, takes, takesOf } = await import('../src/features/brief/log/takes');
+const { deadWeight, distribution, earned, equivalentOf, holes, lensOf, tableOf, uses } = await import('../src/features/brief/log/learn');
+const { headerOf } = await import('../src/features/brief/log/still');
+
+type Take = Parameters<typeof otherwise>[0];
+const at = new Date('2026-11-27T10:00:00Z');
+const rig = (lens: string) => ({ body: 'b', mode: 'Full', lens, links: [], front: [], punchIn: 1, name: `Tern + ${lens}` });
+const shot = (part: object = {}) =>
+  ({ id: 's1', name: 'The launch', unit: 'River unit', chosen: rig('zoom'), ...part }) as unknown as ShotInput;
+const take = (part: Partial<Take> = {}): Take => ({
+  productionId: 'p',
+  shotId: 's1',
+  shotName: 'The launch',
+  takenAt: at.toISOString(),
+  number: 1,
+  camera: 'A',
+  mark: 'none',
+  ...part,
+});
+const row = (value: Take, id: string = crypto.randomUUID()) => ({ id, value, revision: 1, isUnsaved: false, isRemoved: false, refused: '' });
+const fit = { focalLengthMm: 49.96, fNumber: 2.8, distanceMm: 2100.4, sensitivityIso: 812.3 } as never;
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  localStorage.clear();
+  takes.useRows.setState({ rows: [], state: 'ready', say: '' });
+  vi.stubGlobal('fetch', () => Promise.reject(new Error('No network.')));
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+const noted = (id: string) => takes.useRows.getState().rows.find((r) => r.id === id)!.value;
+
+test('a take begins as its shot is planned, the next as the one before was set', () => {
+  const planned = plannedOf(shot(), fit, 25);
+  const first = noted(noteTake('p', shot(), planned, [], at));
+  expect(first).toMatchObject({
+    number: 1,
+    camera: 'A',
+    crewUnit: 'River unit',
+    focalLengthMm: 49.96,
+    fNumber: 2.8,
+    distanceMm: 2100,
+    iso: 812,
+    fps: 25,
+    rig: rig('zoom'),
+  });
+  const changed = { ...first, focalLengthMm: 60, mark: 'again' as const, note: 'Shaky', reasons: ['room' as const] };
+  const second = noted(noteTake('p', shot(), planned, [row(changed)], at));
+  expect(second).toMatchObject({ number: 2, focalLengthMm: 60, mark: 'none', note: '' });
+  expect(second.reasons).toBeUndefined();
+  expect(noted(noteTake('p', null, null, [], at))).toMatchObject({ shotId: null, number: 1, rig: null });
+});
+
+test('other cameras of a take have the same number and the next free letter', () => {
+  const first = row(take({ number: 3, note: 'Wind', mark: 'good' }));
+  const b = noteOtherCamera(first.value, [first]);
+  expect(noted(b)).toMatchObject({ number: 3, camera: 'B', mark: 'none', note: '' });
+  const c = noteOtherCamera(first.value, [first, row(noted(b))]);
+  expect(noted(c).camera).toBe('C');
+});
+
+test('what was done otherwise is told with by how much; what is not known is no difference', () => {
+  const planned = plannedOf(shot(), fit, 25);
+  expect(
+    otherwise(take({ rig: rig('zoom'), focalLengthMm: 50, fNumber: 2.8, distanceMm: 2105, fps: 25, iso: 800 }), planned, false),
+  ).toEqual([]);
+  expect(
+    otherwise(take({ rig: rig('prime'), focalLengthMm: 85, fNumber: 5.6, distanceMm: 1500, fps: 50, iso: 3200 }), planned, false).map((t) =>
+      t.replaceAll('\u2009', ' '),
+    ),
+  ).toEqual([
+    'Tern + prime for Tern + zoom',
+    '85 mm for 50 mm',
+    'ƒ5.6 for ƒ2.8, 2 stops closed',
+    '60 cm nearer than 2.1 m',
+    '50 fps for 25',
+    'ISO 3200 for 812',
+  ]);
+  expect(otherwise(take(), planned, false)).toEqual([]);
+  expect(otherwise(take({ focalLengthMm: 85 }), plannedOf(shot({ chosen: null }), null, 25), false)).toEqual([]);
+  expect(setSaid(take({ rig: rig('prime'), focalLengthMm: 85 }), false)).toBe('Tern + prime · 85 mm');
+});
+
+test('takes of one production, in the order in which they were taken, without those that go', () => {
+  const rows = [
+    row(take({ takenAt: '2026-11-27T11:00:00Z' }), 'b'),
+    row(take(), 'a'),
+    { ...row(take(), 'gone'), isRemoved: true },
+    row(take({ productionId: 'other' }), 'c'),
+  ];
+  expect(takesOf(rows, 'p').map((r) => r.id)).toEqual(['a', 'b']);
+});
+
+test('a header fills in what it knows and says what it does not', () => {
+  const header = headerOf({ FocalLength: 35, FNumber: 4, ISO: 800, ExposureTime: 0.02, SubjectDistance: 2.4, DateTimeOriginal: at });
+  expect(header).toMatchObject({
+    set: { focalLengthMm: 35, fNumber: 4, iso: 800, shutterSeconds: 0.02, distanceMm: 2400 },
+    takenAt: at.toISOString(),
+    silent: [],
+  });
+  const poor = headerOf({ FocalLength: 0, FNumber: 'wide', ISO: Infinity, DateTimeOriginal: new Date('x') });
+  expect(poor.set).toEqual({});
+  expect(poor.takenAt).toBeNull();
+  expect(poor.silent).toHaveLength(5);
+});
+
+test('uses are counted by what was used, and lie on axes between edges', () => {
+  const some = [take({ rig: rig('zoom'), mark: 'good' }), take({ rig: rig('zoom') }), take({ rig: rig('prime') }), take()];
+  expect(uses(some, lensOf)).toEqual([
+    { key: 'zoom', name: 'Tern + zoom', count: 2, good: 1 },
+    { key: 'prime', name: 'Tern + prime', count: 1, good: 0 },
+  ]);
+  const bins = distribution(
+    [
+      { value: 1, isGood: true },
+      { value: 10, isGood: false },
+      { value: 999, isGood: false },
+    ],
+    [5, 20, 50],
+  );
+  expect(bins.map((bin) => [bin.count, bin.good])).toEqual([
+    [2, 1],
+    [1, 0],
+  ]);
+  expect(equivalentOf(take({ rig: rig('zoom'), focalLengthMm: 35 }), 16 / 9)).toBe(52);
+  expect(equivalentOf(take({ rig: rig('zoom') }), 16 / 9)).toBeNull();
+});
+
+test('what was carried for nothing, what a bag did and what was missed', () => {
+  const items = new Map(
+    [
+      { id: 'b', kind: 'body', name: 'Tern', weightG: 700 },
+      { id: 'zoom', kind: 'lens', name: '24–70', weightG: 900, ownership: 'hire', hirePerDay: 30 },
+      { id: 'long', kind: 'lens', name: '100–400', weightG: 1400, testedWeightG: 1450 },
+      { id: 'odd', kind: 'lens', name: 'Odd' },
+      { id: 'card', kind: 'bagItem', name: 'Card', weightG: 10 },
+    ].map((item) => [item.id, item as never]),
+  );
+  const document = {
+    bags: [
+      {
+        id: 'bag',
+        name: 'River',
+        firstDay: '2027-04-19',
+        lastDay: '2027-04-21',
+        lines: ['b', 'zoom', 'long', 'odd', 'card'].map((id) => ({ id })),
+      },
+    ],
+    shots: [shot(), shot({ id: 's2', name: 'A heron' })],
+  } as never;
+  const some = [take({ rig: rig('zoom'), mark: 'good' }), take({ shotId: 's2', mark: 'again', reasons: ['room'] })];
+  expect(deadWeight(document, some, items).map((thing) => [thing.id, thing.weightG, thing.days])).toEqual([
+    ['long', 1450, 3],
+    ['odd', null, 3],
+  ]);
+  expect(earned(document, some, items)).toEqual([{ id: 'bag', name: 'River', takes: 1, good: 1, hire: 90 }]);
+  expect(holes(document, some)).toEqual([{ id: 's2', name: 'A heron', takes: 1, reasons: ['room'] }]);
+  const table = tableOf(some, 16 / 9);
+  expect(table).toHaveLength(3);
+  expect(table.every((line) => line.length === table[0]!.length)).toBe(true);
+});
