@@ -1,6 +1,4 @@
-using System.Text.Json.Nodes;
 using Juxtopsis.Data;
-using Juxtopsis.Data.Model;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 

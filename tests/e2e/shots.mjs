@@ -7,14 +7,6 @@ const demo = (n) => `/bench/10f7a7e0-0000-4000-8000-00000000000${n}`;
 const skiff = '8798cb2f-bace-5eec-987c-4eed8c0d1fcf';
 const wide = { width: 1280, height: 800 };
 
-/** Framing and blur held, and a longer lens put on: what gave is said. */
-async function hold(page) {
-  await page.getByRole('button', { name: 'Hold', exact: true }).click();
-  await page.getByRole('checkbox', { name: 'Framing' }).check();
-  await page.getByRole('checkbox', { name: 'Blur behind' }).check();
-  await page.getByRole('region', { name: 'Rig B', exact: true }).getByLabel('Focal length').fill('40');
-}
-
 /** A bright place, a filter on one rig and a higher sensitivity on the other. */
 async function light(page) {
   await page.getByRole('button', { name: 'Place, light' }).click();
@@ -88,12 +80,13 @@ const shots = [
     viewport: { width: 390, height: 844 },
     act: shared,
   },
+  { name: 'log', path: `${production}/log?take=10f7a7e0-0000-4000-8000-00000000f126`, viewport: wide, wait: 6000 },
+  { name: 'test', path: '/shelf/c8943a07-cece-5beb-97da-e5c1430d0947/tests', viewport: wide, colorScheme: 'dark', wait: 1500 },
   { name: 'bench', path: demo(1), viewport: wide },
   { name: 'closer', path: demo(1), viewport: wide, press: /^Look closer at rig A/, wait: 25_000 },
   { name: 'bench-phone', path: demo(2), viewport: { width: 390, height: 844 } },
   { name: 'working', path: demo(1), viewport: wide, press: /^Rig B From/ },
   { name: 'conventions', path: demo(3), viewport: wide, press: /^Conventions/ },
-  { name: 'find', path: demo(1), viewport: wide, press: /^Find$/ },
   { name: 'chain', path: demo(4), viewport: wide },
   { name: 'shelf', path: `/shelf?kind=lens&camera=${skiff}`, viewport: wide },
   { name: 'shelf-lens', path: `/shelf?q=fast&camera=${skiff}`, viewport: wide, press: /^Dunlin 18–35 mm ƒ1.8$/ },
@@ -101,7 +94,6 @@ const shots = [
   { name: 'match', path: `${demo(6)}?view=match`, viewport: wide, act: match },
   // Last, since they change the comparison.
   { name: 'light', path: `${demo(2)}?view=light`, viewport: wide, act: light },
-  { name: 'hold', path: demo(1), viewport: wide, colorScheme: 'dark', act: hold },
 ];
 
 const browser = await chromium.launch({
