@@ -12,7 +12,13 @@ const of = (schema) =>
         ? of(property).map(([inner, field]) => [`${name}.${inner}`, field])
         : [],
   );
-const groups = { rigFields: 'RigInput', sceneFields: 'SceneInput', conventionFields: 'ConventionsInput', testSetupFields: 'TestSetupInput', testReadingFields: 'TestReadingInput' };
+const groups = {
+  rigFields: 'RigInput',
+  sceneFields: 'SceneInput',
+  conventionFields: 'ConventionsInput',
+  testSetupFields: 'TestSetupInput',
+  testReadingFields: 'TestReadingInput',
+};
 const text = Object.entries(groups).map(
   ([name, schema]) => `export const ${name} = ${JSON.stringify(Object.fromEntries(of(schemas[schema])), null, 2)} as const;\n`,
 );

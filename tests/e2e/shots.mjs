@@ -7,6 +7,11 @@ const demo = (n) => `/bench/10f7a7e0-0000-4000-8000-00000000000${n}`;
 const skiff = '8798cb2f-bace-5eec-987c-4eed8c0d1fcf';
 const wide = { width: 1280, height: 800 };
 
+/** What was otherwise than planned is known once the shelf is here. */
+async function taken(page) {
+  await page.getByText('Otherwise than planned', { exact: false }).waitFor({ timeout: 60_000 });
+}
+
 /** A bright place, a filter on one rig and a higher sensitivity on the other. */
 async function light(page) {
   await page.getByRole('button', { name: 'Place, light' }).click();
@@ -80,7 +85,7 @@ const shots = [
     viewport: { width: 390, height: 844 },
     act: shared,
   },
-  { name: 'log', path: `${production}/log?take=10f7a7e0-0000-4000-8000-00000000f126`, viewport: wide, wait: 6000 },
+  { name: 'log', path: `${production}/log?take=10f7a7e0-0000-4000-8000-00000000f126`, viewport: wide, act: taken },
   { name: 'test', path: '/shelf/c8943a07-cece-5beb-97da-e5c1430d0947/tests', viewport: wide, colorScheme: 'dark', wait: 1500 },
   { name: 'bench', path: demo(1), viewport: wide },
   { name: 'closer', path: demo(1), viewport: wide, press: /^Look closer at rig A/, wait: 25_000 },

@@ -26,7 +26,14 @@ const take = (part: Partial<Take> = {}): Take => ({
   mark: 'none',
   ...part,
 });
-const row = (value: Take, id: string = crypto.randomUUID()) => ({ id, value, revision: 1, isUnsaved: false, isRemoved: false, refused: '' });
+const row = (value: Take, id: string = crypto.randomUUID()) => ({
+  id,
+  value,
+  revision: 1,
+  isUnsaved: false,
+  isRemoved: false,
+  refused: '',
+});
 const fit = { focalLengthMm: 49.96, fNumber: 2.8, distanceMm: 2100.4, sensitivityIso: 812.3 } as never;
 
 beforeEach(() => {
@@ -60,6 +67,9 @@ test('a take begins as its shot is planned, the next as the one before was set',
   const second = noted(noteTake('p', shot(), planned, [row(changed)], at));
   expect(second).toMatchObject({ number: 2, focalLengthMm: 60, mark: 'none', note: '' });
   expect(second.reasons).toBeUndefined();
+  // A second camera of the last take does not become the first of the next.
+  const both = [row(changed), row({ ...changed, camera: 'B', focalLengthMm: 135 })];
+  expect(noted(noteTake('p', shot(), planned, both, at))).toMatchObject({ number: 2, camera: 'A', focalLengthMm: 60 });
   expect(noted(noteTake('p', null, null, [], at))).toMatchObject({ shotId: null, number: 1, rig: null });
 });
 

@@ -48,7 +48,7 @@ export const theme = createTheme({
     },
     dark: {
       palette: {
-        primary: { main: '#79b8bd', contrastText: '#10100e' },
+        primary: { main: '#79b8bd', dark: '#8fc6ca', contrastText: '#10100e' },
         warning: { main: '#ee8f62', contrastText: '#10100e' },
         error: { main: '#ee8f62', contrastText: '#10100e' },
         background: { default: '#12100d', paper: '#1b1814' },

@@ -1,5 +1,5 @@
 import { Box, Button, InputBase, Typography } from '@mui/material';
-import { memo, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import { PastDialog } from '../../documents/PastDialog';
@@ -82,6 +82,8 @@ function Steps({ at }: { at: Step }) {
   const bags = bagsOf(document);
   const sheets = document.sheets ?? [];
   const noted = takes.useRows((s) => takesOf(s.rows, id).length);
+  const isKnown = takes.useRows((s) => s.state === 'ready');
+  useEffect(() => void takes.refresh(), [id]);
   const empty = bags.filter((bag) => linesOf(bag).length === 0).length;
   const links = [
     {
@@ -106,7 +108,7 @@ function Steps({ at }: { at: Step }) {
       step: 'log',
       to: `/brief/${id}/log`,
       label: 'Log',
-      lacks: noted === 0 ? 'no takes' : counted(noted, 'take'),
+      lacks: noted > 0 ? counted(noted, 'take') : isKnown ? 'no takes' : 'not known yet',
     },
   ];
   return (

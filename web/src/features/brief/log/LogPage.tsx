@@ -1,5 +1,5 @@
 import { Box, Button, ButtonBase, MenuItem, Typography } from '@mui/material';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { productions } from '../../../api/client';
 import { useSettings } from '../../../app/settings';
@@ -11,6 +11,7 @@ import { startWork } from '../../../documents/outbox';
 import type { Row } from '../../../documents/rows';
 import { useShelf } from '../../../gear/fitting';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
+import { SaidBar, type Said } from '../../../ui/SaidBar';
 import { PageMessage } from '../../../ui/PageMessage';
 import { counted } from '../../../ui/format';
 import { changeShot } from '../commands';
@@ -48,6 +49,7 @@ function Log() {
   useEffect(() => takes.start(), []);
   const navigate = useNavigate();
   const [where, setWhere] = useSearchParams();
+  const [said, setSaid] = useState<Said | null>(null);
   const feet = useSettings((s) => s.feet);
   const id = useProduction((s) => s.id);
   const name = useProduction((s) => s.name);
@@ -185,6 +187,18 @@ function Log() {
                 feet={feet}
                 onOpen={(take) => set({ take })}
                 onBench={() => void toBench(open.value)}
+                onDelete={() => {
+                  const { id: gone, value } = open;
+                  takes.remove(gone);
+                  set({ take: null });
+                  setSaid({
+                    text: `Take ${value.number ?? 1}${value.camera ?? 'A'} of ${value.shotName || 'nothing planned'} is deleted.`,
+                    undo: () => {
+                      takes.put(gone, value);
+                      set({ take: gone });
+                    },
+                  });
+                }}
                 onShot={(s) => open.value.rig && changeShot(s.id, { chosen: open.value.rig })}
               />
             )}
@@ -192,6 +206,7 @@ function Log() {
         </Box>
       )}
       <ConflictDialog {...telling} useDocument={useProduction} keeper={productionKeeper} />
+      <SaidBar said={said} onDone={() => setSaid(null)} />
     </Box>
   );
 }

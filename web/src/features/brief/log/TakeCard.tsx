@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { ChosenRig, ShotInput } from '../../../core/core';
 import { rigFields, sceneFields, type NumberField } from '../../../core/fields';
 import type { Row } from '../../../documents/rows';
+import { useGear } from '../../../gear/fitting';
 import { partsOf } from '../../../gear/setRigs';
 import { bringPhoto, photoAddress } from '../../../picture/photo';
 import { FileButton } from '../../../ui/FileButton';
@@ -33,6 +34,7 @@ interface TakeCardProps {
   onOpen: (id: string) => void;
   onBench: () => void;
   onShot: (shot: ShotInput) => void;
+  onDelete: () => void;
 }
 
 const marks: { mark: TakeMark; label: string }[] = [
@@ -41,13 +43,15 @@ const marks: { mark: TakeMark; label: string }[] = [
 ];
 
 /** One take, with everything in reach of a thumb. */
-export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet, onOpen, onBench, onShot }: TakeCardProps) {
+export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet, onOpen, onBench, onShot, onDelete }: TakeCardProps) {
   const take = row.value;
   const [say, setSay] = useState('');
   const [more, setMore] = useState(false);
   const put = (part: Partial<Take>) => takes.put(row.id, { ...take, ...part });
   const differs = planned ? otherwise(take, planned, feet) : [];
-  const gone = take.rig !== null && take.rig !== undefined && partsOf(take.rig) === null;
+  // Until the shelf is here nobody knows.
+  const isShelfHere = useGear((s) => s.state === 'ready');
+  const gone = isShelfHere && take.rig !== null && take.rig !== undefined && partsOf(take.rig) === null;
   const rigKey = (rig: ChosenRig) => [rig.body, rig.mode, rig.lens, ...(rig.links ?? [])].join(' ');
   const known = [...new Map([...rigs, ...(take.rig ? [take.rig] : [])].map((rig) => [rigKey(rig), rig])).values()];
   const number = (
@@ -250,7 +254,7 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
         <Button onClick={() => setMore(!more)} aria-expanded={more}>
           {more ? 'Less' : 'More'}
         </Button>
-        <Button sx={{ ml: 'auto', color: 'warning.main' }} onClick={() => takes.remove(row.id)}>
+        <Button sx={{ ml: 'auto', color: 'warning.main' }} onClick={onDelete}>
           Delete
         </Button>
       </Box>

@@ -69,7 +69,9 @@ const cameraAfter = (camera: string): string => (/^[A-Y]$/.test(camera) ? String
 /** Notes a take of a shot: set as the last one of that camera was, else as it is planned. Gives its identity. */
 export function noteTake(productionId: string, shot: ShotInput | null, planned: Planned | null, rows: Row<Take>[], at: Date): string {
   const of = rows.filter((row) => (row.value.shotId ?? null) === (shot?.id ?? null)).map((row) => row.value);
-  const last = of.at(-1);
+  // Of cameras that ran at once the first is the one that goes on.
+  const number = Math.max(0, ...of.map((take) => take.number ?? 1));
+  const last = of.filter((take) => (take.number ?? 1) === number).sort((a, b) => (a.camera ?? '').localeCompare(b.camera ?? ''))[0];
   const { rig, ...set } = planned ?? { rig: null };
   const before = last
     ? {
@@ -92,7 +94,7 @@ export function noteTake(productionId: string, shot: ShotInput | null, planned: 
     shotId: shot?.id ?? null,
     shotName: shot?.name ?? '',
     takenAt: at.toISOString(),
-    number: Math.max(0, ...of.map((take) => take.number ?? 1)) + 1,
+    number: number + 1,
     mark: 'none',
     note: '',
     ...before,

@@ -10,6 +10,7 @@ import { dataOf, patient } from '../../../gear/shelfApi';
 import { beginTest, unitTests } from '../../../gear/unitTests';
 import { readUnits, useUnits } from '../../../gear/units';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
+import { SaidBar, type Said } from '../../../ui/SaidBar';
 import { PageMessage } from '../../../ui/PageMessage';
 import { when } from '../../../ui/format';
 import { TestView } from './TestView';
@@ -18,6 +19,7 @@ import { TestView } from './TestView';
 export function TestsPage() {
   const { gear = '' } = useParams();
   const [where, setWhere] = useSearchParams();
+  const [said, setSaid] = useState<Said | null>(null);
   const feet = useSettings((s) => s.feet);
   useEffect(() => unitTests.start(), []);
   useEffect(() => void readUnits(), [gear]);
@@ -75,24 +77,29 @@ export function TestsPage() {
         ))}
         {units.length > 0 && <NewTest item={item} onNew={(kind) => show(beginTest(kind, unit?.id ?? item.id, item))} />}
         {shown && shown.value.acceptedAt === null && (
-          <Button onClick={() => unitTests.remove(shown.id)} sx={{ color: 'warning.main' }}>
+          <Button
+            onClick={() => {
+              const { id, value } = shown;
+              unitTests.remove(id);
+              setSaid({ text: 'The test is deleted.', undo: () => unitTests.put(id, value) });
+            }}
+            sx={{ color: 'warning.main' }}
+          >
             Delete this test
           </Button>
         )}
       </Box>
-      {shown && units.length > 1 && (
+      {shown && units.length > 1 && shown.value.acceptedAt === null && (
         <Box sx={{ maxWidth: 280 }}>
           <LabelledSelect
             label="Which of them"
             value={shown.value.unitId}
             onChange={(unitId) => {
               // A test stays one of its unit: for another it begins anew, with what was read.
-              if (shown.value.acceptedAt === null) {
-                const id = beginTest(shown.value.measured.kind, unitId, item);
-                unitTests.put(id, { ...shown.value, unitId });
-                unitTests.remove(shown.id);
-                show(id);
-              }
+              const id = beginTest(shown.value.measured.kind, unitId, item);
+              unitTests.put(id, { ...shown.value, unitId });
+              unitTests.remove(shown.id);
+              show(id);
             }}
           >
             {units.map((u) => (
@@ -124,6 +131,7 @@ export function TestsPage() {
             ))}
         </PageMessage>
       )}
+      <SaidBar said={said} onDone={() => setSaid(null)} />
     </Box>
   );
 }
