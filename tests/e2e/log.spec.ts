@@ -13,9 +13,19 @@ const put = async (address: string, path: string, body: object): Promise<void> =
   expect(made.status, await made.text()).toBe(201);
 };
 
+/** What a test has brought goes again, so that those that follow find the demo's gear alone. */
+const brought: { address: string; id: string }[] = [];
+test.afterEach(async () => {
+  for (const { address, id } of brought.splice(0)) {
+    const gone = await fetch(`${address}/api/shelf/${id}`, { method: 'DELETE', headers: { Origin: address } });
+    expect([200, 204]).toContain(gone.status);
+  }
+});
+
 /** A lens of its own, and a production that has nothing but it and a body. */
 async function trial(address: string, mm: number): Promise<{ lens: string; production: string; shot: string }> {
   const [body, lens, production, bag, place, shot] = Array.from({ length: 6 }, () => crypto.randomUUID());
+  brought.push({ address, id: lens! }, { address, id: body! });
   const mode = { name: 'Full width', areaWidthMm: 36, areaHeightMm: 20.25, widthPx: 3840, heightPx: 2160, fps: [24, 25] };
   await put(address, `/api/shelf/${body}`, {
     kind: 'body',

@@ -78,7 +78,7 @@ public static class ChainAssembler
         {
             if (parts[i].Get(CommonFields.TestedBy) is { Length: > 0 } tests)
             {
-                findings.Add(new(DiagnosticCode.GoesByTests, Severity.Note, i, -1, $"{parts[i].Name} goes by tests: {tests.ReplaceLineEndings("; ")}", ""));
+                findings.Add(new(DiagnosticCode.GoesByTests, Severity.Note, i, -1, $"{parts[i].Name} goes by tests: {tests.ReplaceLineEndings("; ")}.", ""));
             }
         }
     }

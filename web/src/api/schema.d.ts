@@ -925,7 +925,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All that the crew has as one ZIP archive: the shelf, its tables, units and bookings, comparisons, productions, frozen sheets and photographs. */
+        /** All that the crew has as one ZIP archive: the shelf, its tables, units and bookings, comparisons, productions, tests and takes, frozen sheets and photographs. */
         get: operations["ExportCrew"];
         put?: never;
         post?: never;
