@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../../../api/client';
 import { useSettings } from '../../../app/settings';
-import { core, type GearItem, type Procedure } from '../../../core/core';
+import { core, coreReady, type GearItem, type Procedure } from '../../../core/core';
 import { fullName } from '../../../gear/gear';
 import { dataOf, patient } from '../../../gear/shelfApi';
 import { beginTest, unitTests } from '../../../gear/unitTests';
@@ -21,6 +21,8 @@ export function TestsPage() {
   const [where, setWhere] = useSearchParams();
   const [said, setSaid] = useState<Said | null>(null);
   const feet = useSettings((s) => s.feet);
+  const [ready, setReady] = useState(false);
+  useEffect(() => void coreReady.then(() => setReady(true)), []);
   useEffect(() => unitTests.start(), []);
   useEffect(() => void readUnits(), [gear]);
   const { data, error } = useQuery({
@@ -35,7 +37,7 @@ export function TestsPage() {
     .sort((a, b) => a.value.updatedAt.localeCompare(b.value.updatedAt));
   const shown = rows.find((row) => row.id === where.get('test')) ?? rows.at(-1);
   const show = (id: string) => setWhere({ test: id }, { replace: true });
-  if (!data) {
+  if (!data || !ready) {
     return (
       <PageMessage title={error ? 'This thing cannot be shown now' : 'Opening…'} text={error?.message ?? 'The thing is on its way.'} />
     );
