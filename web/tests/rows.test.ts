@@ -63,7 +63,7 @@ test('an hour without network: all is kept in this browser, over a reload, and g
   await vi.advanceTimersByTimeAsync(100);
   expect(kept.size).toBe(30);
   expect(after.useRows.getState().rows.some((row) => row.isUnsaved)).toBe(false);
-  expect(localStorage.getItem('juxtopsis.rows.hour')).toBe('[]');
+  expect(localStorage).toHaveLength(0);
   stop();
 });
 
@@ -132,7 +132,9 @@ test('a row is taken away, here at once and there when it can be', async () => {
 });
 
 test('nonsense in the browser’s storage is no fault', async () => {
-  localStorage.setItem('juxtopsis.rows.junk', '{');
+  for (const [key, text] of Object.entries({ a: '{', b: '5', c: 'null', d: '{"id":"other","isUnsaved":true}' })) {
+    localStorage.setItem(`juxtopsis.rows.junk/${key}`, text);
+  }
   const { server } = made();
   const rows = createRows('junk', server);
   await rows.refresh();
@@ -151,4 +153,45 @@ test('what others write comes from time to time, while somebody looks', async ()
   kept.set('c', { id: 'c', value: 'later', revision: 1 });
   await vi.advanceTimersByTimeAsync(60_000);
   expect(rows.useRows.getState().rows).toHaveLength(1);
+});
+
+test('two pages of one browser, both without a network, keep what each of them noted', async () => {
+  const { kept, at, server } = made();
+  at.isAway = true;
+  const [one, two] = [createRows('pages', server), createRows('pages', server)];
+  await Promise.all([one.refresh(), two.refresh()]);
+  one.put('a', 'first page');
+  two.put('b', 'second page');
+  one.put('c', 'first page again');
+  await vi.advanceTimersByTimeAsync(10_000);
+  // Both are closed; whichever is opened next has all of it.
+  const next = createRows('pages', server);
+  await next.refresh();
+  expect(
+    next.useRows
+      .getState()
+      .rows.map((row) => row.id)
+      .sort(),
+  ).toEqual(['a', 'b', 'c']);
+  at.isAway = false;
+  await next.flush();
+  expect([...kept.keys()].sort()).toEqual(['a', 'b', 'c']);
+});
+
+test('a browser without room says so, and what was noted goes all the same', async () => {
+  const { kept, at, server } = made();
+  at.isAway = true;
+  const rows = createRows('full', server);
+  vi.stubGlobal('localStorage', {
+    setItem: () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    },
+    removeItem: () => undefined,
+  });
+  rows.put('a', 'take');
+  expect(rows.useRows.getState().hasRoom).toBe(false);
+  at.isAway = false;
+  await vi.advanceTimersByTimeAsync(6000);
+  expect(kept.get('a')?.value).toBe('take');
+  vi.unstubAllGlobals();
 });

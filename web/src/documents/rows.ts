@@ -33,6 +33,8 @@ export interface RowsOnServer<T> {
 export interface Rows<T> {
   state: 'opening' | 'ready' | 'away';
   say: string;
+  /** False once this browser had no room for what is not stored yet: it stands on this page alone. */
+  hasRoom: boolean;
   rows: Row<T>[];
 }
 
@@ -45,28 +47,51 @@ const othersMs = 15_000;
  * until it went. Where two people changed the same row, both stand: the later one becomes a row of its own.
  */
 export function createRows<T>(name: string, server: RowsOnServer<T>) {
-  const key = () => keptUnder(`juxtopsis.rows.${name}`);
-  const store = create<Rows<T>>()(() => ({ state: 'opening', say: '', rows: [] }));
+  /** Each row has a place of its own in this browser, so that two pages do not write over what the other keeps. */
+  const place = () => `${keptUnder(`juxtopsis.rows.${name}`)}/`;
+  const store = create<Rows<T>>()(() => ({ state: 'opening', say: '', hasRoom: true, rows: [] }));
   let calm: ReturnType<typeof setTimeout> | undefined;
   let flushing: Promise<void> | null = null;
   let loaded = '';
 
   const set = (change: (rows: Row<T>[]) => Row<T>[]) => {
+    const before = new Map(store.getState().rows.map((row) => [row.id, row]));
     store.setState((s) => ({ rows: change(s.rows) }));
-    localStorage.setItem(key(), JSON.stringify(store.getState().rows.filter((row) => row.isUnsaved)));
+    for (const row of store.getState().rows) {
+      if (row.isUnsaved && row !== before.get(row.id)) keep(row);
+      else if (!row.isUnsaved && before.get(row.id)?.isUnsaved) localStorage.removeItem(place() + row.id);
+      before.delete(row.id);
+    }
+    for (const gone of before.values()) {
+      if (gone.isUnsaved) localStorage.removeItem(place() + gone.id);
+    }
+  };
+  /** A browser without room keeps it as long as the page stands; that is told. */
+  const keep = (row: Row<T>) => {
+    try {
+      localStorage.setItem(place() + row.id, JSON.stringify(row));
+    } catch {
+      store.setState({ hasRoom: false });
+    }
   };
   const replace = (id: string, change: (row: Row<T>) => Row<T>) => set((rows) => rows.map((row) => (row.id === id ? change(row) : row)));
 
   /** What this browser kept of before; read once for each crew. */
   function load(): void {
-    if (loaded === key()) return;
-    loaded = key();
-    try {
-      const kept = JSON.parse(localStorage.getItem(key()) ?? '[]') as Row<T>[];
-      store.setState((s) => ({ rows: [...s.rows.filter((row) => kept.every((k) => k.id !== row.id)), ...kept] }));
-    } catch {
-      // It is nothing that could be read.
-    }
+    if (loaded === place()) return;
+    loaded = place();
+    const kept = Object.keys(localStorage)
+      .filter((key) => key.startsWith(loaded))
+      .flatMap((key) => {
+        try {
+          const row = JSON.parse(localStorage.getItem(key)!) as Row<T>;
+          return row.id === key.slice(loaded.length) && row.isUnsaved ? [row] : [];
+        } catch {
+          // It is nothing that could be read.
+          return [];
+        }
+      });
+    store.setState((s) => ({ rows: [...s.rows.filter((row) => kept.every((k) => k.id !== row.id)), ...kept] }));
   }
 
   function soon(ms: number): void {
@@ -74,12 +99,13 @@ export function createRows<T>(name: string, server: RowsOnServer<T>) {
     calm = setTimeout(() => void flush(), ms);
   }
 
-  async function send(row: Row<T>): Promise<void> {
+  /** Sends one; false while the server is away. */
+  async function send(row: Row<T>): Promise<boolean> {
     if (row.isRemoved) {
       const failed = row.revision === null ? null : await server.remove(row.id);
       if (failed === null) set((rows) => rows.filter((r) => r.id !== row.id));
       else if (failed.kind !== 'away') replace(row.id, (r) => ({ ...r, isRemoved: false, isUnsaved: false, refused: failed.say }));
-      return;
+      return failed?.kind !== 'away';
     }
     const outcome = await server.write(row.id, row.value, row.revision);
     if (outcome.kind === 'stored') {
@@ -95,9 +121,8 @@ export function createRows<T>(name: string, server: RowsOnServer<T>) {
       await refresh();
     } else if (outcome.kind !== 'away') {
       replace(row.id, (r) => (r.value === row.value ? { ...r, refused: outcome.say } : r));
-    } else {
-      store.setState({ state: 'away', say: outcome.say });
     }
+    return outcome.kind !== 'away';
   }
 
   async function flushAll(): Promise<void> {
@@ -108,11 +133,9 @@ export function createRows<T>(name: string, server: RowsOnServer<T>) {
       const next = waiting().find((row) => !sent.has(row));
       if (!next) break;
       sent.add(next);
-      await send(next);
-      if (store.getState().state === 'away') break;
+      if (!(await send(next))) break;
     }
     if (waiting().length > 0) {
-      if (store.getState().state === 'away') store.setState({ state: 'ready' });
       soon(againMs);
     } else {
       store.setState({ state: 'ready', say: '' });

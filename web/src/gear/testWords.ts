@@ -33,9 +33,8 @@ export const quantityLabel = (quantity: Quantity): string => words[quantity].lab
 /** How many decimals a value is worth, whose ± is so large. */
 export function decimalsOf(plusMinus: number): number {
   if (!(plusMinus > 0)) return 2;
-  return [1, 0.1, 0.01, 0.001].findIndex((step) => plusMinus >= step) === -1
-    ? 4
-    : [1, 0.1, 0.01, 0.001].findIndex((step) => plusMinus >= step);
+  const found = [1, 0.1, 0.01, 0.001].findIndex((step) => plusMinus >= step);
+  return found < 0 ? 4 : found;
 }
 
 /** A value of a quantity, to the digits that its ± leaves it. */

@@ -55,7 +55,7 @@ function Log() {
   const name = useProduction((s) => s.name);
   const document = useProduction((s) => s.document);
   const { answers } = useShotRigs();
-  const { rows: all, say, state } = takes.useRows();
+  const { rows: all, say, state, hasRoom } = takes.useRows();
   const rows = useMemo(() => takesOf(all, id), [all, id]);
   const shots = shotsOf(document);
   const learns = where.get('view') === 'learn';
@@ -127,7 +127,9 @@ function Log() {
         </Button>
         <Typography role="status" sx={{ fontSize: 13, color: 'text.secondary' }}>
           {waiting > 0
-            ? `${counted(waiting, 'take')} kept in this browser until the server answers`
+            ? hasRoom
+              ? `${counted(waiting, 'take')} kept in this browser until the server answers`
+              : `${counted(waiting, 'take')} on this page alone: the browser has no room. Leave it open until the server answers`
             : state === 'away'
               ? say
               : rows.length > 0
