@@ -21,6 +21,10 @@ internal static partial class Exports
     internal static double[] Evaluate(string json) => CoreDoor.EvaluateNumbers(Encoding.UTF8.GetBytes(json));
 
     [JSExport]
+    [return: JSMarshalAs<JSType.Array<JSType.Number>>]
+    internal static double[] Margins(string json) => CoreDoor.Margins(Encoding.UTF8.GetBytes(json));
+
+    [JSExport]
     internal static string Words(string json, bool feet) => Text(CoreDoor.Words(Encoding.UTF8.GetBytes(json), Unit(feet)));
 
     [JSExport]

@@ -20,6 +20,7 @@ using Juxtopsis.Core.Entry;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Gear.Papers;
 using Juxtopsis.Core.Light;
+using Juxtopsis.Core.Margins;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 
@@ -66,19 +67,11 @@ public static class CoreDoor
     /// </returns>
     public static double[] EvaluateNumbers(ReadOnlySpan<byte> json)
     {
-        var request = WireReader.Read(json, WireJson.Default.EvaluateRequest, out _);
-        var checks = new FieldChecks();
-        if (request is not null)
-        {
-            EvaluateChecks.Check(checks, request, LengthUnit.Metres);
-        }
-
-        if (request is null || checks.Errors.Count > 0)
+        if (CasesOf(json) is not ({ } cases, { } request))
         {
             return [Refused];
         }
 
-        var cases = Cases(request);
         var each = 1 + FigureMapping.CountEach;
         var numbers = new double[1 + cases.Length * each];
         numbers[0] = Plain;
@@ -89,6 +82,43 @@ public static class CoreDoor
 
         FigureMapping.Pack(cases, request.YardstickIndex(), numbers.AsSpan(2), each);
         return numbers;
+    }
+
+    /// <summary>How far off figures may be by what is not measured, in one row of numbers.</summary>
+    /// <param name="json">An <see cref="EvaluateRequest"/>.</param>
+    /// <returns>
+    /// First 0, or 1 alone when the request is refused. Then for each rig the ± of all figures in the order of <see cref="FigureId"/>, in each one's unit: NaN for
+    /// what does not exist or is infinite, infinity where it cannot be bounded.
+    /// </returns>
+    public static double[] Margins(ReadOnlySpan<byte> json)
+    {
+        if (CasesOf(json) is not ({ } cases, _))
+        {
+            return [Refused];
+        }
+
+        var each = FigureCatalogue.All.Count;
+        var numbers = new double[1 + cases.Length * each];
+        numbers[0] = Plain;
+        for (var i = 0; i < cases.Length; i++)
+        {
+            FigureMargins.Fill(cases[i], numbers.AsSpan(1 + i * each, each));
+        }
+
+        return numbers;
+    }
+
+    /// <summary>The cases of a request; null when it is refused.</summary>
+    private static (FigureCase[]? Cases, EvaluateRequest? Request) CasesOf(ReadOnlySpan<byte> json)
+    {
+        var request = WireReader.Read(json, WireJson.Default.EvaluateRequest, out _);
+        var checks = new FieldChecks();
+        if (request is not null)
+        {
+            EvaluateChecks.Check(checks, request, LengthUnit.Metres);
+        }
+
+        return request is null || checks.Errors.Count > 0 ? (null, null) : (Cases(request), request);
     }
 
     /// <summary>What is to be said of an evaluation besides its figures.</summary>

@@ -31,6 +31,7 @@ using Juxtopsis.Core.Kits;
 using Juxtopsis.Core.Kits.Front;
 using Juxtopsis.Core.Light;
 using Juxtopsis.Core.Matching;
+using Juxtopsis.Core.Margins;
 using Juxtopsis.Core.Measuring;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Solving;
@@ -56,7 +57,7 @@ namespace Juxtopsis.Contracts;
         typeof(CamelCaseEnum<SubjectKind>), typeof(CamelCaseEnum<ShotSize>), typeof(CamelCaseEnum<CameraSupport>), typeof(CamelCaseEnum<BackgroundRequirement>), typeof(CamelCaseEnum<LooksAlong>),
         typeof(CamelCaseEnum<Hazards>), typeof(CamelCaseEnum<FrameDecider>), typeof(CamelCaseEnum<RankingCriterion>), typeof(CamelCaseEnum<RemedyKind>),
         typeof(CamelCaseEnum<KitCriterion>), typeof(CamelCaseEnum<FilterKitKind>), typeof(CamelCaseEnum<Ownership>), typeof(CamelCaseEnum<LookAspect>), typeof(CamelCaseEnum<LookTie>), typeof(CamelCaseEnum<ChangeCause>), typeof(CamelCaseEnum<UnitCondition>), typeof(CamelCaseEnum<BagCost>), typeof(CamelCaseEnum<FrontCriterion>),
-        typeof(CamelCaseEnum<SheetKind>), typeof(CamelCaseEnum<PaperSize>), typeof(CamelCaseEnum<SheetOrder>), typeof(CamelCaseEnum<DecimalSign>), typeof(CamelCaseEnum<SheetVerdict>), typeof(CamelCaseEnum<TestKind>), typeof(CamelCaseEnum<TestQuantity>), typeof(CamelCaseEnum<TakeMark>), typeof(CamelCaseEnum<TakeReason>),
+        typeof(CamelCaseEnum<SheetKind>), typeof(CamelCaseEnum<PaperSize>), typeof(CamelCaseEnum<SheetOrder>), typeof(CamelCaseEnum<DecimalSign>), typeof(CamelCaseEnum<SheetVerdict>), typeof(CamelCaseEnum<TestKind>), typeof(CamelCaseEnum<TestQuantity>), typeof(CamelCaseEnum<TakeMark>), typeof(CamelCaseEnum<TakeReason>), typeof(CamelCaseEnum<MarginSource>), typeof(CamelCaseEnum<SpareKind>),
     ])]
 [JsonSerializable(typeof(EvaluateRequest))]
 [JsonSerializable(typeof(PhotoInput))]

@@ -1,5 +1,6 @@
 using Juxtopsis.Contracts.Chains;
 using Juxtopsis.Contracts.Diagnostics;
+using Juxtopsis.Contracts.Margins;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Diagnostics;
@@ -21,6 +22,7 @@ internal static class FitMapping
         LengthMm = place.LengthMm,
         WidthMm = place.WidthMm,
         HeightMm = place.HeightMm,
+        IsTaped = place.Taped,
         BehindMm = shot.BehindMm ?? place.BehindMm,
         LeastBehindMm = place.LeastBehindMm,
         MostBehindMm = place.MostBehindMm,
@@ -65,7 +67,16 @@ internal static class FitMapping
 
     public static RigChoice ToCore(this ChosenInput chosen) => new(chosen.Body, chosen.Mode, chosen.Lens, chosen.Links) { Front = chosen.Front, PunchIn = chosen.PunchIn };
 
-    public static FitRules ToRules(this DeliveryInput delivery) => delivery.Rules.ToCore(delivery.HighestIso);
+    public static FitRules ToRules(this DeliveryInput delivery) => delivery.Rules.ToCore(delivery.HighestIso) with
+    {
+        Tolerances = new()
+        {
+            FocalLengthShare = delivery.Tolerances.FocalLengthShare,
+            FactorShare = delivery.Tolerances.FactorShare,
+            TapeMm = delivery.Tolerances.TapeMm,
+            RoomMm = delivery.Tolerances.RoomMm,
+        },
+    };
 
     public static FitRules ToCore(this RulesInput rules, double highestIso) => new()
     {
@@ -88,7 +99,7 @@ internal static class FitMapping
             result.Frame.ToWire(brief, location),
             FitWords.Order(criterion, isCut),
             [.. result.Fits.Select(Say)],
-            [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), words.Shortfall(m).ToWire(), [.. m.Remedies.Select(r => ToWire(r, words, Say))], m.Nearest is { } near ? Say(near) : null))],
+            [.. result.Misses.Select(m => new MissOutput(ToWire(m.Rig, m.Mode), words.Shortfall(m).ToWire(), [.. m.Remedies.Select(r => ToWire(r, words, Say))], m.Nearest is { } near ? Say(near) : null, m.Margin is { } spare ? ToWire(spare, null, words) : null))],
             result.FitCount,
             result.MissCount,
             looked,
@@ -182,8 +193,16 @@ internal static class FitMapping
             fit.Set.RackedFarther,
             fit.Rig.IrisIsFixed,
             fit.FromFocalMm,
-            fit.ToFocalMm);
+            fit.ToFocalMm,
+            fit.Margin is not { } margin ? null : new(
+                margin.StandPlusMinusMm,
+                [.. margin.Spares.Select(s => ToWire(s, ReferenceEquals(s, margin.Closest) ? fit.Surer : null, words))],
+                margin.Closest is { } closest ? margin.Spares.ToList().IndexOf(closest) : null,
+                fit.Surer is { } surer ? ToWire(surer, words, f => ToWire(f, words, criterion, location, brief, own)) : null));
     }
+
+    private static SpareOutput ToWire(Spare spare, Remedy? surer, FitWords words) => new(
+        spare.Kind, spare.Mm, Finite(spare.PlusMinusMm), words.Say(spare), FitWords.Surer(spare, surer), [.. spare.Parts.Select(MarginMapping.ToWire)]);
 
     internal static RigOutput ToWire(FitRig rig, FitMode mode) => new(
         rig.Body.Id,

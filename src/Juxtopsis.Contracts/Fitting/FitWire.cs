@@ -1,4 +1,5 @@
 using Juxtopsis.Contracts.Diagnostics;
+using Juxtopsis.Contracts.Margins;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Fitting;
@@ -125,6 +126,7 @@ public sealed record RigOutput(
 /// <param name="IrisIsFixed">True when the iris stays wide open on this rig.</param>
 /// <param name="FromFocalMm">The focal length to set at the nearest place, mm as marked.</param>
 /// <param name="ToFocalMm">The one to set at the farthest.</param>
+/// <param name="Margin">How sure it is; null where it was not asked.</param>
 public sealed record FitOutput(
     RigOutput Rig,
     int Ways,
@@ -156,14 +158,32 @@ public sealed record FitOutput(
     bool RackedFarther,
     bool IrisIsFixed,
     double FromFocalMm,
-    double ToFocalMm);
+    double ToFocalMm,
+    MarginOutput? Margin);
+
+/// <summary>How sure a proposal is.</summary>
+/// <param name="StandPlusMinusMm">How far from the place told the camera may have to stand for the framing, mm; null for a zoom, whose ring makes up for it.</param>
+/// <param name="Spares">What it may run out of.</param>
+/// <param name="Closest">The place among these of what it is closest to running out of; null where all is sure.</param>
+/// <param name="Surer">Another lens on the same body that is sure; null where there is none, or no need.</param>
+public sealed record MarginOutput(double? StandPlusMinusMm, IReadOnlyList<SpareOutput> Spares, int? Closest, RemedyOutput? Surer);
+
+/// <summary>How much is to spare before a rig no longer gives a shot.</summary>
+/// <param name="Kind">Of what.</param>
+/// <param name="Mm">How much, mm; below 0 where it is missing.</param>
+/// <param name="PlusMinusMm">95 of 100 times it is nearer to that than this, mm; null where that cannot be told.</param>
+/// <param name="Say">Both in words.</param>
+/// <param name="Fix">What makes it surer.</param>
+/// <param name="Parts">What the ± comes from, the largest first.</param>
+public sealed record SpareOutput(SpareKind Kind, double Mm, double? PlusMinusMm, string Say, string Fix, IReadOnlyList<MarginPartOutput> Parts);
 
 /// <summary>A rig that does not give the shot.</summary>
 /// <param name="Rig">Its parts, in the mode in which it comes nearest.</param>
 /// <param name="Why">What is in the way, and by how much.</param>
 /// <param name="Remedies">What would let it: each was tried.</param>
 /// <param name="Nearest">The setting that comes nearest, for looking at; it does not give the shot. Null where there is none in focus.</param>
-public sealed record MissOutput(RigOutput Rig, DiagnosticOutput Why, IReadOnlyList<RemedyOutput> Remedies, FitOutput? Nearest);
+/// <param name="Margin">By how much it misses, where it may give the shot all the same; null where it does not.</param>
+public sealed record MissOutput(RigOutput Rig, DiagnosticOutput Why, IReadOnlyList<RemedyOutput> Remedies, FitOutput? Nearest, SpareOutput? Margin);
 
 /// <summary>A change after which a rig gives the shot.</summary>
 /// <param name="Kind">What to change.</param>

@@ -21,6 +21,9 @@ public sealed record LocationInput
     /// <summary>Height under the lowest beam, mm; left out under the sky.</summary>
     public double? HeightMm { get; set; }
 
+    /// <summary>True when its sides were taped on the spot; else they are as somebody was told, and less sure.</summary>
+    public bool Taped { get; set; }
+
     /// <summary>From the subject to what is behind it, mm; left out in the open. A place with a length needs it.</summary>
     public double? BehindMm { get; set; }
 

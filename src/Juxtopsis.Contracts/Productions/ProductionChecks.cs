@@ -86,6 +86,10 @@ public static class ProductionChecks
         checks.InRange(prefix + "timelineFps", delivery.TimelineFps, Quantity.Fps);
         checks.InRange(prefix + "shutterAngleDeg", delivery.ShutterAngleDeg, Quantity.ShutterAngle);
         checks.InRange(prefix + "shutterSeconds", delivery.ShutterSeconds, Quantity.ShutterTime);
+        checks.InRange(prefix + "tolerances.focalLengthShare", delivery.Tolerances.FocalLengthShare, Quantity.Tolerance with { Name = "± of focal lengths" });
+        checks.InRange(prefix + "tolerances.factorShare", delivery.Tolerances.FactorShare, Quantity.Tolerance with { Name = "± of factors" });
+        checks.InRange(prefix + "tolerances.tapeMm", delivery.Tolerances.TapeMm, Quantity.Kept with { Name = "± of the tape", Max = 10_000 });
+        checks.InRange(prefix + "tolerances.roomMm", delivery.Tolerances.RoomMm, Quantity.Kept with { Name = "± of the room", Max = 100_000 });
         checks.InRange(prefix + "highestIso", delivery.HighestIso, Quantity.Sensitivity with { Name = "Highest sensitivity" });
     }
 

@@ -2,6 +2,7 @@ using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Contracts.Sheets;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Kits;
+using Juxtopsis.Core.Margins;
 
 namespace Juxtopsis.Contracts.Productions;
 
@@ -26,8 +27,27 @@ public sealed record DeliveryInput
     /// <summary>The highest sensitivity that the crew accepts, ISO.</summary>
     public double HighestIso { get; set; } = FitRules.UsualHighestIso;
 
+    /// <summary>How far off what is not measured may be.</summary>
+    public TolerancesInput Tolerances { get; set; } = new();
+
     /// <summary>What a proposal must keep.</summary>
     public RulesInput Rules { get; set; } = new();
+}
+
+/// <summary>How far off what is not measured may be: 95 of 100 are nearer.</summary>
+public sealed record TolerancesInput
+{
+    /// <summary>A marked focal length, as a share.</summary>
+    public double FocalLengthShare { get; set; } = Tolerances.Usual.FocalLengthShare;
+
+    /// <summary>The factor of a reducer or extender, and a squeeze, as a share.</summary>
+    public double FactorShare { get; set; } = Tolerances.Usual.FactorShare;
+
+    /// <summary>A distance by tape, mm.</summary>
+    public double TapeMm { get; set; } = Tolerances.Usual.TapeMm;
+
+    /// <summary>The length of a place that nobody taped, mm.</summary>
+    public double RoomMm { get; set; } = Tolerances.Usual.RoomMm;
 }
 
 /// <summary>What a proposal must keep to be usable on the day; each can be turned off, to see what comes then.</summary>

@@ -1,6 +1,8 @@
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Margins;
 using Juxtopsis.Contracts.Problems;
 using Juxtopsis.Core.Figures;
+using Juxtopsis.Core.Margins;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Working;
@@ -20,6 +22,7 @@ internal static class WorkingMapping
     {
         var working = WorkingOut.Of(given, request.Figure);
         var figure = working.Figure;
+        var margins = FigureMargins.Of(given, request.Figure);
         return new WorkingOutput(
             figure.Id,
             figure.Name,
@@ -32,7 +35,9 @@ internal static class WorkingMapping
             figure.Source,
             ConventionWords.Of(given.Conventions, working.Schools, unit),
             [.. working.Inputs.Select(i => new WorkingInputOutput(i.Symbol, i.Name, i.Unit, Finite(i.Value), WorkingNumber.Say(i.Value)))],
-            [.. working.Steps.Select(s => new WorkingStepOutput(s.Symbol, s.Name, s.Unit, s.Formula, s.Put, Finite(s.Value), WorkingNumber.Say(s.Value)))]);
+            [.. working.Steps.Select(s => new WorkingStepOutput(s.Symbol, s.Name, s.Unit, s.Formula, s.Put, Finite(s.Value), WorkingNumber.Say(s.Value)))],
+            margins.Count == 0 ? null : Finite(FigureMargins.Together(margins)),
+            [.. margins.Select(MarginMapping.ToWire)]);
     }
 
     private static double? Finite(double value) => double.IsFinite(value) ? value : null;

@@ -1,4 +1,5 @@
 using Juxtopsis.Contracts.Evaluating;
+using Juxtopsis.Contracts.Margins;
 using Juxtopsis.Core.Figures;
 
 namespace Juxtopsis.Contracts.Working;
@@ -29,6 +30,8 @@ public sealed record WorkingRequest
 /// <param name="Conventions">The conventions that it went by, in words.</param>
 /// <param name="Inputs">The values that were put in.</param>
 /// <param name="Steps">Intermediate results in order, the figure itself last.</param>
+/// <param name="PlusMinus">How far off it may be, by what is not measured: 95 of 100 are nearer. Null where that cannot be told, or the figure is infinite.</param>
+/// <param name="MarginParts">What that comes from, the largest first.</param>
 public sealed record WorkingOutput(
     FigureId Figure,
     string Name,
@@ -41,7 +44,9 @@ public sealed record WorkingOutput(
     string Source,
     IReadOnlyList<string> Conventions,
     IReadOnlyList<WorkingInputOutput> Inputs,
-    IReadOnlyList<WorkingStepOutput> Steps);
+    IReadOnlyList<WorkingStepOutput> Steps,
+    double? PlusMinus,
+    IReadOnlyList<MarginPartOutput> MarginParts);
 
 /// <summary>A value that was put in.</summary>
 /// <param name="Symbol">Its symbol.</param>

@@ -56,6 +56,9 @@ public sealed record Location
     /// <summary>Height under the lowest beam, mm; null for the sky.</summary>
     public double? HeightMm { get; init; }
 
+    /// <summary>True when its sides were taped on the spot; else they are as somebody was told.</summary>
+    public bool IsTaped { get; init; }
+
     /// <summary>From the subject to what is behind it, mm; null for the open.</summary>
     public double? BehindMm { get; init; }
 
@@ -85,6 +88,17 @@ public sealed record Location
         ArgumentNullException.ThrowIfNull(brief);
         return brief.IsOverhead ? (HeightMm ?? double.PositiveInfinity) - brief.Subject.BaseMm
             : (Along == LooksAlong.Length ? LengthMm : WidthMm) ?? double.PositiveInfinity;
+    }
+
+    /// <summary>The same place, longer along the axis of a camera.</summary>
+    /// <param name="byMm">By how much, mm; below 0 for shorter.</param>
+    /// <param name="brief">The shot.</param>
+    /// <returns>The place.</returns>
+    public Location Longer(double byMm, ShotBrief brief)
+    {
+        ArgumentNullException.ThrowIfNull(brief);
+        return brief.IsOverhead ? this with { HeightMm = HeightMm + byMm }
+            : Along == LooksAlong.Length ? this with { LengthMm = LengthMm + byMm } : this with { WidthMm = WidthMm + byMm };
     }
 
     /// <summary>How wide the place is across that axis, mm; infinite in the open.</summary>

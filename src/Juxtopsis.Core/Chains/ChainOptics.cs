@@ -67,6 +67,16 @@ internal sealed class ChainOptics
     /// <summary>Of lens and attachments together.</summary>
     public double Squeeze { get; }
 
+    /// <summary>How far off that may be, as a share: known only where all that squeezes was tested.</summary>
+    public double? SqueezePlusMinusShare
+    {
+        get
+        {
+            double?[] shares = [.. (LensSqueeze != 1 ? [Lens.Get(LensFields.TestedSqueezePlusMinus)] : (double?[])[]), .. Anatomy.Front.Where(l => l.Item.Get(FrontFields.Squeeze) is not null).Select(l => l.Item.Get(FrontFields.TestedSqueezePlusMinus))];
+            return shares.Length == 0 || shares.Any(s => s is null) ? null : Math.Sqrt(shares.Sum(s => s!.Value * s.Value));
+        }
+    }
+
     public double ModeWidthMm { get; }
 
     public double ModeHeightMm { get; }
@@ -129,7 +139,7 @@ internal sealed class ChainOptics
         {
             if (item.Get(AdapterFields.Magnification) is { } k && k != 1)
             {
-                converters.Add(new(k, PlaceOf(item, k, mounts), tubes));
+                converters.Add(new(k, PlaceOf(item, k, mounts), tubes) { PlusMinusShare = item.Get(AdapterFields.TestedMagnificationPlusMinus) });
                 tubes = 0;
             }
 

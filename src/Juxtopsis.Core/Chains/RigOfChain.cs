@@ -29,6 +29,7 @@ internal static class RigOfChain
             WholeSensor = camera.Get(BodyFields.SensorWidth) is { } w && camera.Get(BodyFields.SensorHeight) is { } h ? new AreaSize(w, h) : null,
             PunchIn = optics.Setting.PunchIn,
             Squeeze = Within(optics.Squeeze, Quantity.Squeeze, "squeeze", findings),
+            SqueezePlusMinusShare = optics.SqueezePlusMinusShare,
             SqueezePlace = optics.LensSqueeze == 1 ? SqueezePlace.Front : lens.Get(LensFields.SqueezePlace) ?? SqueezePlace.Front,
             Optics = converters,
             OpticsFastestFNumber = PictureChecks.FastestOut(optics)?.FNumber,
@@ -85,6 +86,7 @@ internal static class RigOfChain
             // What a lens loses is told by both; by its T-number alone nothing is.
             WidestTNumber = lens.Get(LensFields.Widest) is null ? null : lens.Get(LensFields.WidestT),
             MeasuredFocalLengthMm = ChainOptics.MeasuredMm(lens, optics.FocalLengthMm),
+            MeasuredPlusMinusShare = lens.Get(LensFields.TestedFocalPlusMinus),
             MinimumFocusDistanceMm = focuses ? attachment!.Get(FrontFields.Nearest) : lens.Get(LensFields.Nearest),
             MaximumMagnification = focuses ? null : RatioAt(optics),
             PupilMagnification = lens.Get(LensFields.Pupils),

@@ -209,4 +209,7 @@ public enum EntryKind
 
     /// <summary>How well a mark is set on a still, pixels.</summary>
     MarkError,
+
+    /// <summary>How far off something may be, as a share of it.</summary>
+    Tolerance,
 }

@@ -199,6 +199,7 @@ internal sealed record EntryRule(Quantity Quantity, Notation Notation, params IR
         [EntryKind.Gigabytes] = new(Quantity.Gigabytes, Notation.Plain, "gb") { Step = 64, LargeStep = 256 },
         [EntryKind.StopsDifference] = new(Quantity.StopsDifference, Notation.Signed, "stops", "stop", "st") { Step = 1.0 / 3, LargeStep = 1 },
         [EntryKind.StillPixels] = new(Quantity.StillPixels, Notation.Plain, "px", "pixels") { Step = 1, LargeStep = 10 },
+        [EntryKind.Tolerance] = new(Quantity.Tolerance, Notation.Percent, "±", "%", "per cent", "percent") { Step = 0.005, LargeStep = 0.02 },
         [EntryKind.MarkError] = new(Quantity.MarkError, Notation.Plain, "±", "px", "pixels") { Step = 0.5, LargeStep = 5 },
         [EntryKind.Pixels] = new(Quantity.Pixels with { Example = "3840" }, Notation.Plain, "px", "pixels") { Step = 16, LargeStep = 160 },
         [EntryKind.SensorSide] = new(Quantity.SensorSide with { Example = "36" }, Notation.LensLength) { Step = 0.1, LargeStep = 1 },

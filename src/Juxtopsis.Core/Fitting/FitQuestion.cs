@@ -55,6 +55,17 @@ internal sealed class FitQuestion
         return new(remedy.Apply(Location), brief, Frames.At(brief.Fps));
     }
 
+    /// <summary>The same question at another place.</summary>
+    public FitQuestion At(Location location) => new(location, Brief, Frames);
+
+    /// <summary>The same question by true focal lengths, where they are known.</summary>
+    /// <param name="modes">How many modes there are.</param>
+    public FitQuestion ByMeasured(int modes) => Rules.Measured ? this
+        : new(Location, Brief, Conventions with { FocalLength = FocalLengthSchool.Measured }, Rules with { Measured = true }, modes);
+
+    /// <summary>Nearest that a rig focuses at a focal length, mm from the sensor mark.</summary>
+    public double NearestFocusMm(FitRig rig, double focalLengthMm) => rig.ChainAt(focalLengthMm, Rules.Measured).Travel.NearestMm();
+
     /// <summary>Nearest that the sensor mark of a rig may be to the subject, mm.</summary>
     public double NearestMm(FitRig rig) => rig.FrontMm + Math.Max(Location.KeepOffMm, LeastAirMm);
 

@@ -36,6 +36,12 @@ public sealed record Fit(FitRig Rig, FitMode Mode, double FromMm, double ToMm, R
     /// <summary>Light to be taken away by filters at the lowest sensitivity, stops; 0 when none; null when not known.</summary>
     public double? FilterStops => SensitivityIso is { } iso ? Math.Max(0, PortableMath.Log2((Set.LowestIso ?? ExposureSettings.ReferenceIso) / iso)) : null;
 
+    /// <summary>How sure it is; null where it was not asked.</summary>
+    public FitMargin? Margin { get; init; }
+
+    /// <summary>Where it is not sure: another lens on the same body that is; null where none is found.</summary>
+    public Remedy? Surer { get; init; }
+
     /// <summary>How unsteady it is as it is carried, against an unsteadied 24 mm equivalent in both hands.</summary>
     public double Unsteadiness { get; init; }
 
@@ -58,6 +64,9 @@ public sealed record Miss(FitRig Rig, FitMode Mode, Shortfall Shortfall, IReadOn
 {
     /// <summary>The setting that comes nearest, for looking at; it does not give the shot. Null where there is none in focus.</summary>
     public Fit? Nearest { get; init; }
+
+    /// <summary>Where it may give the shot all the same: by how much it misses, and how surely. Null where it does not.</summary>
+    public Spare? Margin { get; init; }
 }
 
 /// <summary>What fits, and what does not.</summary>
@@ -78,11 +87,18 @@ public sealed record FitResult(
         var refused = told.Where(t => !Confirms(question, t.Fit)).Select(t => t.Found).ToHashSet();
         found = [.. found.Where(f => !refused.Contains(f))];
         var missed = search.Misses.OrderBy(m => m.Shortfall.Off).ThenBy(m => m.Rig.Group).ToArray();
+        var margins = new FitMargins(search.Shelf, question);
         var remedies = new Remedies(search, found);
+        Fit Sure(Fit fit)
+        {
+            var margin = margins.Of(fit.Rig, fit.Mode);
+            return fit with { Margin = margin, Surer = margin.Closest is null ? null : remedies.Surer(fit, margins) };
+        }
+
         return new(
             question.Frame,
-            [.. told.Where(t => !refused.Contains(t.Found)).Select(t => t.Fit)],
-            Nearest(missed.Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m)) { Nearest = NearestOf(question, m) }), mostMisses),
+            [.. told.Where(t => !refused.Contains(t.Found)).Select(t => Sure(t.Fit))],
+            [.. Nearest(missed.Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m)) { Nearest = NearestOf(question, m) }), mostMisses).Select(m => m with { Margin = margins.Of(m.Rig, m.Mode).Spares.FirstOrDefault(s => s.Mm < 0 && s.IsClose) })],
             found.Length,
             missed.Select(m => m.Rig.Group).Distinct().Count(),
             Contradiction.Find(question, search.Shelf));

@@ -1,3 +1,5 @@
+using Juxtopsis.Core.Margins;
+
 namespace Juxtopsis.Core.Fitting;
 
 /// <summary>
@@ -29,6 +31,9 @@ public sealed record FitRules
 
     /// <summary>True focal lengths count, where they were measured; else all are taken as marked.</summary>
     public bool Measured { get; init; } = true;
+
+    /// <summary>How far off what is not measured may be.</summary>
+    public Tolerances Tolerances { get; init; } = Tolerances.Usual;
 
     /// <summary>The highest sensitivity that the crew accepts, ISO.</summary>
     public double HighestIso { get; init; } = UsualHighestIso;

@@ -47,7 +47,7 @@ public sealed class FitSearch
         this.shelf = shelf;
         this.criterion = criterion == RankingCriterion.LeastChange && before is null ? RankingCriterion.LeastWeight : criterion;
         this.before = before;
-        question = new(location, brief, conventions with { DistanceFrom = DistanceMark.SensorMark, FocalLength = (rules ?? FitRules.All).Measured ? FocalLengthSchool.Measured : FocalLengthSchool.Marked }, rules ?? FitRules.All, shelf.Modes);
+        question = new(location, brief, conventions with { DistanceFrom = DistanceMark.SensorMark, FocalLength = (rules ?? FitRules.All).Measured ? FocalLengthSchool.Measured : FocalLengthSchool.Marked, Tolerances = (rules ?? FitRules.All).Tolerances }, rules ?? FitRules.All, shelf.Modes);
     }
 
     /// <summary>How many rigs there are to ask.</summary>

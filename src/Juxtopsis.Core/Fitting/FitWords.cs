@@ -4,6 +4,7 @@ using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Figures;
 using Juxtopsis.Core.Light;
+using Juxtopsis.Core.Margins;
 using Juxtopsis.Core.Optics;
 using Juxtopsis.Core.Quantities;
 using Juxtopsis.Core.Rigs;
@@ -87,6 +88,38 @@ public sealed class FitWords(LengthUnit unit)
         RankingCriterion.LeastChange => "by how many of body, lens and adapter differ from the shot before; another mode counts little.",
         _ => "ours before borrowed before hired; the lighter first.",
     };
+
+    /// <summary>How much is to spare, and how surely.</summary>
+    /// <param name="spare">Of what.</param>
+    /// <returns>A sentence without its full stop.</returns>
+    public string Say(Spare spare)
+    {
+        ArgumentNullException.ThrowIfNull(spare);
+        var (left, missing) = spare.Kind switch
+        {
+            SpareKind.Room => ("of room left", "of room missing"),
+            SpareKind.KeepOff => ("to what must be kept off", "nearer than it may"),
+            _ => ("to its nearest focus", "nearer than it focuses"),
+        };
+        return $"{Within(Math.Abs(spare.Mm), spare.PlusMinusMm)} {(spare.Mm < 0 ? missing : left)}, ± {(double.IsInfinity(spare.PlusMinusMm) ? "more than can be told" : About(spare.PlusMinusMm))}";
+    }
+
+    /// <summary>What makes it surer: to measure what it hangs on most.</summary>
+    /// <param name="spare">What is not sure.</param>
+    /// <param name="surer">Another lens that is; null where there is none.</param>
+    /// <returns>A sentence.</returns>
+    public static string Surer(Spare spare, Remedy? surer)
+    {
+        ArgumentNullException.ThrowIfNull(spare);
+        var unmeasured = spare.Parts.FirstOrDefault(p => !p.IsMeasured && p.PlusMinus > 0.3 * spare.PlusMinusMm);
+        var measure = unmeasured switch
+        {
+            null => "Keep it in mind",
+            { Source: MarginSource.Room } => "Measure the room",
+            var part => $"Test the {part.Item}",
+        };
+        return surer is null ? measure + "." : $"{measure}, or take the {surer.ItemName}.";
+    }
 
     /// <summary>By how much a rig misses.</summary>
     /// <param name="miss">The rig.</param>
@@ -179,6 +212,21 @@ public sealed class FitWords(LengthUnit unit)
     /// <summary>A distance as it is measured on set: from a metre to a centimetre, below to a millimetre, small things finer.</summary>
     private string Far(double mm) => LengthWords.Distance(
         double.IsInfinity(mm) ? mm : Math.Abs(mm) >= 1000 ? Math.Round(mm / 10) * 10 : Math.Abs(mm) >= 30 ? Math.Round(mm) : Math.Round(mm, 1), unit);
+
+    /// <summary>A length with no finer digits than its ± has; one that is less than these in its own.</summary>
+    private string Within(double mm, double plusMinusMm)
+    {
+        var step = 1.0;
+        while (plusMinusMm < double.PositiveInfinity && 100 * step <= plusMinusMm)
+        {
+            step *= 10;
+        }
+
+        return Math.Round(mm / step) is > 0 and var steps ? LengthWords.Distance(steps * step, unit) : Far(mm);
+    }
+
+    /// <summary>A ± in two digits: the third says nothing.</summary>
+    private string About(double mm) => LengthWords.Distance(Rounded(mm, 2), unit);
 
     private static double Rounded(double value, int digits) =>
         double.Parse(value.ToString($"G{digits}", CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);

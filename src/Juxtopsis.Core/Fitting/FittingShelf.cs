@@ -2,6 +2,7 @@ using Juxtopsis.Core.Briefs;
 using Juxtopsis.Core.Chains;
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Margins;
 
 namespace Juxtopsis.Core.Fitting;
 
@@ -14,6 +15,8 @@ public sealed class FittingShelf
     /// <summary>Most rigs that are put together of one shelf; a shelf that makes more is told so.</summary>
     public const int MostRigs = 100_000;
 
+    private const int MostVaried = 4000;
+
     private readonly GearItem[] items;
     private readonly MountBook mounts;
     private readonly Joining joining;
@@ -21,6 +24,7 @@ public sealed class FittingShelf
     private readonly List<GearItem> lenses;
     private readonly List<FitRig> rigs = [];
     private Dictionary<(FitRig Rig, GearItem Added, int At), FitRig?> variants = [];
+    private Dictionary<(FitRig Rig, MarginSource Source, string Item, double By), FitRig?> varied = [];
 
     /// <summary>Begins with some gear.</summary>
     /// <param name="items">Bodies, lenses, adapters, mounts; other kinds are left aside, and so are bodies without a mode and lenses that bend straight lines, since what they frame is not reckoned here.</param>
@@ -134,6 +138,48 @@ public sealed class FittingShelf
         return alone;
     }
 
+    /// <summary>A rig of which one thing is a little other than its papers or its test say.</summary>
+    /// <param name="rig">The rig.</param>
+    /// <param name="source">What of it.</param>
+    /// <param name="item">The name of the part.</param>
+    /// <param name="byShare">By how much, as a share.</param>
+    /// <returns>The rig; null when that does not go together.</returns>
+    internal FitRig? Varied(FitRig rig, MarginSource source, string item, double byShare)
+    {
+        var key = (rig, source, item, byShare);
+        if (varied.TryGetValue(key, out var known))
+        {
+            return known;
+        }
+
+        GearItem Part(GearItem part) => part.Name == item ? Scaled(part, source, 1 + byShare) : part;
+        var body = Part(rig.Body);
+        var made = FitRig.Of(rig.Group, body, ReferenceEquals(rig.Body, rig.Lens) ? body : Part(rig.Lens), [.. rig.Links.Select(Part)], [.. rig.Front.Select(Part)], rig.Modes, mounts);
+        if (varied.Count > MostVaried)
+        {
+            varied.Clear();
+        }
+
+        varied.Add(key, made);
+        return made;
+    }
+
+    private static GearItem Scaled(GearItem item, MarginSource source, double by)
+    {
+        GearItem Number(NumberField field, NumberField tested) => item.Get(field) is not { } value ? item : item.With(field, value * by).With(tested, value * by);
+        if (source != MarginSource.FocalLength)
+        {
+            return source == MarginSource.Factor ? Number(AdapterFields.Magnification, AdapterFields.TestedMagnification)
+                : item.Kind == GearKind.Attachment ? Number(FrontFields.Squeeze, FrontFields.TestedSqueeze) : Number(LensFields.Squeeze, LensFields.TestedSqueeze);
+        }
+
+        double[] marks = item.Get(LensFields.Measured) is { Count: > 0 } points ? [.. points.Select(p => p.At)]
+            : item.Get(LensFields.Short) is not { } from ? []
+            : item.Get(LensFields.Long) is { } to && to > from ? [from, to] : [from];
+        GearPoint[] scaled = [.. marks.Select(f => new GearPoint(f, by * (ChainOptics.MeasuredMm(item, f) ?? f)))];
+        return scaled.Length == 0 ? item : item.With(LensFields.Measured, scaled).With(LensFields.TestedFocal, scaled);
+    }
+
     private FitRig? Variant(FitRig rig, GearItem added, IReadOnlyList<GearItem> links, IReadOnlyList<GearItem> front)
     {
         var key = (rig, added, links.Count == rig.Links.Count ? -1 : links.TakeWhile(l => !ReferenceEquals(l, added)).Count());
@@ -167,7 +213,7 @@ public sealed class FittingShelf
     public FittingShelf Shared()
     {
         var shared = (FittingShelf)MemberwiseClone();
-        shared.variants = [];
+        (shared.variants, shared.varied) = ([], []);
         return shared;
     }
 

@@ -16,6 +16,9 @@ internal sealed class Remedies
 
     private const int Halvings = 50;
 
+    /// <summary>Of lenses that may be surer so many are asked.</summary>
+    private const int MostTried = 8;
+
     /// <summary>The brightest that a place can be made in earnest, EV at ISO 100: full sun.</summary>
     private const double BrightestEv = 16;
 
@@ -91,6 +94,19 @@ internal sealed class Remedies
             .OrderBy(f => f.Burden.Tier).ThenBy(f => Math.Abs(PortableMath.Log2(f.Point.FocalLengthMm * f.Rig.Magnification / wanted))).ThenBy(f => f.Rig.Group).FirstOrDefault();
         return other is null ? null
             : Instead(new(RemedyKind.OtherLens, other.Point.FocalLengthMm, other.Point.FocalLengthMm - miss.Rig.ShortMm) { ItemName = other.Rig.Lens.Name }, other.Rig, other.Mode);
+    }
+
+    /// <summary>For a proposal that is not sure: the lens on the same body whose focal length is nearest among those that are.</summary>
+    public Remedy? Surer(Fit fit, FitMargins margins)
+    {
+        var wanted = fit.Set.FocalLengthMm * fit.Rig.Magnification;
+        return fitsByBody[fit.Rig.Body.Id]
+            .Where(f => !ReferenceEquals(f.Rig.Lens, f.Rig.Body) && f.Rig.Group != fit.Rig.Group && f.Burden.Tier <= fit.Tier)
+            .OrderBy(f => f.Burden.Tier).ThenBy(f => Math.Abs(PortableMath.Log2(f.Point.FocalLengthMm * f.Rig.Magnification / wanted))).ThenBy(f => f.Rig.Group)
+            .Take(MostTried)
+            .Where(f => margins.Of(f.Rig, f.Mode).Closest is null)
+            .Select(f => Instead(new(RemedyKind.OtherLens, f.Point.FocalLengthMm, f.Point.FocalLengthMm - fit.Set.FocalLengthMm) { ItemName = f.Rig.Lens.Name }, f.Rig, f.Mode))
+            .FirstOrDefault(r => r is not null);
     }
 
     /// <summary>The picture that the rig does give from a place, or as near as it focuses.</summary>

@@ -54,9 +54,10 @@ public static class TestRecord
 
     private static GearItem With(GearItem item, TestResult result) => result.Quantity switch
     {
-        TestQuantity.FocalLength => item.With(LensFields.TestedFocal, Points(item, result)),
-        TestQuantity.Magnification => item.With(AdapterFields.TestedMagnification, Rounded(result)),
-        TestQuantity.Squeeze => item.With(item.Kind == GearKind.Attachment ? FrontFields.TestedSqueeze : LensFields.TestedSqueeze, Rounded(result)),
+        TestQuantity.FocalLength => item.With(LensFields.TestedFocal, Points(item, result)).With(LensFields.TestedFocalPlusMinus, FocalShare(item, result)),
+        TestQuantity.Magnification => item.With(AdapterFields.TestedMagnification, Rounded(result)).With(AdapterFields.TestedMagnificationPlusMinus, Share(result)),
+        TestQuantity.Squeeze when item.Kind == GearKind.Attachment => item.With(FrontFields.TestedSqueeze, Rounded(result)).With(FrontFields.TestedSqueezePlusMinus, Share(result)),
+        TestQuantity.Squeeze => item.With(LensFields.TestedSqueeze, Rounded(result)).With(LensFields.TestedSqueezePlusMinus, Share(result)),
         TestQuantity.TNumber => item.With(LensFields.TestedT, Rounded(result)),
         TestQuantity.ImageCircle => item.With(LensFields.TestedCircle, Rounded(result)),
         TestQuantity.MinimumFocusDistance => item.With(LensFields.TestedNearest, Rounded(result)),
@@ -70,6 +71,17 @@ public static class TestRecord
     {
         var at = result.AtMm ?? item.Get(LensFields.Short) ?? Math.Round(result.Value);
         return [.. item.Get(LensFields.TestedFocal).Where(p => p.At != at).Append(new(at, Rounded(result))).OrderBy(p => p.At)];
+    }
+
+    /// <summary>The ± as a share, within what a field takes; it stands beside what was found.</summary>
+    private static double Share(TestResult result) => Math.Round(Math.Clamp(result.PlusMinus / result.Value, 0, Quantity.Tolerance.Max), 5);
+
+    /// <summary>Of all marks of a zoom the largest counts; of a prime that is tested again, the last.</summary>
+    private static double FocalShare(GearItem item, TestResult result)
+    {
+        var at = result.AtMm ?? item.Get(LensFields.Short);
+        var others = item.Get(LensFields.TestedFocal).Any(p => p.At != at);
+        return others && item.Get(LensFields.TestedFocalPlusMinus) is { } before ? Math.Max(before, Share(result)) : Share(result);
     }
 
     /// <summary>To a tenth of its ±, so that no digit stands there that says nothing.</summary>

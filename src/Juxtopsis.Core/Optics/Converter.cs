@@ -17,6 +17,9 @@ public readonly record struct Converter(double Magnification, double? PlaceMm = 
     /// <summary>How far that may be off either way, mm.</summary>
     public const double UsualPlaceMarginMm = 20;
 
+    /// <summary>How far off the magnification may be, as a share, where it was measured; null where it was not.</summary>
+    public double? PlusMinusShare { get; init; }
+
     /// <summary>No glass.</summary>
     public static Converter None { get; } = new(1);
 

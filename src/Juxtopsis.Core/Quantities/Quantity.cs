@@ -208,6 +208,9 @@ public sealed record Quantity(string Name, string Unit, double Min, double Max, 
     /// <summary>How well a mark is set on a still, px.</summary>
     public static Quantity MarkError { get; } = new("± of a mark", "px", 0.1, 100, "2");
 
+    /// <summary>How far off something may be, as a share of it.</summary>
+    public static Quantity Tolerance { get; } = new("±", "", 0, 0.3, "3 %");
+
     /// <summary>Divisor of the picture's diagonal for the circle of confusion.</summary>
     public static Quantity CocDivisor { get; } = new("Circle of confusion divisor", "", 100, 20_000, "1500");
 

@@ -23,6 +23,10 @@ public static class ConventionFields
             Field.Choice<Conventions, DistanceMark>("distanceFrom", "Distances begin", "At the sensor mark or at the front of the lens.", (in c) => c.DistanceFrom, (in c, v) => c with { DistanceFrom = v }),
             Field.Choice<Conventions, DepthSchool>("squeezedDepth", "Sharp zone of a squeezed lens", "Which direction decides it.", (in c) => c.SqueezedDepth, (in c, v) => c with { SqueezedDepth = v }),
             Field.Choice<Conventions, FocalLengthSchool>("focalLength", "Focal lengths", "As marked or as measured.", (in c) => c.FocalLength, (in c, v) => c with { FocalLength = v }),
+            Usual("focalLengthTolerance", "Marked focal length ±", EntryKind.Tolerance, "How far off a focal length may be that nobody measured: 95 of 100 are nearer.", (in c) => c.Tolerances.FocalLengthShare, (in c, v) => c with { Tolerances = c.Tolerances with { FocalLengthShare = v } }),
+            Usual("factorTolerance", "Factor and squeeze ±", EntryKind.Tolerance, "How far off the factor of a reducer or extender, or a squeeze, may be that nobody measured.", (in c) => c.Tolerances.FactorShare, (in c, v) => c with { Tolerances = c.Tolerances with { FactorShare = v } }),
+            Usual("tapeToleranceMm", "Tape ±", EntryKind.Kept, "How far off a distance by tape may be.", (in c) => c.Tolerances.TapeMm, (in c, v) => c with { Tolerances = c.Tolerances with { TapeMm = v } }),
+            Usual("roomToleranceMm", "Room ±", EntryKind.Kept, "How far off the length of a place, or what is behind, may be that nobody taped.", (in c) => c.Tolerances.RoomMm, (in c, v) => c with { Tolerances = c.Tolerances with { RoomMm = v } }),
         ]);
 
     private static NumberField<Conventions> Usual(string key, string label, EntryKind kind, string help, FieldGetter<Conventions, double> get, FieldSetter<Conventions, double> set) =>

@@ -1,3 +1,5 @@
+using Juxtopsis.Core.Margins;
+
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>
@@ -40,6 +42,9 @@ public readonly record struct Conventions(double ReferenceWidthMm, double Refere
 
     /// <summary>Whether focal lengths are taken as marked or as measured.</summary>
     public FocalLengthSchool FocalLength { get; init; } = FocalLengthSchool.Marked;
+
+    /// <summary>How far off what is not measured may be. Figures do not change by it; it says how sure they are.</summary>
+    public Tolerances Tolerances { get; init; } = Tolerances.Usual;
 }
 
 /// <summary>What is divided by what to get a crop factor.</summary>

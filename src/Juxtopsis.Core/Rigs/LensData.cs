@@ -44,6 +44,9 @@ public sealed record LensData
     /// <summary>True focal length at infinity where the marked one is set, mm.</summary>
     public double? MeasuredFocalLengthMm { get; init; }
 
+    /// <summary>How far off that may be, as a share; null where nobody said.</summary>
+    public double? MeasuredPlusMinusShare { get; init; }
+
     /// <summary>Nearest focus, mm from the sensor mark.</summary>
     public double? MinimumFocusDistanceMm { get; init; }
 

@@ -29,6 +29,9 @@ public readonly record struct Rig(double SensorWidthMm, double SensorHeightMm, d
     /// <summary>Anamorphic squeeze; 1 for a spherical lens. The picture is this many times wider than it lies on the sensor.</summary>
     public double Squeeze { get; init; } = 1;
 
+    /// <summary>How far off the squeeze may be, as a share, where it was measured; null where it was not.</summary>
+    public double? SqueezePlusMinusShare { get; init; }
+
     /// <summary>Whether the squeeze is before or behind the iris.</summary>
     public SqueezePlace SqueezePlace { get; init; }
 

@@ -47,10 +47,11 @@ public static class RigFields
         [
             new("placeMm", Quantity.ConverterPlace, true, "From its glass to the plane that it images, mm; null when not known."),
             new("tubeBehindMm", Quantity.Extension, true, "Tube between it and what is nearer to the sensor, mm."),
+            new("plusMinusShare", Quantity.Tolerance, true, "How far off its factor may be, as a share; null where nobody measured it."),
         ],
         OpticsChain.Most,
-        (in r) => Converters(r).All(c => c is { PlaceMm: null, TubeBehindMm: 0 }) ? [] : [.. Converters(r).Select(c => new double?[] { c.PlaceMm, c.TubeBehindMm })],
-        (in r, rows) => r with { Optics = OpticsChain.Of(Merged(r, rows, (c, row) => c with { PlaceMm = row[0], TubeBehindMm = row[1] ?? 0 })) })
+        (in r) => Converters(r).All(c => c is { PlaceMm: null, TubeBehindMm: 0, PlusMinusShare: null }) ? [] : [.. Converters(r).Select(c => new double?[] { c.PlaceMm, c.TubeBehindMm, c.PlusMinusShare })],
+        (in r, rows) => r with { Optics = OpticsChain.Of(Merged(r, rows, (c, row) => c with { PlaceMm = row[0], TubeBehindMm = row[1] ?? 0, PlusMinusShare = row[2] })) })
     {
         RowOfEach = Glass,
     };
@@ -101,6 +102,7 @@ public static class RigFields
             Places,
             Unknown("opticsFastestFNumber", "Reducer lets out", EntryKind.FNumber, "The fastest aperture that comes out of the reducer, where it limits.", (in r) => r.OpticsFastestFNumber, (in r, v) => r with { OpticsFastestFNumber = v }),
             Usual("squeeze", "Squeeze", EntryKind.Squeeze, "How many times an anamorphic lens narrows the picture; 1 for a spherical lens.", (in r) => r.Squeeze, (in r, v) => r with { Squeeze = v }),
+            Unknown("squeezePlusMinusShare", "Squeeze ±", EntryKind.Tolerance, "How far off the squeeze may be, where it was measured; empty where it was not.", (in r) => r.SqueezePlusMinusShare, (in r, v) => r with { SqueezePlusMinusShare = v }),
             Field.Choice<Rig, SqueezePlace>("squeezePlace", "Squeeze sits", "Before or behind the iris.", (in r) => r.SqueezePlace, (in r, v) => r with { SqueezePlace = v }),
             Usual("squeezeTurnDeg", "Turned by", EntryKind.SqueezeTurn, "How far the squeeze is turned against the sensor, degrees; a point light’s streak must be level.", (in r) => r.SqueezeTurnDeg, (in r, v) => r with { SqueezeTurnDeg = v }),
             Usual("punchIn", "Punch-in", EntryKind.PunchIn, "Electronic zoom or a crop afterwards: 2 keeps half the width and half the height.", (in r) => r.PunchIn, (in r, v) => r with { PunchIn = v }),
@@ -114,6 +116,7 @@ public static class RigFields
             TNumber,
             new FlagField<Rig>("lens.takesNoFilter", "Takes no filter", "Nothing can be screwed on in front: the glass bulges, or there is no thread.", (in r) => r.Lens.TakesNoFilter, (in r, v) => r with { Lens = r.Lens with { TakesNoFilter = v } }),
             OfLens("measuredFocalLengthMm", "Measured focal length", EntryKind.FocalLength, "From a test of your own, at this mark. Counts when the conventions go by measured ones.", (in r) => r.Lens.MeasuredFocalLengthMm, (lens, v) => lens with { MeasuredFocalLengthMm = v }),
+            OfLens("measuredPlusMinusShare", "Measured ±", EntryKind.Tolerance, "How far off the measured focal length may be; empty for 1 %.", (in r) => r.Lens.MeasuredPlusMinusShare, (lens, v) => lens with { MeasuredPlusMinusShare = v }),
             OfLens("minimumFocusDistanceMm", "Nearest focus", EntryKind.MinimumFocusDistance, "From the sensor mark.", (in r) => r.Lens.MinimumFocusDistanceMm, (lens, v) => lens with { MinimumFocusDistanceMm = v }),
             OfLens("maximumMagnification", "Largest ratio", EntryKind.Magnification, "Size on the sensor over true size at the nearest focus: 1:4, 0.25. From it follows how the lens breathes.", (in r) => r.Lens.MaximumMagnification, (lens, v) => lens with { MaximumMagnification = v }),
             OfLens("pupilMagnification", "Pupil magnification", EntryKind.PupilMagnification, "Exit pupil over entrance pupil. Matters close up.", (in r) => r.Lens.PupilMagnification, (lens, v) => lens with { PupilMagnification = v }),

@@ -35,7 +35,7 @@ public sealed class FieldSetTests
         Assert.Empty(Properties<Scene>().Except([.. Keys(SceneFields.All), "still", "light", "shutter"]));
         Assert.Empty(Properties<LightSource>().Except(Keys(SceneFields.All)));
         Assert.Equal(["shutterAngleDeg", "shutterSeconds"], Keys(SceneFields.All).Where(k => k.StartsWith("shutter", StringComparison.Ordinal)));
-        Assert.Empty(Properties<Conventions>().Except(Keys(ConventionFields.All).Append("default")));
+        Assert.Empty(Properties<Conventions>().Except([.. Keys(ConventionFields.All), "default", "tolerances"]));
     }
 
     [Fact]

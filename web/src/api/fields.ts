@@ -91,6 +91,14 @@ export const rigFields = {
     isDistance: false,
     help: 'How many times an anamorphic lens narrows the picture; 1 for a spherical lens.',
   },
+  squeezePlusMinusShare: {
+    label: 'Squeeze ±',
+    empty: null,
+    kind: 'tolerance',
+    unit: '',
+    isDistance: false,
+    help: 'How far off the squeeze may be, where it was measured; empty where it was not.',
+  },
   squeezePlace: {
     label: 'Squeeze sits',
     empty: 'front',
@@ -185,6 +193,14 @@ export const rigFields = {
     unit: 'mm',
     isDistance: false,
     help: 'From a test of your own, at this mark. Counts when the conventions go by measured ones.',
+  },
+  'lens.measuredPlusMinusShare': {
+    label: 'Measured ±',
+    empty: null,
+    kind: 'tolerance',
+    unit: '',
+    isDistance: false,
+    help: 'How far off the measured focal length may be; empty for 1 %.',
   },
   'lens.minimumFocusDistanceMm': {
     label: 'Nearest focus',
@@ -692,6 +708,38 @@ export const conventionFields = {
     label: 'Focal lengths',
     empty: 'marked',
     help: 'As marked or as measured.',
+  },
+  focalLengthTolerance: {
+    label: 'Marked focal length ±',
+    empty: 0.03,
+    kind: 'tolerance',
+    unit: '',
+    isDistance: false,
+    help: 'How far off a focal length may be that nobody measured: 95 of 100 are nearer.',
+  },
+  factorTolerance: {
+    label: 'Factor and squeeze ±',
+    empty: 0.02,
+    kind: 'tolerance',
+    unit: '',
+    isDistance: false,
+    help: 'How far off the factor of a reducer or extender, or a squeeze, may be that nobody measured.',
+  },
+  tapeToleranceMm: {
+    label: 'Tape ±',
+    empty: 20,
+    kind: 'kept',
+    unit: 'mm',
+    isDistance: true,
+    help: 'How far off a distance by tape may be.',
+  },
+  roomToleranceMm: {
+    label: 'Room ±',
+    empty: 100,
+    kind: 'kept',
+    unit: 'mm',
+    isDistance: true,
+    help: 'How far off the length of a place, or what is behind, may be that nobody taped.',
   },
 } as const;
 

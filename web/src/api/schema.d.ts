@@ -2030,6 +2030,30 @@ export interface components {
              * @default marked
              */
             focalLength?: "marked" | "measured";
+            /**
+             * Format: double
+             * @description How far off a focal length may be that nobody measured: 95 of 100 are nearer.
+             * @default 0.03
+             */
+            focalLengthTolerance?: number;
+            /**
+             * Format: double
+             * @description How far off the factor of a reducer or extender, or a squeeze, may be that nobody measured.
+             * @default 0.02
+             */
+            factorTolerance?: number;
+            /**
+             * Format: double
+             * @description How far off a distance by tape may be.
+             * @default 20
+             */
+            tapeToleranceMm?: number;
+            /**
+             * Format: double
+             * @description How far off the length of a place, or what is behind, may be that nobody taped.
+             * @default 100
+             */
+            roomToleranceMm?: number;
         };
         /** @description What came of bringing a crew's file in. */
         CrewImportOutput: {
@@ -2358,6 +2382,8 @@ export interface components {
              * @description The highest sensitivity that the crew accepts, ISO.
              */
             highestIso?: number;
+            /** @description How far off what is not measured may be. */
+            tolerances?: components["schemas"]["TolerancesInput"];
             /** @description What a proposal must keep. */
             rules?: components["schemas"]["RulesInput"];
         };
@@ -2425,7 +2451,7 @@ export interface components {
          * @description What a typed text stands for; decides which notations are read and how arrow keys step.
          * @enum {unknown}
          */
-        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "shutterTime" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "behindSubject" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "watts" | "dataRate" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "surcharge" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight" | "stopsDifference" | "stillPixels" | "markError";
+        EntryKind: "subjectDistance" | "backgroundDistance" | "lensHeight" | "cameraPlace" | "sideways" | "minimumFocusDistance" | "viewing" | "fieldSize" | "focalLength" | "zoomRange" | "fNumber" | "widestAperture" | "tNumber" | "optics" | "squeeze" | "squeezeTurn" | "punchIn" | "deliveryAspect" | "deliveryWidth" | "sensorArea" | "recordedPixels" | "magnification" | "pupilMagnification" | "frontFromSensor" | "imageCircle" | "frontOpening" | "closeUp" | "extension" | "mountError" | "rearFilter" | "refractiveIndex" | "sensitivity" | "filter" | "variableFilter" | "stabilisationStops" | "fps" | "shutterAngle" | "shutterTime" | "brightness" | "mains" | "cocDivisor" | "circle" | "circlePx" | "blurShare" | "weight" | "behindSubject" | "price" | "partLength" | "flange" | "count" | "minutes" | "wattHours" | "watts" | "dataRate" | "gigabytes" | "pixels" | "sensorSide" | "roomSize" | "kept" | "subjectSize" | "pictureShare" | "surcharge" | "seconds" | "closeUpPlace" | "converterPlace" | "figureHeight" | "stopsDifference" | "stillPixels" | "markError" | "tolerance";
         /** @description What was read from a typed text. JSON has no infinity, so it has a word of its own. */
         EntryOutput: {
             /** @description The numbers in the kind's unit; empty when infinite or not read. */
@@ -2824,6 +2850,7 @@ export interface components {
              * @description The one to set at the farthest.
              */
             toFocalMm: number;
+            margin: null | components["schemas"]["MarginOutput"];
         };
         /** @description Asks what fits. */
         FitRequest: {
@@ -3395,6 +3422,8 @@ export interface components {
              * @description Height under the lowest beam, mm; left out under the sky.
              */
             heightMm?: null | number;
+            /** @description True when its sides were taped on the spot; else they are as somebody was told, and less sure. */
+            taped?: boolean;
             /**
              * Format: double
              * @description From the subject to what is behind it, mm; left out in the open. A place with a length needs it.
@@ -3562,6 +3591,45 @@ export interface components {
          * @enum {unknown}
          */
         LooksAlong: "length" | "width";
+        /** @description How sure a proposal is. */
+        MarginOutput: {
+            /**
+             * Format: double
+             * @description How far from the place told the camera may have to stand for the framing, mm; null for a zoom, whose ring makes up for it.
+             */
+            standPlusMinusMm: null | number;
+            /** @description What it may run out of. */
+            spares: components["schemas"]["SpareOutput"][];
+            /**
+             * Format: int32
+             * @description The place among these of what it is closest to running out of; null where all is sure.
+             */
+            closest: null | number;
+            surer: null | components["schemas"]["RemedyOutput"];
+        };
+        /** @description What one uncertainty makes of a figure. */
+        MarginPartOutput: {
+            /** @description What it comes from. */
+            source: components["schemas"]["MarginSource"];
+            item: string;
+            /**
+             * Format: double
+             * @description The ± of what is put in: a share, or mm for tape and room.
+             */
+            given: number;
+            /** @description True when a test or a tape gave it. */
+            isMeasured: boolean;
+            /**
+             * Format: double
+             * @description The ± of the figure that follows from it alone, in the figure's unit; null where it cannot be bounded.
+             */
+            plusMinus: null | number;
+        };
+        /**
+         * @description What an uncertainty comes from.
+         * @enum {unknown}
+         */
+        MarginSource: "focalLength" | "factor" | "squeeze" | "tape" | "room";
         /** @description A mark on a still. */
         MarkInput: {
             /**
@@ -3800,6 +3868,7 @@ export interface components {
             /** @description What would let it: each was tried. */
             remedies: components["schemas"]["RemedyOutput"][];
             nearest: null | components["schemas"]["FitOutput"];
+            margin: null | components["schemas"]["SpareOutput"];
         };
         /** @description A thing that no shelf has and that would bring the look nearer. */
         MissingOutput: {
@@ -4381,6 +4450,11 @@ export interface components {
                  * @description Tube between it and what is nearer to the sensor, mm.
                  */
                 tubeBehindMm?: null | number;
+                /**
+                 * Format: double
+                 * @description How far off its factor may be, as a share; null where nobody measured it.
+                 */
+                plusMinusShare?: null | number;
             })[];
             /**
              * Format: double
@@ -4393,6 +4467,11 @@ export interface components {
              * @default 1
              */
             squeeze?: number;
+            /**
+             * Format: double
+             * @description How far off the squeeze may be, where it was measured; empty where it was not.
+             */
+            squeezePlusMinusShare?: null | number;
             /**
              * @description Before or behind the iris.
              * @default front
@@ -4469,6 +4548,11 @@ export interface components {
                  * @description From a test of your own, at this mark. Counts when the conventions go by measured ones.
                  */
                 measuredFocalLengthMm?: null | number;
+                /**
+                 * Format: double
+                 * @description How far off the measured focal length may be; empty for 1 %.
+                 */
+                measuredPlusMinusShare?: null | number;
                 /**
                  * Format: double
                  * @description From the sensor mark.
@@ -5470,6 +5554,32 @@ export interface components {
             assumed: boolean;
         };
         /**
+         * @description What a rig may run out of.
+         * @enum {unknown}
+         */
+        SpareKind: "room" | "keepOff" | "focus";
+        /** @description How much is to spare before a rig no longer gives a shot. */
+        SpareOutput: {
+            /** @description Of what. */
+            kind: components["schemas"]["SpareKind"];
+            /**
+             * Format: double
+             * @description How much, mm; below 0 where it is missing.
+             */
+            mm: number;
+            /**
+             * Format: double
+             * @description 95 of 100 times it is nearer to that than this, mm; null where that cannot be told.
+             */
+            plusMinusMm: null | number;
+            /** @description Both in words. */
+            say: string;
+            /** @description What makes it surer. */
+            fix: string;
+            /** @description What the ± comes from, the largest first. */
+            parts: components["schemas"]["MarginPartOutput"][];
+        };
+        /**
          * @description Where a squeeze sits.
          * @enum {unknown}
          */
@@ -5886,6 +5996,29 @@ export interface components {
              */
             weightPlusMinusG?: number;
         };
+        /** @description How far off what is not measured may be: 95 of 100 are nearer. */
+        TolerancesInput: {
+            /**
+             * Format: double
+             * @description A marked focal length, as a share.
+             */
+            focalLengthShare?: number;
+            /**
+             * Format: double
+             * @description The factor of a reducer or extender, and a squeeze, as a share.
+             */
+            factorShare?: number;
+            /**
+             * Format: double
+             * @description A distance by tape, mm.
+             */
+            tapeMm?: number;
+            /**
+             * Format: double
+             * @description The length of a place that nobody taped, mm.
+             */
+            roomMm?: number;
+        };
         /** @description Sums over a chain. */
         TotalsOutput: {
             /**
@@ -6196,6 +6329,13 @@ export interface components {
             inputs: components["schemas"]["WorkingInputOutput"][];
             /** @description Intermediate results in order, the figure itself last. */
             steps: components["schemas"]["WorkingStepOutput"][];
+            /**
+             * Format: double
+             * @description How far off it may be, by what is not measured: 95 of 100 are nearer. Null where that cannot be told, or the figure is infinite.
+             */
+            plusMinus: null | number;
+            /** @description What that comes from, the largest first. */
+            marginParts: components["schemas"]["MarginPartOutput"][];
         };
         /** @description Asks how a figure came about. */
         WorkingRequest: {

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useId, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { hasWords } from '../ui/words';
+import { useSettings } from './settings';
 import { findAll, type Found } from './finding';
 
 interface FindDialogProps {
@@ -21,6 +22,7 @@ export function FindDialog({ onClose, commands }: FindDialogProps) {
   const here: Found[] = [
     { group: 'Do', name: 'Daylight, or Set for a dark stage', act: commands.switchLight },
     { group: 'Do', name: 'Metres, or feet and inches', act: commands.toggleFeet },
+    { group: 'Do', name: 'How far off figures may be', act: useSettings.getState().toggleMargins },
     { group: 'Do', name: 'Show the keys', act: commands.showKeys },
     { group: 'Do', name: 'Take the tour', act: commands.takeTour },
   ];

@@ -17,6 +17,8 @@ interface Settings {
   conventions: Conventions | null;
   /** The group of figures that is shown. */
   topic: string;
+  /** How far off figures may be stands under them. */
+  showMargins: boolean;
   /** The rows of figures that this person has put together; empty for none. */
   chosenRows: FigureId[];
   /** The ground line is seen from above rather than from the side. */
@@ -37,6 +39,7 @@ interface Settings {
   openedProduction: (id: string) => void;
   preferConventions: (conventions: Conventions | null) => void;
   showTopic: (topic: string) => void;
+  toggleMargins: () => void;
   turnGround: () => void;
   nameWriter: (name: string) => void;
   chooseFront: (one: string, other: string) => void;
@@ -56,6 +59,7 @@ export const useSettings = create<Settings>()(
       lastProduction: null,
       conventions: null,
       topic: 'Essentials',
+      showMargins: false,
       chosenRows: [],
       fromAbove: false,
       plotAcross: 'distance',
@@ -70,6 +74,7 @@ export const useSettings = create<Settings>()(
       openedProduction: (id) => set({ lastProduction: id }),
       preferConventions: (conventions) => set({ conventions }),
       showTopic: (topic) => set({ topic }),
+      toggleMargins: () => set((s) => ({ showMargins: !s.showMargins })),
       turnGround: () => set((s) => ({ fromAbove: !s.fromAbove })),
       nameWriter: (writerName) => set({ writerName }),
       chooseFront: (frontOne, frontOther) => set({ frontOne, frontOther }),

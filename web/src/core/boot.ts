@@ -42,6 +42,8 @@ export type FitResponse = Schemas['FitResponse'];
 export type WantedFrame = Schemas['FrameOutput'];
 export type Fit = Schemas['FitOutput'];
 export type Miss = Schemas['MissOutput'];
+export type Spare = Schemas['SpareOutput'];
+export type MarginPart = Schemas['MarginPartOutput'];
 export type Remedy = Schemas['RemedyOutput'];
 export type FitRig = Schemas['RigOutput'];
 export type DayRequest = Schemas['DayRequest'];
@@ -138,6 +140,7 @@ export interface Words {
 
 interface Exports {
   Evaluate: (json: string) => Float64Array;
+  Margins: (json: string) => Float64Array;
   Words: (json: string, feet: boolean) => string;
   Working: (json: string, feet: boolean) => string;
   Solve: (json: string, feet: boolean) => string;
@@ -206,6 +209,8 @@ export interface Stepwise<Request, Response> {
 export interface Core {
   /** A report for each rig; null when the request is refused, and the words say why. */
   evaluate: (setup: Setup) => RigReport[] | null;
+  /** How far off each figure of each rig may be by what is not measured; NaN for what is not there or infinite. Null when refused. */
+  margins: (setup: Setup) => Numbers[] | null;
   words: (setup: Setup, feet: boolean) => Words;
   working: (setup: Setup, rig: number, figure: FigureId, feet: boolean) => Working | null;
   solve: (request: SolveRequest, feet: boolean) => Solution[][] | Diagnostic[];
@@ -309,6 +314,10 @@ export async function boot(): Promise<Core> {
         reports.push({ reasons: row[at]!, figures: named(row, at + 1), differences: named(row, at + 1 + names.length) });
       }
       return reports;
+    },
+    margins(setup) {
+      const row = door.Margins(JSON.stringify(bare(setup)));
+      return row[0] === 0 ? setup.rigs.map((_, i) => named(row, 1 + i * names.length)) : null;
     },
     words(setup, feet) {
       const said = JSON.parse(door.Words(JSON.stringify(bare(setup)), feet)) as Schemas['WordsOutput'] | Problem;

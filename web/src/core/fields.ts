@@ -29,6 +29,9 @@ export function fieldText(field: NumberField, value: number, feet: boolean): str
   if (field.isDistance) {
     return distanceField(value, feet);
   }
+  if (field.kind === 'tolerance') {
+    return withUnit(plain(100 * value, 2), '%');
+  }
   if (field.kind === 'shutterTime') {
     return exposureTime(value, decimals);
   }

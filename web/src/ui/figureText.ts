@@ -79,6 +79,44 @@ export function figureText(info: FigureInfo, value: number, feet: boolean, large
   }
 }
 
+/** How far off a figure may be: two digits of it in the figure's own unit, since a third says nothing. Null where there is nothing to say. */
+export function plusMinusText(info: FigureInfo, plusMinus: number, feet: boolean, largestMm: number): string | null {
+  if (Number.isNaN(plusMinus) || plusMinus === 0 || info.unit === 'reading') {
+    return null;
+  }
+  if (!Number.isFinite(plusMinus)) {
+    return '± more than can be told';
+  }
+  const two = (value: number) => plain(Number(value.toPrecision(2)), 6);
+  switch (info.unit) {
+    case 'sceneMm': {
+      const { unit, mm } = lengthScale(largestMm, feet);
+      return `± ${withUnit(two(plusMinus / mm), unit)}`;
+    }
+    case 'lensMm':
+      return `± ${withUnit(two(plusMinus), 'mm')}`;
+    case 'share':
+      return `± ${withUnit(two(100 * plusMinus), '%')}`;
+    case 'stops':
+    case 'ev':
+      return `± ${withUnit(two(plusMinus), 'st')}`;
+    case 'degrees':
+      return `± ${two(plusMinus)}°`;
+    case 'times':
+      return `± ${two(plusMinus)}×`;
+    case 'pixels':
+      return `± ${withUnit(two(plusMinus), 'px')}`;
+    case 'grams':
+      return `± ${weight(plusMinus)}`;
+    case 'money':
+      return `± ${money(plusMinus)}`;
+    case 'seconds':
+      return `± ${withUnit(two(1000 * plusMinus), 'ms')}`;
+    default:
+      return `± ${two(plusMinus)}`;
+  }
+}
+
 /** A difference from the yardstick as text; null where there is none. */
 export function differenceText(info: FigureInfo, value: number, feet: boolean, largestMm: number): string | null {
   if (Number.isNaN(value)) {

@@ -74,6 +74,7 @@ internal static class LensFields
     public static readonly ChoiceField<Projection> Projection = new("projection", "Projection", "How it draws straight lines.", "straight lines", "fisheye", "other");
 
     public static readonly PointsField TestedFocal = new("testedFocal", "Tested focal lengths", EntryKind.FocalLength, EntryKind.FocalLength, "True focal length at marked ones, as a test of a unit found it.") { StandsFor = Measured, IsFromTest = true };
+    public static readonly NumberField TestedFocalPlusMinus = new("testedFocalPlusMinus", "Tested focal lengths ±", EntryKind.Tolerance, "How far off they may be, as a share, as the test says.") { IsFromTest = true };
     public static readonly NumberField TestedT = new("testedT", "Tested T-number", EntryKind.TNumber, "Wide open, as a test found it.") { StandsFor = WidestT, IsFromTest = true };
     public static readonly NumberField TestedCircle = new("testedCircleMm", "Tested image circle", EntryKind.ImageCircle, "To where three stops are lost, as a test found it.") { StandsFor = ImageCircle, IsFromTest = true };
     public static readonly NumberField TestedNearest = new("testedMinimumFocusDistanceMm", "Tested nearest focus", EntryKind.MinimumFocusDistance, "From the sensor mark, as taped.") { StandsFor = Nearest, IsFromTest = true };
@@ -81,7 +82,8 @@ internal static class LensFields
     public static readonly NumberField TestedSqueeze = new("testedSqueeze", "Tested squeeze", EntryKind.Squeeze, "As a test found it.") { StandsFor = Squeeze, IsFromTest = true };
 
     /// <summary>What tests find of a lens.</summary>
-    public static readonly FieldGroup Tested = new("As tested", TestedFocal, TestedT, TestedCircle, TestedNearest, TestedRatio, TestedSqueeze, CommonFields.TestedWeight, CommonFields.TestedBy);
+    public static readonly NumberField TestedSqueezePlusMinus = new("testedSqueezePlusMinus", "Tested squeeze ±", EntryKind.Tolerance, "How far off it may be, as the test says.") { IsFromTest = true };
+    public static readonly FieldGroup Tested = new("As tested", TestedFocal, TestedFocalPlusMinus, TestedT, TestedCircle, TestedNearest, TestedRatio, TestedSqueeze, TestedSqueezePlusMinus, CommonFields.TestedWeight, CommonFields.TestedBy);
 
     /// <summary>What matters first.</summary>
     public static readonly GearField[] Main = [Short, Long, Widest, WidestLong, ImageCircle, MadeFor, Nearest, FilterThread];

@@ -9,6 +9,7 @@ internal static class AdapterFields
     public static readonly TextField LensMount = new("lensMount", "Takes", Texts.MaxMountName, "The mount of lenses that it takes.") { NamesMount = true, Required = true };
     public static readonly NumberField Magnification = new("magnification", "Magnification", EntryKind.Optics, "Below 1 for a reducer, above for an extender; empty or 1 without glass.");
     public static readonly NumberField TestedMagnification = new("testedMagnification", "Tested magnification", EntryKind.Optics, "As a test found it.") { StandsFor = Magnification, IsFromTest = true };
+    public static readonly NumberField TestedMagnificationPlusMinus = new("testedMagnificationPlusMinus", "Tested magnification ±", EntryKind.Tolerance, "How far off it may be, as the test says.") { IsFromTest = true };
     public static readonly NumberField FastestOut = new("fastestOutF", "Lets out at most", EntryKind.FNumber, "The fastest f-number that comes out of its glass.");
     public static readonly NumberField Extension = new("extensionMm", "Extends by", EntryKind.Extension, "How much farther it holds the lens than infinity asks: a tube's length.");
     public static readonly NumberField ImageCircleOut = new("circleOutMm", "Lights at most", EntryKind.ImageCircle, "The largest image circle that comes out of it.");
@@ -26,6 +27,7 @@ internal static class FrontFields
 {
     public static readonly NumberField Squeeze = new("squeezeRatio", "Squeeze", EntryKind.Squeeze, "How much it squeezes.") { Required = true };
     public static readonly NumberField TestedSqueeze = new("testedSqueezeRatio", "Tested squeeze", EntryKind.Squeeze, "As a test found it.") { StandsFor = Squeeze, IsFromTest = true };
+    public static readonly NumberField TestedSqueezePlusMinus = new("testedSqueezeRatioPlusMinus", "Tested squeeze ±", EntryKind.Tolerance, "How far off it may be, as the test says.") { IsFromTest = true };
     public static readonly NumberField RearOpening = new("rearOpeningMm", "Rear opening", EntryKind.PartLength, "Clear diameter at its back.");
     public static readonly PointsField ShortestTaking = new("shortestTaking", "Shortest taking lens", EntryKind.ImageCircle, EntryKind.FocalLength, "The shortest focal length behind it for each diagonal of a sensor's area, such as 28.2: 35; 43.3: 50.");
     public static readonly FlagField NeedsSupport = new("needsSupport", "Needs support", "Yes when it must not hang on the lens's thread alone.");

@@ -1,6 +1,6 @@
 import { Box, ButtonBase, Tooltip } from '@mui/material';
 import { styled } from '@mui/material/styles';
-import { memo, useRef, type MouseEvent } from 'react';
+import { memo, useMemo, useRef, type MouseEvent } from 'react';
 import { chosenTopic, useSettings } from '../../app/settings';
 import { figureFont } from '../../app/theme';
 import { core, isWorry, type FigureId } from '../../core/core';
@@ -11,7 +11,7 @@ import { useCalm } from '../../ui/useCalm';
 import { useInSight } from '../../ui/useInSight';
 import { idAt, useBench } from './benchStore';
 import { orderRigs } from './rowCommands';
-import { groupsOf, moneyTopic, rowDifferences, rowTexts, topics, type FigureRow } from './figureRows';
+import { groupsOf, moneyTopic, rowDifferences, rowMargins, rowTexts, topics, type FigureRow } from './figureRows';
 import { usePanel } from './panels/panelStore';
 import { type FiguresProps, TakeOut } from './figures/TakeOut';
 import { MoneyTotals } from './figures/MoneyTotals';
@@ -31,6 +31,7 @@ const Table = styled('table')(({ theme }) => ({
   // A figure's box has a size of its own, so that a new figure lays out its box and not the whole table.
   '& td .figure': { display: 'block', marginLeft: 'auto', contain: 'strict', width: 112, height: 20, lineHeight: '20px' },
   '& td.difference .figure': { width: 66 },
+  '& td .margin': { display: 'block', fontSize: 11.5, lineHeight: '14px', color: theme.vars!.palette.text.secondary },
   '& td.warn': { color: theme.vars!.palette.warning.main },
   '& [data-figure], & [data-sort]': { cursor: 'pointer', borderRadius: 3 },
   '& [data-figure]:hover': { background: theme.vars!.palette.divider },
@@ -65,6 +66,18 @@ const FiguresPanel = styled(Panel)(({ theme }) => ({
 }));
 
 const outOfSightMs = 200;
+const marginsMs = 200;
+
+/** How far off the figures may be, a moment after the hand has come to rest; null while that is not asked for. */
+function useMargins(rigs: number) {
+  const shown = useSettings((s) => s.showMargins);
+  const calm = useCalm(
+    useBench((s) => (shown ? s.document.setup : null)),
+    marginsMs,
+  );
+  const margins = useMemo(() => calm && core().margins(calm), [calm]);
+  return margins?.length === rigs ? margins : null;
+}
 
 /** The figures of all rigs. Out of sight they follow calmly, so that a hand that drags elsewhere does not wait for them. */
 export const Figures = memo(function Figures(props: FiguresProps) {
@@ -82,6 +95,7 @@ export const Figures = memo(function Figures(props: FiguresProps) {
 const Rows = memo(function Rows({ name, rigs, scene, reports, yardstick, feet, conventions }: FiguresProps) {
   const chosen = useSettings((s) => s.chosenRows);
   const topic = useSettings((s) => (s.topic in topics || (s.topic === chosenTopic && s.chosenRows.length > 0) ? s.topic : 'Essentials'));
+  const margins = useMargins(reports.length);
   const columns = reports.map((_, i) => ({ index: i, compared: i !== yardstick }));
   const groups = groupsOf(
     topic,
@@ -128,6 +142,7 @@ const Rows = memo(function Rows({ name, rigs, scene, reports, yardstick, feet, c
             {group.rows.map((row, place) => {
               const texts = rowTexts(row, reports, feet);
               const differences = rowDifferences(row, reports, feet);
+              const plusMinus = margins && rowMargins(row, reports, margins, feet);
               const rowName = row.name ?? core().figures[row.figure].name;
               return (
                 <tr key={rowName} data-row={rowName}>
@@ -145,6 +160,7 @@ const Rows = memo(function Rows({ name, rigs, scene, reports, yardstick, feet, c
                         data-rig={index}
                       >
                         <Figure text={texts[index]!} />
+                        {plusMinus?.[index] != null && <span className="margin">{plusMinus[index]}</span>}
                       </div>
                     </td>,
                     compared && (

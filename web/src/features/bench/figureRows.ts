@@ -1,5 +1,5 @@
-import { core, type FigureId, type RigReport } from '../../core/core';
-import { differenceText, figureText } from '../../ui/figureText';
+import { core, type FigureId, type Numbers, type RigReport } from '../../core/core';
+import { differenceText, figureText, plusMinusText } from '../../ui/figureText';
 import { fixed, withUnit } from '../../ui/format';
 
 /** A row of the figures: what stands in it, and what opens when it is pressed. Nothing here computes. */
@@ -306,6 +306,13 @@ export function rowTexts(row: FigureRow, reports: RigReport[], feet: boolean): s
   const info = core().figures[row.figure];
   const largest = largestOf(row, reports);
   return reports.map((r) => row.text?.(r) ?? figureText(info, r.figures[row.figure], feet, largest));
+}
+
+/** How far off each rig's figure may be in a row; none for rows that are told in words of their own. */
+export function rowMargins(row: FigureRow, reports: RigReport[], margins: Numbers[], feet: boolean): (string | null)[] {
+  const info = core().figures[row.figure];
+  const largest = largestOf(row, reports);
+  return margins.map((m) => (row.text ? null : plusMinusText(info, m[row.figure], feet, largest)));
 }
 
 /** How each rig differs from the yardstick in a row. */

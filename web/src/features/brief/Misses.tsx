@@ -50,6 +50,11 @@ function MissItem({ shot, miss }: { shot: ShotInput; miss: Miss }) {
         {name} <span>{besidesOf(miss.rig)}</span>
       </div>
       <div className="set warn">{miss.why.message}</div>
+      {miss.margin && (
+        <div className="set">
+          It may give it all the same: {miss.margin.say}. {miss.margin.fix}
+        </div>
+      )}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, mt: 0.25 }}>
         {nearest && !isPicked && (
           <Button size="small" onClick={() => pick(nearest)}>

@@ -90,6 +90,13 @@ export function PlaceForm({ shot, place, feet }: { shot: ShotInput; place: Locat
           value: 0,
         })}
       </Grid>
+      {(place.lengthMm ?? place.widthMm ?? place.heightMm) != null && (
+        <FormControlLabel
+          label="Its sides were taped on the spot"
+          sx={{ '& .MuiFormControlLabel-label': { fontSize: 14 } }}
+          control={<Checkbox size="small" checked={place.taped ?? false} onChange={(event) => set({ taped: event.target.checked })} />}
+        />
+      )}
       <Button size="small" aria-expanded={more} onClick={() => setMore(!more)} sx={{ justifySelf: 'start' }}>
         {more ? 'Less of this place' : 'Light and more of this place'}
       </Button>

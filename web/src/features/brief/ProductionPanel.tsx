@@ -1,6 +1,10 @@
 import { Box, Button, Checkbox, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, Typography } from '@mui/material';
+import { useSettings } from '../../app/settings';
 import type { Delivery } from '../../core/core';
+import { conventionFields } from '../../core/fields';
+import { conventionsOf } from '../../gear/tolerances';
 import { EntryField } from '../../ui/EntryField';
+import { FieldEntry } from '../../ui/FieldEntry';
 import { exposureTime, plain, shape, withUnit } from '../../ui/format';
 import { Bag } from './Bag';
 import { placesOf, shotsOf, useProduction } from './productionStore';
@@ -8,10 +12,19 @@ import { changeProduction, removePlace } from './commands';
 import { Grid, problemOf, WordsField } from './formParts';
 import { entriesOf, rules } from './words';
 
+const tolerances = [
+  ['focalLengthShare', 'focalLengthTolerance'],
+  ['factorShare', 'factorTolerance'],
+  ['tapeMm', 'tapeToleranceMm'],
+  ['roomMm', 'roomToleranceMm'],
+] as const;
+
 /** What holds for the whole production: delivery, units, gear to choose from. */
 export function ProductionPanel({ onClose }: { onClose: () => void }) {
   const document = useProduction((s) => s.document);
   const problems = useProduction((s) => s.problems);
+  const feet = useSettings((s) => s.feet);
+  const preferConventions = useSettings((s) => s.preferConventions);
   const delivery = document.delivery ?? {};
   const set = (part: Partial<Delivery>) => changeProduction({ delivery: { ...delivery, ...part } });
   const unused = placesOf(document).filter((p) => shotsOf(document).every((s) => s.locationId !== p.id));
@@ -102,6 +115,29 @@ export function ProductionPanel({ onClose }: { onClose: () => void }) {
               ))}
             </Box>
           </Box>
+        </Box>
+        <Box component="section" aria-label="How sure">
+          <Typography sx={{ fontSize: 13.5 }}>
+            How far off what nobody measured may be: 95 of 100 are nearer. What fits says how sure it is by these.
+          </Typography>
+          <Grid style={{ gridTemplateColumns: 'repeat(auto-fit, minmax(110px, 1fr))', paddingTop: 4 }}>
+            {tolerances.map(([key, field]) => (
+              <FieldEntry
+                key={key}
+                field={conventionFields[field]}
+                value={delivery.tolerances?.[key]}
+                feet={feet}
+                problem={problemOf(problems, `delivery.tolerances.${key}`)}
+                onValue={(value) => set({ tolerances: { ...delivery.tolerances, [key]: value ?? 0 } })}
+              />
+            ))}
+          </Grid>
+          <Button
+            size="small"
+            onClick={() => preferConventions({ ...useSettings.getState().conventions, ...conventionsOf(delivery.tolerances ?? {}) })}
+          >
+            Use these for all new work
+          </Button>
         </Box>
         <WordsField
           label="Units, with commas between them"

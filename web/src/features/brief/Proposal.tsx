@@ -2,9 +2,10 @@ import { Box, Button, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { hidden } from '../../ui/hidden';
 import { useSettings } from '../../app/settings';
-import type { Diagnostic, Fit, ShotInput } from '../../core/core';
+import type { Diagnostic, Fit, ShotInput, Spare } from '../../core/core';
 import { Figure } from '../../ui/Figure';
 import { weight } from '../../ui/figureText';
+import { about, sourceOf } from '../../ui/margins';
 import { aperture, distance, fixed, plain, withUnit } from '../../ui/format';
 import { pick, useAnswers } from './answers';
 import { changeShot } from './commands';
@@ -117,7 +118,11 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
   const feet = useSettings((s) => s.feet);
   const picked = useAnswers((s) => s.picked === fit);
   const { rig } = fit;
+  const { closest, spares, surer } = fit.margin ?? { spares: [] };
+  const close = closest == null ? undefined : spares[closest];
+  const roomSpare = fit.toMm - fit.fromMm > 10 ? undefined : spares.find((s) => s.kind === 'room');
   const far = (mm: number) => distance(mm, feet);
+  const sure = (spare: Spare | undefined) => (spare?.plusMinusMm ? `, ± ${about(spare.plusMinusMm, feet)}` : '');
   const zone = `${far(fit.nearMm)} to ${fit.farMm == null ? '∞' : far(fit.farMm)}`;
   const chosen = isChosen(shot, fit);
   const name = [rig.bodyName, rig.lensName].filter(Boolean).join(', ');
@@ -171,6 +176,7 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
             {weight(rig.weightG)}
           </div>
         </Line>
+        {close && !picked && <div className="more warn">{close.say}</div>}
         {picked && (
           <div className="more">
             {fit.toMm - fit.fromMm > 10 && (
@@ -179,7 +185,11 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
                 {Math.abs(fit.toFocalMm - fit.fromFocalMm) > 0.5 && `, zoomed from ${mm(fit.fromFocalMm)} to ${mm(fit.toFocalMm)}`}
               </span>
             )}
-            {fit.roomLeftMm != null && <span>{far(fit.roomLeftMm)} of room left</span>}
+            {fit.roomLeftMm != null && (
+              <span>
+                {far(fit.roomLeftMm)} of room left{sure(roomSpare)}
+              </span>
+            )}
             <span>sharp {zone}</span>
             {fit.sensitivityIso != null && <span>{light(fit)}</span>}
             <span>{rig.weightUnknown ? 'weight not wholly known' : weight(rig.weightG)}</span>
@@ -188,6 +198,7 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
           </div>
         )}
         {picked && <Details fit={fit} shot={shot} />}
+        {picked && fit.margin && <Sureness margin={fit.margin} feet={feet} />}
       </button>
       {picked && (
         <Box sx={{ gridColumn: '2', display: 'flex', flexWrap: 'wrap', gap: 0.5, pb: 0.75 }}>
@@ -203,9 +214,45 @@ export function Proposal({ shot, fit, ticked, full, onTick }: ProposalProps) {
             name={name}
           />
           <BenchButton fits={[fit]} label="To the Bench" />
+          {surer?.fit && (
+            <Button size="small" variant="outlined" onClick={() => takeInstead(shot, surer.fit!)}>
+              {surer.say}
+            </Button>
+          )}
         </Box>
       )}
     </Item>
+  );
+}
+
+/** Another rig in place of one that is not sure. */
+function takeInstead(shot: ShotInput, fit: Fit): void {
+  changeShot(shot.id, { chosen: chosenOfSetting(fit) });
+  pick(fit);
+}
+
+/** How sure a proposal is: what it may run out of, and what makes that unsure. */
+function Sureness({ margin, feet }: { margin: NonNullable<Fit['margin']>; feet: boolean }) {
+  const close = margin.closest == null ? undefined : margin.spares[margin.closest];
+  const told = close ?? margin.spares.find((s) => s.kind === 'room') ?? margin.spares[0];
+  return (
+    <div className="more">
+      {close && (
+        <span className="warn" style={{ flexBasis: '100%' }}>
+          {close.say}. {close.fix}
+        </span>
+      )}
+      {margin.standPlusMinusMm != null && <span>stands there ± {about(margin.standPlusMinusMm, feet)}</span>}
+      {told && told.parts.length > 0 && (
+        <span>
+          by{' '}
+          {told.parts
+            .map((part) => sourceOf(part, feet))
+            .map((words) => words[0]!.toLowerCase() + words.slice(1))
+            .join('; ')}
+        </span>
+      )}
+    </div>
   );
 }
 

@@ -14,6 +14,7 @@ import {
 } from '../../core/core';
 import { comparisonVersion } from '../../documents/kinds';
 import { rigOfSetting } from '../../gear/setRigs';
+import { conventionsOf } from '../../gear/tolerances';
 import { brightnessFor } from './productionStore';
 
 /** What stands for a shot's subject in a rendered frame. */
@@ -69,6 +70,7 @@ export function sceneOf(
 export const plannedBy = (delivery: Delivery | undefined, own?: Conventions | null): Conventions => ({
   ...own,
   ...(delivery?.rules?.measured !== false && { focalLength: 'measured' as const }),
+  ...(delivery?.tolerances && conventionsOf(delivery.tolerances)),
 });
 
 /** What a proposal's picture is drawn from; null when it cannot be. */

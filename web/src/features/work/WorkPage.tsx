@@ -1,3 +1,4 @@
+import { preferredTolerances } from '../../gear/tolerances';
 import { Box, Button, Tab, Tabs, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
@@ -100,7 +101,7 @@ export function WorkPage() {
   const makeProduction = async () => {
     const id = await startWork(production, {
       name: 'New production',
-      document: { schemaVersion: productionVersion, delivery: { aspect: 16 / 9, widthPx: 3840 } },
+      document: { schemaVersion: productionVersion, delivery: { aspect: 16 / 9, widthPx: 3840, ...preferredTolerances() } },
     });
     void navigate(`/brief/${id}`);
   };

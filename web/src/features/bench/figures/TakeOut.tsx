@@ -1,5 +1,6 @@
 import { IconButton, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
+import { useSettings } from '../../../app/settings';
 import { type RigInput, type RigReport, type SceneInput } from '../../../core/core';
 import { usePictures } from '../../../picture/pictures';
 import { MoreIcon } from '../../../ui/icons';
@@ -32,6 +33,7 @@ export function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic, gr
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
   const failed = usePictures((s) => s.failed);
+  const showMargins = useSettings((s) => s.showMargins);
   const names = reports.map((_, i) => `${rigLetter(i)} ${rigs[i]?.name ?? ''}`.trim());
   const item = (label: string, act: () => void | Promise<void>, disabled = false) => (
     <MenuItem
@@ -73,6 +75,7 @@ export function TakeOut({ name, rigs, scene, reports, yardstick, feet, topic, gr
       </IconButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {item('Copy the figures as a table', copy)}
+        {item(showMargins ? 'Do not say how far off they may be' : 'Say how far off they may be', useSettings.getState().toggleMargins)}
         {item('Choose rows of your own', () => usePanel.getState().open({ kind: 'rows' }))}
         {item('Save the figures as CSV', () => saveCsv(name, topic, groups, names, reports, yardstick, feet))}
         {item('Save the frames as PNG', frames, failed !== null)}

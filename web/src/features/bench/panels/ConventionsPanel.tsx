@@ -38,6 +38,7 @@ export function ConventionsPanel({ setup, conventions, problems, feet }: Convent
         <Choice key={question.school} question={question} feet={feet} />
       ))}
       <Sizes conventions={conventions} problems={problems} feet={feet} />
+      <Tolerances conventions={conventions} problems={problems} feet={feet} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5 }}>
         <Button variant="outlined" disabled={isDefault} onClick={() => preferConventions(conventions)}>
           {isDefault ? 'New comparisons go by these' : 'Use these for new comparisons'}
@@ -134,6 +135,35 @@ function wouldChange(changes: Question['options'][number]['changes'], feet: bool
     return `${rigLetter(rig)}: ${info.name} ${say(now[rig])} → ${say(then[rig])}`;
   });
   return `${told.join('; ')}${changes.length > most ? `; and ${changes.length - most} more` : ''}`;
+}
+
+const tolerances = ['focalLengthTolerance', 'factorTolerance', 'tapeToleranceMm', 'roomToleranceMm'] as const;
+
+/** How far off what nobody measured may be: figures do not change by it. */
+function Tolerances({ conventions, problems, feet }: { conventions: Conventions; problems: Diagnostic[]; feet: boolean }) {
+  return (
+    <Box component="section" aria-label="How sure" sx={{ mt: 1.5 }}>
+      <Typography component="h3" sx={{ fontSize: 14, fontWeight: 650 }}>
+        How sure
+      </Typography>
+      <Typography sx={{ fontSize: 12.5, color: 'text.secondary', mb: 0.5 }}>
+        How far off what nobody measured may be. No figure changes by it; it says how sure each is.
+      </Typography>
+      <Fields>
+        {tolerances.map((name) => (
+          <FieldEntry
+            key={name}
+            field={conventionFields[name]}
+            value={conventions[name]}
+            feet={feet}
+            placeholder="none"
+            problem={problems.find((p) => p.about === `conventions.${name}`)?.message}
+            onValue={(value) => changeConventions({ ...conventions, [name]: value })}
+          />
+        ))}
+      </Fields>
+    </Box>
+  );
 }
 
 /** The sizes that each way of telling what is sharp goes by. */

@@ -2,9 +2,10 @@ import { Box, Typography } from '@mui/material';
 import { styled } from '@mui/material/styles';
 import { useMemo } from 'react';
 import { figureFont } from '../../../app/theme';
-import { core, type FigureId, type Setup, type Working } from '../../../core/core';
+import { core, type FigureId, type FigureInfo, type Setup, type Working } from '../../../core/core';
 import { Figure } from '../../../ui/Figure';
-import { figureText } from '../../../ui/figureText';
+import { figureText, plusMinusText } from '../../../ui/figureText';
+import { sourceOf } from '../../../ui/margins';
 import { useCalm } from '../../../ui/useCalm';
 import { RigMark } from '../../../ui/RigMark';
 import { SidePanel } from './SidePanel';
@@ -62,6 +63,7 @@ function Told({ working, feet, figure }: { working: Working; feet: boolean; figu
       <Box sx={{ fontSize: 26, fontWeight: 600, lineHeight: 1.2 }}>
         <Figure text={figureText(core().figures[figure], value, feet)} />
       </Box>
+      {working.marginParts.length > 0 && <Margin working={working} feet={feet} figure={figure} />}
       <Typography sx={{ fontSize: 14, mt: 0.5 }}>{working.meaning}</Typography>
       {!last && (
         <Typography sx={{ fontSize: 14, mt: 1.5 }}>
@@ -111,6 +113,27 @@ function Told({ working, feet, figure }: { working: Working; feet: boolean; figu
           </Inputs>
         </>
       )}
+      {working.marginParts.length > 0 && (
+        <>
+          <Heading>How sure it is</Heading>
+          <Typography sx={{ fontSize: 13 }}>
+            95 times in 100 it is no farther off than that. Each of these alone makes so much of it; together they are the root of the sum
+            of their squares. How far off they may be stands among the conventions.
+          </Typography>
+          <Inputs aria-label="What makes it unsure">
+            <tbody>
+              {working.marginParts.map((part, i) => (
+                <tr key={i}>
+                  <td colSpan={2} style={{ fontFamily: 'inherit', width: 'auto' }}>
+                    {sourceOf(part, feet)}
+                  </td>
+                  <td>{plusMinus(core().figures[figure], part.plusMinus, value, feet)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </Inputs>
+        </>
+      )}
       {working.conventions.length > 0 && (
         <>
           <Heading>Goes by</Heading>
@@ -132,6 +155,17 @@ function Told({ working, feet, figure }: { working: Working; feet: boolean; figu
     </>
   );
 }
+
+function Margin({ working, feet, figure }: { working: Working; feet: boolean; figure: FigureId }) {
+  return (
+    <Box sx={{ fontSize: 14, fontFamily: figureFont, color: 'text.secondary' }}>
+      {plusMinus(core().figures[figure], working.plusMinus, working.value ?? NaN, feet)}
+    </Box>
+  );
+}
+
+const plusMinus = (info: FigureInfo, value: number | null | undefined, figure: number, feet: boolean) =>
+  plusMinusText(info, value ?? Infinity, feet, Math.abs(figure));
 
 const units: Partial<Record<Working['unit'], string>> = {
   lensMm: ' mm',

@@ -186,7 +186,7 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
               variant="outlined"
               sx={{ minHeight: 52 }}
               onClick={() => {
-                changePlace(place.id, { lengthMm: take.roomMm! });
+                changePlace(place.id, { lengthMm: take.roomMm!, taped: true });
                 setSay(`${place.name} is ${roundDistance(take.roomMm!, feet)} long now: what fits is asked anew.`);
               }}
             >
