@@ -13,7 +13,7 @@ public sealed class EdgeTests(ServerFixture fixture) : IClassFixture<ServerFixtu
                 "/api/comparisons", "/api/comparisons/{id}", "/api/comparisons/{id}/stored", "/api/comparisons/{id}/restore", "/api/comparisons/{id}/past", "/api/comparisons/{id}/past/{revision}",
                 "/api/productions", "/api/productions/{id}", "/api/productions/{id}/stored", "/api/productions/{id}/restore", "/api/productions/{id}/past", "/api/productions/{id}/past/{revision}",
                 "/api/fit", "/api/filters", "/api/day", "/api/bags", "/api/bags/day", "/api/bags/front", "/api/look", "/api/cut", "/api/photos/{id}", "/api/photos/{id}/restore",
-                "/api/bags/table.csv", "/api/bags/read", "/api/bookings", "/api/bookings.ics", "/api/units", "/api/units/{id}", "/api/tests", "/api/tests/{id}", "/api/tests/{id}/accept", "/api/takes", "/api/takes/{id}",
+                "/api/bags/table.csv", "/api/bags/read", "/api/bookings", "/api/bookings.ics", "/api/units", "/api/units/{id}", "/api/tests", "/api/tests/{id}", "/api/tests/{id}/accept", "/api/tests/table.csv", "/api/tests/read", "/api/takes", "/api/takes/{id}", "/api/takes/table.csv", "/api/takes/read",
                 "/api/sheets", "/api/sheets/{id}", "/api/sheets/{id}/pictures/{option}", "/api/sheets/{id}/links", "/api/sheets/links/{link}", "/api/shared", "/api/shared/pictures/{option}", "/api/shared/answers",
                 "/api/crew/export.zip", "/api/crew/import", "/api/crew/terms", "/api/crew/terms/zones", "/api/demo",
                 "/api/shelf", "/api/shelf/{id}", "/api/shelf/{id}/stored", "/api/shelf/options", "/api/shelf/filters", "/api/shelf/ways", "/api/shelf/deleted", "/api/shelf/{id}/retire", "/api/shelf/{id}/restore",

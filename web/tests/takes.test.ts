@@ -8,7 +8,8 @@ vi.mock('../src/core/core', () => ({
 vi.mock('../src/gear/setRigs', () => ({ rigOfSetting: () => ({ chain: {} }), partsOf: () => [] }));
 
 const { noteOtherCamera, noteTake, otherwise, plannedOf, setSaid, takes, takesOf } = await import('../src/features/brief/log/takes');
-const { deadWeight, distribution, earned, equivalentOf, holes, lensOf, tableOf, uses } = await import('../src/features/brief/log/learn');
+const { deadWeight, distribution, earned, equivalentOf, holes, lensOf, uses } = await import('../src/features/brief/log/learn');
+const { bringIn, newTakes } = await import('../src/features/brief/log/takeFiles');
 const { headerOf } = await import('../src/features/brief/log/still');
 
 type Take = Parameters<typeof otherwise>[0];
@@ -177,7 +178,40 @@ test('what was carried for nothing, what a bag did and what was missed', () => {
   ]);
   expect(earned(document, some, items)).toEqual([{ id: 'bag', name: 'River', takes: 1, good: 1, hire: 90 }]);
   expect(holes(document, some)).toEqual([{ id: 's2', name: 'A heron', takes: 1, reasons: ['room'] }]);
-  const table = tableOf(some, 16 / 9);
-  expect(table).toHaveLength(3);
-  expect(table.every((line) => line.length === table[0]!.length)).toBe(true);
+});
+
+test('takes of a file stand beside those that are here, once, each with the shot of its name', () => {
+  const shots = [shot(), shot({ id: 's2', name: 'A heron' })];
+  const here = [row(take())];
+  const read = [
+    take(),
+    take({ shotId: null, shotName: 'A heron', takenAt: '2026-11-27T11:00:00Z' }),
+    take({ shotId: null, shotName: 'A heron', takenAt: '2026-11-27T11:00:00.400Z' }),
+    take({ shotId: 'gone', shotName: 'Nobody knows', takenAt: '2026-11-27T12:00:00Z', productionId: 'q' }),
+  ];
+  expect(newTakes(read, here, 'p', shots).map((t) => [t.productionId, t.shotId, t.shotName])).toEqual([
+    ['p', 's2', 'A heron'],
+    ['p', null, 'Nobody knows'],
+  ]);
+  // A take that was deleted here comes back.
+  expect(newTakes([take()], [{ ...here[0]!, isRemoved: true }], 'p', shots)).toHaveLength(1);
+});
+
+test('a file of takes that cannot be read says why, and adds nothing', async () => {
+  const file = new File(['a,b'], 'takes.csv');
+  expect(await bringIn(file, [], 'p', [])).toContain('server');
+  expect(takes.useRows.getState().rows).toHaveLength(0);
+  const large = new File([new Uint8Array(9 * 1024 * 1024)], 'takes.csv');
+  expect(await bringIn(large, [], 'p', [])).toContain('more than 8 MB');
+});
+
+test('what a file brings is kept in this browser at once', async () => {
+  const answer = { takes: [take({ shotName: 'The launch' }), take({ number: 2 })], problems: ['Line 4 is left out.'] };
+  vi.stubGlobal('fetch', () => Promise.resolve(Response.json(answer)));
+  expect(await bringIn(new File(['{}'], 'x.json'), [], 'p', [shot()])).toBe('2 takes brought in. Line 4 is left out.');
+  expect(takes.useRows.getState().rows.map((r) => [r.value.number, r.isUnsaved])).toEqual([
+    [1, true],
+    [2, true],
+  ]);
+  expect(Object.keys(localStorage).filter((key) => key.startsWith('juxtopsis.rows.takes/'))).toHaveLength(2);
 });

@@ -1,11 +1,11 @@
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Contracts.Problems;
-using Juxtopsis.Core.Gear;
 using Juxtopsis.Data;
 using Juxtopsis.Server.Problems;
 using Juxtopsis.Server.Shelf;
 using Juxtopsis.Server.Startup;
+using Juxtopsis.Server.Tables;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Juxtopsis.Server.Bags;
@@ -50,14 +50,13 @@ internal static class BagFileEndpoints
     {
         var body = await RequestBody.ReadAsync(request, cancellationToken);
         var shelf = await cache.ReadAsync(db);
-        var byName = shelf.Index.Entries.Where(e => e.Item.Kind != GearKind.Mount && e.RetiredAt is null).ToLookup(e => e.Item.FullName, e => e.Item, StringComparer.OrdinalIgnoreCase);
-        GearItem? Find(string text) => Guid.TryParse(text, out var id) ? shelf.Index.Find(id)?.Item : byName[text].FirstOrDefault();
-        if (IsJson(body.Span))
+        if (FileBody.IsJson(body.Span))
         {
             return OfJson(body, shelf);
         }
 
-        var read = Checked(OfTable(body, Find));
+        using var text = FileBody.Text(body);
+        var read = Checked(BagTable.Read(text, shelf.Finder()));
         return read.Bags.Count > 0
             ? TypedResults.Json(read, WireJson.Default.BagsReadOutput)
             : Problem.Of("no-bags", 422, "No bags in this file", read.Problems.Count > 0 ? string.Join(' ', read.Problems.Take(5)) : "The file has no rows.").ToResult();
@@ -86,18 +85,10 @@ internal static class BagFileEndpoints
         return TypedResults.Json(new BagsReadOutput(bags, problems), WireJson.Default.BagsReadOutput);
     }
 
-    private static BagsReadOutput OfTable(ReadOnlyMemory<byte> body, Func<string, GearItem?> find)
-    {
-        using var text = new StreamReader(new MemoryStream(body.ToArray()));
-        return BagTable.Read(text, find);
-    }
-
     /// <summary>Bags that could not be saved are left out, with what is wrong with them.</summary>
     private static BagsReadOutput Checked(BagsReadOutput read)
     {
         var faults = read.Bags.Select(bag => (Bag: bag, Problem: BagsFileChecks.Check(new() { Bags = [bag] }))).ToArray();
         return new([.. faults.Where(f => f.Problem is null).Select(f => f.Bag)], [.. read.Problems, .. faults.Where(f => f.Problem is not null).Select(f => $"{f.Bag.Name}: {f.Problem!.Detail}")]);
     }
-
-    private static bool IsJson(ReadOnlySpan<byte> body) => body.TrimStart(" \t\r\n\uFEFF"u8) is [(byte)'{', ..];
 }

@@ -3,13 +3,14 @@ using CsvHelper;
 using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Server.Shelf.Files;
+using Juxtopsis.Server.Tables;
 
 namespace Juxtopsis.Server.Bags;
 
 /// <summary>Bags as one CSV table: a row for each thing of each bag. Things are told by identity, or by maker and name.</summary>
 internal static class BagTable
 {
-    private const int LargestRow = 16 * 1024;
+    private const int MostRows = 20_000;
 
     private static readonly string[] Columns = ["Bag", "Unit", "First day", "Last day", "How many", "Thing", "Weight each (g)", "On the rig", "Note", "Id"];
 
@@ -41,28 +42,7 @@ internal static class BagTable
     public static BagsReadOutput Read(TextReader text, Func<string, GearItem?> find)
     {
         var (bags, problems) = (new List<BagInput>(), new List<string>());
-        using var csv = CsvReader.Create(text, new CsvReaderOptions { MaxRecordSize = LargestRow, TrackLineNumbers = true });
-        try
-        {
-            string[] header = [.. csv.Headers ?? []];
-            int At(string column) => Array.FindIndex(header, h => h.Trim().Equals(column, StringComparison.OrdinalIgnoreCase));
-            var at = Columns.ToDictionary(c => c, At, StringComparer.Ordinal);
-            if (at["Bag"] < 0 || at["Thing"] < 0 && at["Id"] < 0)
-            {
-                return new([], [$"The first line must name the columns: Bag, and Thing or Id. Known are {string.Join(", ", Columns)}."]);
-            }
-
-            while (csv.Read())
-            {
-                string Cell(string column) => at[column] >= 0 && at[column] < csv.FieldCount ? csv.GetString(at[column]).Trim() : "";
-                Take(bags, problems, Cell, csv.LineNumber, find);
-            }
-        }
-        catch (CsvFormatException e)
-        {
-            problems.Add($"From line {e.LineNumber} on the file cannot be read: a row is too long, or a quote never ends.");
-        }
-
+        problems.AddRange(CsvRows.Read(text, Columns, [["Bag"], ["Thing", "Id"]], MostRows, (cell, line) => Take(bags, problems, cell, line, find)));
         return new(bags, problems);
     }
 

@@ -26,6 +26,14 @@ internal sealed record ShelfNow(int Revision, ShelfIndex Index, IReadOnlyList<Se
     /// <summary>All rigs that can be put together of it, made when they are first asked for.</summary>
     public Task<FittingShelf> Fitting => fitting.Value;
 
+    /// <summary>Finds things by what a table says of them: by identity, or by maker and name where they are at hand.</summary>
+    /// <returns>Gives the thing; null where there is none.</returns>
+    public Func<string, GearItem?> Finder()
+    {
+        var byName = Index.Entries.Where(e => e.Item.Kind != GearKind.Mount && e.RetiredAt is null).ToLookup(e => e.Item.FullName, e => e.Item, StringComparer.OrdinalIgnoreCase);
+        return text => Guid.TryParse(text, out var id) ? Index.Find(id)?.Item : byName[text].FirstOrDefault();
+    }
+
     /// <summary>True when somebody asked for them and they are there.</summary>
     public bool HasFitting => fitting is { IsValueCreated: true, Value.IsCompletedSuccessfully: true };
 }

@@ -167,20 +167,38 @@ export function createRows<T>(name: string, server: RowsOnServer<T>) {
     store.setState({ state: 'ready', say: '' });
   }
 
+  /** Changes rows, or begins them, all at once. */
+  function putAll(some: { id: string; value: T }[]): void {
+    load();
+    set((rows) => {
+      const values = new Map(some.map(({ id, value }) => [id, value]));
+      const changed = rows.map((row) => {
+        const value = values.get(row.id);
+        values.delete(row.id);
+        return value === undefined ? row : { ...row, value, isUnsaved: true, isRemoved: false, refused: '' };
+      });
+      const begun = [...values].map(([id, value]): Row<T> => ({
+        id,
+        value,
+        revision: null,
+        isUnsaved: true,
+        isRemoved: false,
+        refused: '',
+      }));
+      return [...changed, ...begun];
+    });
+    soon(calmMs);
+  }
+
   return {
     useRows: store,
     refresh,
     flush,
     /** Changes a row, or begins one. */
     put(id: string, value: T): void {
-      load();
-      set((rows) =>
-        rows.some((row) => row.id === id)
-          ? rows.map((row) => (row.id === id ? { ...row, value, isUnsaved: true, isRemoved: false, refused: '' } : row))
-          : [...rows, { id, value, revision: null, isUnsaved: true, isRemoved: false, refused: '' }],
-      );
-      soon(calmMs);
+      putAll([{ id, value }]);
     },
+    putAll,
     /** Takes a row away; `put` with its value brings it back. */
     remove(id: string): void {
       replace(id, (row) => ({ ...row, isUnsaved: true, isRemoved: true, refused: '' }));

@@ -9,9 +9,8 @@ import { PageMessage } from '../../../ui/PageMessage';
 import { Panel } from '../../../ui/Panel';
 import { aperture, counted, fixed, plain, roundDistance } from '../../../ui/format';
 import { useWidth } from '../../../ui/useWidth';
-import { csv } from '../../../documents/tables';
-import { download, fileName } from '../../../documents/workFile';
-import { deadWeight, distribution, earned, equivalentOf, holes, lensOf, tableOf, uses, type Bin } from './learn';
+import { deadWeight, distribution, earned, equivalentOf, holes, lensOf, uses, type Bin } from './learn';
+import { takeOut } from './takeFiles';
 import { reasons, takesOf, type Take } from './takes';
 
 /** The marks of a bag's reach, so that what was used is seen on the axis on which it was planned. */
@@ -24,13 +23,18 @@ const distances = [0.25, 0.5, 1, 2, 4, 8, 16, 32, 64, 128].map((m) => m * 1000);
 export function Learn({
   rows,
   productionId,
+  name,
   document,
   feet,
+  onSaid,
 }: {
   rows: Row<Take>[];
   productionId: string;
+  /** Of the production, for files. */
+  name: string;
   document: ProductionDocument;
   feet: boolean;
+  onSaid: (say: string) => void;
 }) {
   const [scope, setScope] = useState<'this' | 'all'>('this');
   const { items, version } = useGear();
@@ -53,8 +57,7 @@ export function Learn({
   const missed = holes(document, own);
   const bags = earned(document, own, items);
   const most = Math.max(1, ...lenses.map((lens) => lens.count));
-  const takeOut = () =>
-    download(`${fileName('Takes')}.csv`, new Blob(['\ufeff', csv(tableOf(taken, aspect))], { type: 'text/csv;charset=utf-8' }));
+  const out = (kind: 'json' | 'csv') => void takeOut(taken, aspect, scope === 'this' ? name : 'All', kind).then(onSaid);
   if (taken.length === 0) {
     return (
       <PageMessage
@@ -70,7 +73,8 @@ export function Learn({
           <MenuItem value="this">this production</MenuItem>
           <MenuItem value="all">all productions</MenuItem>
         </LabelledSelect>
-        <Button onClick={takeOut}>Takes as CSV</Button>
+        <Button onClick={() => out('csv')}>Takes as CSV</Button>
+        <Button onClick={() => out('json')}>JSON</Button>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
           It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Dark is good.
         </Typography>

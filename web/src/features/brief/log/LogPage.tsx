@@ -10,6 +10,7 @@ import { comparison } from '../../../documents/kinds';
 import { startWork } from '../../../documents/outbox';
 import type { Row } from '../../../documents/rows';
 import { useShelf } from '../../../gear/fitting';
+import { FileButton } from '../../../ui/FileButton';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { SaidBar, type Said } from '../../../ui/SaidBar';
 import { PageMessage } from '../../../ui/PageMessage';
@@ -22,6 +23,7 @@ import { productionKeeper, telling } from '../saving';
 import { rigKey, useAskingShotRigs, useShotRigs } from '../sheets/shotRigs';
 import { Learn } from './Learn';
 import { TakeCard } from './TakeCard';
+import { bringIn } from './takeFiles';
 import { noteTake, otherwise, plannedOf, setSaid, takes, takesOf, type Planned, type Take } from './takes';
 
 /** The log of a production: takes while it is shot, and what they tell afterwards. The address names the take that stands open. */
@@ -79,6 +81,7 @@ function Log() {
   const planned = plan(shots.find((s) => s.id === open?.value.shotId) ?? null);
   const place = shot ? placeOf(document, shot) : undefined;
   const waiting = rows.filter((row) => row.isUnsaved).length;
+  const tell = (text: string) => text !== '' && setSaid({ text });
   const note = () => set({ take: noteTake(id, shot, plan(shot), rows, new Date()), shot: shotId });
   const drawn = useMemo(() => {
     const of = shots.find((s) => s.id === open?.value.shotId);
@@ -136,9 +139,19 @@ function Log() {
                 ? counted(rows.length, 'take')
                 : ''}
         </Typography>
+        {!learns && (
+          <FileButton
+            accept=".json,.csv"
+            testId="takes"
+            sx={{ minHeight: 44, ml: 'auto' }}
+            onFile={(file) => void bringIn(file, all, id, shots).then(tell)}
+          >
+            Bring takes in
+          </FileButton>
+        )}
       </Box>
       {learns ? (
-        <Learn rows={all} productionId={id} document={document} feet={feet} />
+        <Learn rows={all} productionId={id} name={name} document={document} feet={feet} onSaid={tell} />
       ) : (
         <Box
           sx={{

@@ -13,6 +13,7 @@ import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { when } from '../../../ui/format';
 import type { Row } from '../../../documents/rows';
 import { AcceptButton, Outcome } from './Outcome';
+import { bringIn, takeOut } from './readingFiles';
 import { Readings } from './Readings';
 import { StillReader } from './StillReader';
 import { readWall } from './wall';
@@ -36,6 +37,13 @@ export function TestView({ row, item, feet }: { row: Row<UnitTest>; item: GearIt
   const found = Array.isArray(said) ? nothing : said;
   const problems = Array.isArray(said) ? said : [];
   const put = (part: Partial<MeasureRequest>) => unitTests.put(row.id, { ...test, measured: { ...measured, ...part } });
+  const [told, setTold] = useState('');
+  const out = (kind: 'json' | 'csv') => void takeOut(measured, `${fullName(item)} ${procedure.name}`, kind).then(setTold);
+  const bring = async (file: File) => {
+    const read = await bringIn(file, measured);
+    setTold(read.say);
+    if (read.measured) put(read.measured);
+  };
   const isStill = procedure.reading.includes('widthMm') && procedure.reading.includes('distanceMm');
   const accept = async () => {
     setBusy(true);
@@ -105,6 +113,20 @@ export function TestView({ row, item, feet }: { row: Row<UnitTest>; item: GearIt
           <Button variant="text" sx={{ justifySelf: 'start', minHeight: { xs: 48, md: 40 } }} onClick={() => setStill(true)}>
             Reading from a still
           </Button>
+        )}
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', '& .MuiButton-root': { minHeight: { xs: 48, md: 40 } } }}>
+          {measured.kind !== 'falloff' && readings.length > 0 && <Button onClick={() => out('csv')}>Readings as CSV</Button>}
+          {(readings.length > 0 || measured.wall) && <Button onClick={() => out('json')}>As JSON</Button>}
+          {!isDone && (
+            <FileButton accept=".json,.csv" testId="readings" onFile={(file) => void bring(file)}>
+              Bring readings in
+            </FileButton>
+          )}
+        </Box>
+        {told && (
+          <Typography role="status" sx={{ fontSize: 13.5 }}>
+            {told}
+          </Typography>
         )}
         {problems
           .filter((p) => !p.about.startsWith('setup.'))

@@ -1,0 +1,173 @@
+using System.Globalization;
+using CsvHelper;
+using Juxtopsis.Contracts.Log;
+using Juxtopsis.Contracts.Productions;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Quantities;
+using Juxtopsis.Server.Shelf.Files;
+using Juxtopsis.Server.Tables;
+
+namespace Juxtopsis.Server.Log;
+
+/// <summary>Takes as one CSV table, a row each. Parts of a rig are told by name and by identity.</summary>
+internal static class TakeTable
+{
+    private const string Equivalent = "Equivalent (mm)";
+
+    private static readonly Column[] Own =
+    [
+        Column.OfText("Shot", t => t.ShotName, (t, v) => t.ShotName = v),
+        Column.OfNumber("Take", t => Text(t.Number), new("The take's number", "", 1, 999, "3"), (t, v) => t.Number = (int)(v ?? 1)),
+        Column.OfText("Camera", t => t.Camera, (t, v) => t.Camera = v.Length > 0 ? v : "A"),
+        Column.OfText("Unit", t => t.CrewUnit, (t, v) => t.CrewUnit = v),
+        Column.OfText("Mark", t => t.Mark == TakeMark.None ? "" : t.Mark.ToString().ToLowerInvariant(), (t, v) => t.Mark = Enum.TryParse<TakeMark>(v, ignoreCase: true, out var mark) && Enum.IsDefined(mark) ? mark : TakeMark.None),
+        Column.OfNumber("Focal length (mm)", t => Text(t.FocalLengthMm), Quantity.FocalLength, (t, v) => t.FocalLengthMm = v),
+        Column.OfNumber("Aperture", t => Text(t.FNumber), Quantity.FNumber, (t, v) => t.FNumber = v),
+        Column.OfNumber("Distance (mm)", t => Text(t.DistanceMm), Quantity.SubjectDistance, (t, v) => t.DistanceMm = v),
+        Column.OfNumber("Lens height (mm)", t => Text(t.LensHeightMm), Quantity.LensHeight, (t, v) => t.LensHeightMm = v),
+        Column.OfNumber("fps", t => Text(t.Fps), Quantity.Fps, (t, v) => t.Fps = v),
+        Column.OfNumber("ISO", t => Text(t.Iso), Quantity.Sensitivity, (t, v) => t.Iso = v),
+        Column.OfNumber("Filter (stops)", t => Text(t.FilterStops), Quantity.FilterStops, (t, v) => t.FilterStops = v),
+        Column.OfNumber("Shutter (s)", t => Text(t.ShutterSeconds), Quantity.ShutterTime, (t, v) => t.ShutterSeconds = v),
+        Column.OfNumber("Room (mm)", t => Text(t.RoomMm), Quantity.RoomSize, (t, v) => t.RoomMm = v),
+        Column.OfText("Reasons", t => string.Join(' ', t.Reasons.Select(r => r.ToString().ToLowerInvariant())), (t, v) => t.Reasons = [.. v.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(r => Enum.TryParse<TakeReason>(r, ignoreCase: true, out var reason) && Enum.IsDefined(reason) ? (TakeReason?)reason : null).OfType<TakeReason>().Distinct()]),
+        Column.OfText("Word", t => t.Note, (t, v) => t.Note = v),
+        Column.OfText("File", t => t.File, (t, v) => t.File = v),
+    ];
+
+    private static readonly string[] Columns =
+        ["When", .. Own.Select(c => c.Name), Equivalent, "Body", "Mode", "Lens", "Between", "In front", "Punch-in", "Body id", "Lens id", "Between ids", "In front ids"];
+
+    /// <summary>Writes takes.</summary>
+    /// <param name="text">Takes the table.</param>
+    /// <param name="takes">The takes.</param>
+    /// <param name="find">The thing of an identity; null where it is gone.</param>
+    /// <param name="equivalentMm">The equivalent focal length of a take; null where it is not known.</param>
+    public static void Write(TextWriter text, IEnumerable<TakeInput> takes, Func<Guid, GearItem?> find, Func<TakeInput, double?> equivalentMm)
+    {
+        string Name(Guid id) => find(id)?.FullName ?? "";
+        using var csv = CsvWriter.Create(text, CsvWriterOptions.Default, leaveOpen: true);
+        CsvWriting.Row(csv, Columns);
+        foreach (var take in takes)
+        {
+            var rig = take.Rig;
+            string[] parts = rig is null ? ["", "", "", "", "", "", "", "", "", ""] :
+            [
+                Name(rig.Body), rig.Mode, Name(rig.Lens), string.Join("; ", rig.Links.Select(Name)), string.Join("; ", rig.Front.Select(Name)), rig.PunchIn == 1 ? "" : Text(rig.PunchIn),
+                $"{rig.Body}", $"{rig.Lens}", string.Join(' ', rig.Links), string.Join(' ', rig.Front),
+            ];
+            string[] cells = [take.TakenAt.ToUniversalTime().ToString("yyyy-MM-ddTHH:mm:ssZ", CultureInfo.InvariantCulture), .. Own.Select(c => c.Cell(take)), Text(equivalentMm(take)), .. parts];
+            CsvWriting.Row(csv, cells.Select(Guarded));
+        }
+    }
+
+    /// <summary>Reads takes; what cannot be read is left out, and told.</summary>
+    /// <param name="text">The table.</param>
+    /// <param name="production">The production that they shall be of.</param>
+    /// <param name="find">The thing of an identity, or of maker and name; null where there is none.</param>
+    /// <returns>The takes, and what was left out.</returns>
+    public static TakesReadOutput Read(TextReader text, Guid production, Func<string, GearItem?> find)
+    {
+        var (takes, problems) = (new List<TakeInput>(), new List<string>());
+        problems.AddRange(CsvRows.Read(text, Columns, [["When"]], TakesFile.Most, (cell, line) => Take(takes, problems, cell, line, production, find)));
+        return new(takes, problems);
+    }
+
+    private static void Take(List<TakeInput> takes, List<string> problems, Func<string, string> cell, long line, Guid production, Func<string, GearItem?> find)
+    {
+        if (!DateTimeOffset.TryParse(cell("When"), CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at))
+        {
+            problems.Add($"Line {line}: “{cell("When")}” is no time, such as 2025-03-14T09:30:00Z.");
+            return;
+        }
+
+        var take = new TakeInput { ProductionId = production, TakenAt = at };
+        foreach (var column in Own)
+        {
+            if (column.Read(take, cell(column.Name)) is { } wrong)
+            {
+                problems.Add($"Line {line}, {column.Name}: {wrong}");
+            }
+        }
+
+        take.Rig = RigOf(cell, find, out var missing);
+        if (missing.Length > 0)
+        {
+            problems.Add($"Line {line}: “{missing}” is not on the shelf, so its rig is left out.");
+        }
+
+        if (TakeChecks.Check(take) is { } problem)
+        {
+            problems.Add($"Line {line} is left out: {problem.Errors[0].Message}");
+            return;
+        }
+
+        takes.Add(take);
+    }
+
+    private static ChosenInput? RigOf(Func<string, string> cell, Func<string, GearItem?> find, out string missing)
+    {
+        var gone = "";
+        Guid Part(string id, string name)
+        {
+            // A thing that was deleted keeps its identity; one that has only a name must be here.
+            if (Guid.TryParse(id, out var known))
+            {
+                return known;
+            }
+
+            var found = find(name);
+            gone = found is null && gone.Length == 0 ? name : gone;
+            return found?.Id ?? Guid.Empty;
+        }
+
+        Guid[] Parts(string ids, string names) => ids.Length > 0
+            ? [.. ids.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(id => Part(id, id))]
+            : [.. names.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(name => Part("", name))];
+
+        missing = "";
+        if (cell("Body") + cell("Body id") is "" || cell("Lens") + cell("Lens id") is "")
+        {
+            return null;
+        }
+
+        var rig = new ChosenInput { Body = Part(cell("Body id"), cell("Body")), Mode = cell("Mode"), Lens = Part(cell("Lens id"), cell("Lens")), Links = Parts(cell("Between ids"), cell("Between")), Front = Parts(cell("In front ids"), cell("In front")) };
+        rig.PunchIn = double.TryParse(cell("Punch-in"), CultureInfo.InvariantCulture, out var times) && times is >= 1 and <= 50 ? times : 1;
+        rig.Name = string.Join(", ", new[] { rig.Body, rig.Lens }.Distinct().Select(id => find($"{id}")?.FullName).OfType<string>());
+        missing = gone;
+        return gone.Length == 0 ? rig : null;
+    }
+
+    private static string Text(double? value) => value is { } number && double.IsFinite(number) ? LengthWords.Number(number) : "";
+
+    /// <summary>A cell that a spreadsheet takes as text and never as a formula of somebody else's.</summary>
+    private static string Guarded(string cell) => cell is ['=' or '+' or '@', ..] || cell is ['-', not (>= '0' and <= '9' or '.'), ..] ? $"'{cell}" : cell;
+
+    /// <summary>A column of what a take says itself.</summary>
+    /// <param name="Name">What stands in the first line.</param>
+    /// <param name="Cell">What it says.</param>
+    /// <param name="Read">Takes it from a cell; what is wrong with that, or null.</param>
+    private sealed record Column(string Name, Func<TakeInput, string> Cell, Func<TakeInput, string, string?> Read)
+    {
+        public static Column OfText(string name, Func<TakeInput, string> cell, Action<TakeInput, string> set) => new(name, cell, (take, text) =>
+        {
+            set(take, text);
+            return null;
+        });
+
+        public static Column OfNumber(string name, Func<TakeInput, string> cell, Quantity quantity, Action<TakeInput, double?> set) => new(name, cell, (take, text) =>
+        {
+            if (text.Length > 0 && (!double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) || !quantity.Accepts(value)))
+            {
+                return $"“{text}” is no number within {quantity.Range(LengthUnit.Metres)}; it is left out.";
+            }
+
+            if (text.Length > 0)
+            {
+                set(take, double.Parse(text, CultureInfo.InvariantCulture));
+            }
+
+            return null;
+        });
+    }
+}
