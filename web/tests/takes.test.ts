@@ -2,15 +2,18 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { ShotInput } from '../src/core/core';
 
 vi.mock('../src/core/core', () => ({
-  core: () => ({ evaluate: () => [{ figures: { equivalentFocalLengthMm: 52 } }] }),
+  core: () => ({ evaluate: () => [{ figures: { equivalentFocalLengthMm: 52, fieldHeightMm: 1234.56 } }] }),
   coreReady: Promise.resolve(),
 }));
 vi.mock('../src/gear/setRigs', () => ({ rigOfSetting: () => ({ chain: {} }), partsOf: () => [] }));
 
 const { noteOtherCamera, noteTake, otherwise, plannedOf, setSaid, takes, takesOf } = await import('../src/features/brief/log/takes');
-const { deadWeight, distribution, earned, equivalentOf, holes, lensOf, uses } = await import('../src/features/brief/log/learn');
+const { deadWeight, distribution, earned, holes, lensOf, uses } = await import('../src/features/brief/log/learn');
+const { equivalentOf } = await import('../src/features/brief/log/takeRigs');
+const { pickUpOf, withPickUp } = await import('../src/features/brief/log/sameAgain');
 const { bringIn, newTakes } = await import('../src/features/brief/log/takeFiles');
-const { headerOf } = await import('../src/features/brief/log/still');
+const { stillHeaderOf } = await import('../src/features/brief/log/still');
+const { clipHeaderOf, isClip } = await import('../src/features/brief/log/clip');
 
 type Take = Parameters<typeof otherwise>[0];
 const at = new Date('2026-11-27T10:00:00Z');
@@ -115,16 +118,90 @@ test('takes of one production, in the order in which they were taken, without th
 });
 
 test('a header fills in what it knows and says what it does not', () => {
-  const header = headerOf({ FocalLength: 35, FNumber: 4, ISO: 800, ExposureTime: 0.02, SubjectDistance: 2.4, DateTimeOriginal: at });
+  const header = stillHeaderOf({ FocalLength: 35, FNumber: 4, ISO: 800, ExposureTime: 0.02, SubjectDistance: 2.4, DateTimeOriginal: at });
   expect(header).toMatchObject({
     set: { focalLengthMm: 35, fNumber: 4, iso: 800, shutterSeconds: 0.02, distanceMm: 2400 },
     takenAt: at.toISOString(),
     silent: [],
   });
-  const poor = headerOf({ FocalLength: 0, FNumber: 'wide', ISO: Infinity, DateTimeOriginal: new Date('x') });
+  const poor = stillHeaderOf({ FocalLength: 0, FNumber: 'wide', ISO: Infinity, DateTimeOriginal: new Date('x') });
   expect(poor.set).toEqual({});
   expect(poor.takenAt).toBeNull();
   expect(poor.silent).toHaveLength(5);
+});
+
+test('a clip fills in what its header says by the names that cameras use, and no equivalent for a focal length', () => {
+  const rich = clipHeaderOf([
+    { '@type': 'General', Recorded_Date: '2027-04-19 11:30:00+02:00', Encoded_Date: '2027-04-19 09:00:00 UTC' },
+    {
+      '@type': 'Video',
+      FrameRate: 25,
+      FrameRate_Real: 120,
+      extra: { IrisFNumber: 'f/2.8', ShutterSpeed_Time: '1/240', ISOSensitivity: '800' },
+    },
+    {
+      '@type': 'Other',
+      extra: { LensZoom35mmStillCameraEquivalent: '52.5 mm', FocalLength: '35.0 mm', FocusPosition_ImagePlane: '2.40 m' },
+    },
+  ]);
+  expect(rich).toMatchObject({
+    set: { focalLengthMm: 35, fNumber: 2.8, iso: 800, shutterSeconds: 1 / 240, distanceMm: 2400, fps: 120 },
+    takenAt: '2027-04-19T09:30:00.000Z',
+    silent: [],
+  });
+  const phone = clipHeaderOf([
+    { '@type': 'General', Encoded_Date: '2027-04-19 09:00:00 UTC', extra: { camera_focal_length_35mm_equivalent: '52' } },
+    { '@type': 'Video', FrameRate: '25.000' },
+  ]);
+  expect(phone.set).toEqual({ fps: 25 });
+  expect(phone.takenAt).toBe('2027-04-19T09:00:00.000Z');
+  expect(phone.silent).toEqual(['focal length', 'aperture', 'sensitivity', 'shutter', 'distance']);
+  const odd = clipHeaderOf([{ '@type': 'Video', FrameRate: 'fast', extra: { FocalLength: '0 mm', ISO: 'auto', FNumber: '9999' } }]);
+  expect(odd.told).toEqual([]);
+  expect(clipHeaderOf([]).takenAt).toBeNull();
+  expect([isClip(new File([], 'A001.MXF')), isClip(new File([], 'a.jpg', { type: 'image/jpeg' }))]).toEqual([true, false]);
+});
+
+test('a pick-up has the rig and the picture of the take, at its place as it really was', () => {
+  const document = {
+    locations: [{ id: 'l1', name: 'River', lengthMm: 6000, widthMm: 4000, behindMm: 1500 }],
+    shots: [shot({ locationId: 'l1', note: 'Wait for the bell.', levelId: 'none', subject: { kind: 'standing', heightMm: 1750 } })],
+    units: ['River unit'],
+  } as never;
+  const pickUp = pickUpOf(
+    take({ rig: rig('zoom'), focalLengthMm: 35, fNumber: 2.8, distanceMm: 2400, fps: 50, roomMm: 5400 }),
+    document,
+    false,
+  );
+  expect(pickUp.shot).toMatchObject({
+    name: 'The launch, pick-up',
+    chosen: rig('zoom'),
+    framedMm: 1234.6,
+    framedAcross: false,
+    captureFps: 50,
+  });
+  expect(pickUp.shot.note).toBe(
+    'As take 1A of 27 November 2026: Tern + zoom · 35 mm · ƒ2.8 · 2.4\u2009m. Not on the shelf any more: its body, its lens. Wait for the bell.',
+  );
+  expect(pickUp.place).toMatchObject({ lengthMm: 5400, taped: true });
+
+  // In its own production it is at the place that is there; in another the place comes along, with a level that it has.
+  const own = withPickUp(document, pickUp);
+  expect([own.locations!.length, own.shots![1]!.locationId, own.shots![1]!.unit]).toEqual([1, 'l1', 'River unit']);
+  const other = withPickUp({ schemaVersion: 4, locations: [], shots: [] }, pickUp);
+  expect([other.locations!.length, other.shots![0]!.locationId, other.shots![0]!.unit, other.shots![0]!.levelId]).toEqual([
+    1,
+    'l1',
+    '',
+    null,
+  ]);
+});
+
+test('a take of something nobody planned can be done again too', () => {
+  const pickUp = pickUpOf(take({ shotId: null, shotName: '' }), { locations: [], shots: [] } as never, false);
+  expect(pickUp.shot).toMatchObject({ name: 'A take, pick-up', chosen: null, size: 'medium' });
+  expect(pickUp.shot.framedMm).toBeUndefined();
+  expect(withPickUp({ schemaVersion: 4 }, pickUp).locations).toHaveLength(1);
 });
 
 test('uses are counted by what was used, and lie on axes between edges', () => {

@@ -91,6 +91,8 @@ internal static class TakeFileEndpoints
     /// <summary>Equivalent focal lengths of takes; each rig is put together once.</summary>
     private sealed class Equivalents(FittingShelf shelf, double aspect)
     {
+        private static readonly Core.Rigs.Conventions ByTrueFocalLengths = Core.Rigs.Conventions.Default with { FocalLength = FocalLengthSchool.Measured };
+
         private readonly Dictionary<string, FitRig?> rigs = [];
 
         public double? Of(TakeInput take)
@@ -101,7 +103,7 @@ internal static class TakeFileEndpoints
             }
 
             var set = rig.In(mode, focal, take.FNumber ?? rig.AtShort.FNumber);
-            return RigEvaluator.Evaluate(new Scene(1e6) { DeliveryAspect = aspect }, Core.Rigs.Conventions.Default, set).Lens.EquivalentFocalLengthMm;
+            return RigEvaluator.Evaluate(new Scene(1e6) { DeliveryAspect = aspect }, ByTrueFocalLengths, set).Lens.EquivalentFocalLengthMm;
         }
 
         private FitRig? RigOf(ChosenInput chosen)

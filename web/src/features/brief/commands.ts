@@ -30,7 +30,8 @@ export const changePlace = (id: string, part: Partial<LocationInput>): void =>
 
 const once = (what: string) => `${what}${performance.now()}`;
 
-const usualSubject = { kind: 'standing', heightMm: 1750, widthMm: 1000, count: 2, spacingMm: 650, baseMm: 0 } as const;
+/** Somebody who stands. */
+export const usualSubject = { kind: 'standing', heightMm: 1750, widthMm: 1000, count: 2, spacingMm: 650, baseMm: 0 } as const;
 
 /** A room as good as any to begin with. */
 export const usualPlace = (name: string): LocationInput => ({

@@ -9,8 +9,9 @@ import { PageMessage } from '../../../ui/PageMessage';
 import { Panel } from '../../../ui/Panel';
 import { aperture, counted, fixed, plain, roundDistance } from '../../../ui/format';
 import { useWidth } from '../../../ui/useWidth';
-import { deadWeight, distribution, earned, equivalentOf, holes, lensOf, uses, type Bin } from './learn';
+import { deadWeight, distribution, earned, holes, lensOf, uses, type Bin } from './learn';
 import { takeOut } from './takeFiles';
+import { equivalentOf } from './takeRigs';
 import { reasons, takesOf, type Take } from './takes';
 
 /** The marks of a bag's reach, so that what was used is seen on the axis on which it was planned. */
@@ -25,6 +26,7 @@ export function Learn({
   productionId,
   name,
   document,
+  wanted,
   feet,
   onSaid,
 }: {
@@ -33,6 +35,8 @@ export function Learn({
   /** Of the production, for files. */
   name: string;
   document: ProductionDocument;
+  /** The equivalent focal length at which each shot is planned, where that is known. */
+  wanted: ReadonlyMap<string, number>;
   feet: boolean;
   onSaid: (say: string) => void;
 }) {
@@ -56,6 +60,7 @@ export function Learn({
   const dead = deadWeight(document, own, items);
   const missed = holes(document, own);
   const bags = earned(document, own, items);
+  const here = scope === 'all' ? ', in this production' : '';
   const most = Math.max(1, ...lenses.map((lens) => lens.count));
   const out = (kind: 'json' | 'csv') => void takeOut(taken, aspect, scope === 'this' ? name : 'All', kind).then(onSaid);
   if (taken.length === 0) {
@@ -76,12 +81,19 @@ export function Learn({
         <Button onClick={() => out('csv')}>Takes as CSV</Button>
         <Button onClick={() => out('json')}>JSON</Button>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
-          It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Dark is good.
+          It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Dark is good; a ring is what was wanted
+          and not had.
         </Typography>
       </Box>
       <Panel aria-label="By equivalent" sx={{ p: 1 }}>
         <Typography variant="h2">By equivalent focal length</Typography>
-        <Bars bins={distribution(at, fine)} marks={equivalents} text={(mm) => fixed(mm, 0)} rests={at.length} />
+        <Bars
+          bins={distribution(at, fine)}
+          marks={equivalents}
+          text={(mm) => fixed(mm, 0)}
+          rests={at.length}
+          holes={missed.flatMap(({ id, name }) => (wanted.has(id) ? [{ at: wanted.get(id)!, name }] : []))}
+        />
       </Panel>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))' } }}>
         <Panel aria-label="By aperture" sx={{ p: 1 }}>
@@ -134,12 +146,13 @@ export function Learn({
             ))}
           </Panel>
           <Panel aria-label="Wanted and not had" sx={{ p: 1 }}>
-            <Typography variant="h2">Wanted and not had</Typography>
+            <Typography variant="h2">Wanted and not had{here}</Typography>
             {missed.length === 0 && <Typography sx={{ fontSize: 14 }}>Every shot has a good take.</Typography>}
             {missed.map((shot) => (
               <Box key={shot.id} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
                 <span style={{ flex: 1 }}>{shot.name}</span>
                 <span>
+                  {wanted.has(shot.id) ? `${fixed(wanted.get(shot.id)!, 0)} mm equivalent, ` : ''}
                   {shot.takes === 0 ? 'no take' : `${counted(shot.takes, 'take')}, none good`}
                   {(shot.reasons ?? []).length > 0 ? `: ${shot.reasons!.map((r) => reasons[r].toLowerCase()).join(', ')}` : ''}
                 </span>
@@ -148,7 +161,7 @@ export function Learn({
           </Panel>
         </Box>
         <Panel aria-label="Carried and not used" sx={{ p: 1 }}>
-          <Typography variant="h2">Carried and not used</Typography>
+          <Typography variant="h2">Carried and not used{here}</Typography>
           {dead.length === 0 && <Typography sx={{ fontSize: 14 }}>Nothing that is in a bag.</Typography>}
           {dead.slice(0, 12).map((thing) => (
             <Box key={`${thing.bag} ${thing.id}`} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
@@ -179,15 +192,31 @@ export function Learn({
 }
 
 /** A distribution as bars over an axis of ratios; how many takes it rests on is said. */
-function Bars({ bins, marks, text, rests }: { bins: Bin[]; marks: number[]; text: (value: number) => string; rests: number }) {
+function Bars({
+  bins,
+  marks,
+  text,
+  rests,
+  holes: missed = [],
+}: {
+  bins: Bin[];
+  marks: number[];
+  text: (value: number) => string;
+  rests: number;
+  /** What was wanted and not had, drawn as empty places on the axis. */
+  holes?: { at: number; name: string }[];
+}) {
   const [ref, width] = useWidth();
-  const { primary, text: ink, divider, background } = useTheme().vars!.palette;
+  const { primary, warning, text: ink, divider, background } = useTheme().vars!.palette;
   const light = `color-mix(in srgb, ${primary.main} 38%, ${background.paper})`;
   const used = bins.filter((bin) => bin.count > 0);
   if (used.length === 0) {
     return <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>No take says it.</Typography>;
   }
-  const [low, high] = [Math.min(bins[0]!.from * 2, used[0]!.from) / 1.05, Math.max(used.at(-1)!.to, used[0]!.from * 4) * 1.05];
+  const [low, high] = [
+    Math.min(bins[0]!.from * 2, used[0]!.from, ...missed.map((hole) => hole.at)) / 1.05,
+    Math.max(used.at(-1)!.to, used[0]!.from * 4, ...missed.map((hole) => hole.at)) * 1.05,
+  ];
   const x = (value: number) => 6 + (Math.log(value / low) / Math.log(high / low)) * (width - 12);
   const most = Math.max(...used.map((bin) => bin.count));
   const [top, base] = [16, 108];
@@ -232,6 +261,11 @@ function Bars({ bins, marks, text, rests }: { bins: Bin[]; marks: number[]; text
             );
           })}
           <line x1="6" x2={width - 6} y1={base} y2={base} stroke={ink.secondary} />
+          {missed.map((hole) => (
+            <circle key={hole.name} cx={x(hole.at)} cy={base - 7} r="5" fill={background.paper} stroke={warning.main} strokeWidth="2">
+              <title>{`${hole.name}: wanted at ${text(hole.at)} and not had`}</title>
+            </circle>
+          ))}
         </svg>
       )}
     </Box>

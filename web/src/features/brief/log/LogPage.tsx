@@ -18,12 +18,13 @@ import { counted } from '../../../ui/format';
 import { changeShot } from '../commands';
 import { Heading } from '../Heading';
 import { placeOf, shotsOf, useProduction } from '../productionStore';
-import { comparisonOf, pictured } from '../rigs';
+import { pictured } from '../rigs';
 import { productionKeeper, telling } from '../saving';
 import { rigKey, useAskingShotRigs, useShotRigs } from '../sheets/shotRigs';
 import { Learn } from './Learn';
 import { TakeCard } from './TakeCard';
 import { bringIn } from './takeFiles';
+import { comparisonOfTake } from './takeRigs';
 import { noteTake, otherwise, plannedOf, setSaid, takes, takesOf, type Planned, type Take } from './takes';
 
 /** The log of a production: takes while it is shot, and what they tell afterwards. The address names the take that stands open. */
@@ -83,6 +84,16 @@ function Log() {
   const waiting = rows.filter((row) => row.isUnsaved).length;
   const tell = (text: string) => text !== '' && setSaid({ text });
   const note = () => set({ take: noteTake(id, shot, plan(shot), rows, new Date()), shot: shotId });
+  const wanted = useMemo(
+    () =>
+      new Map(
+        (document.shots ?? []).flatMap((s) => {
+          const mm = s.chosen ? answers[rigKey(s.id, s.chosen)]?.fit?.equivalentMm : undefined;
+          return mm === undefined ? [] : [[s.id, mm] as const];
+        }),
+      ),
+    [document.shots, answers],
+  );
   const drawn = useMemo(() => {
     const of = shots.find((s) => s.id === open?.value.shotId);
     const at = of && placeOf(document, of);
@@ -93,27 +104,10 @@ function Log() {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- of the document these are what is read
   }, [open?.value.shotId, document.shots, document.locations, document.delivery, answers]);
   const toBench = async (take: Take) => {
-    const of = shots.find((s) => s.id === take.shotId);
-    const at = of && placeOf(document, of);
-    const answer = of && answerOf(of);
-    if (!of || !at || !answer?.fit || !answer.frame || !take.rig) return;
-    const fit = {
-      ...answer.fit,
-      rig: {
-        ...answer.fit.rig,
-        body: take.rig.body,
-        mode: take.rig.mode,
-        lens: take.rig.lens,
-        links: take.rig.links ?? [],
-        front: take.rig.front ?? [],
-      },
-      focalLengthMm: take.focalLengthMm ?? answer.fit.focalLengthMm,
-      fNumber: take.fNumber ?? answer.fit.fNumber,
-      distanceMm: take.distanceMm ?? answer.fit.distanceMm,
-    };
-    const made = comparisonOf(at, of, document.delivery ?? {}, { frame: answer.frame } as Parameters<typeof comparisonOf>[3], [fit]);
+    const of = shots.find((s) => s.id === take.shotId) ?? null;
+    const made = comparisonOfTake(take, document, of, (of && placeOf(document, of)) ?? null);
     if (made) {
-      const title = `${name}: ${of.name}, take ${take.number ?? 1}${take.camera ?? ''}`.slice(0, 120);
+      const title = `${name}: ${take.shotName || 'not planned'}, take ${take.number ?? 1}${take.camera ?? ''}`.slice(0, 120);
       void navigate(`/bench/${await startWork(comparison, { name: title, document: made })}`);
     }
   };
@@ -151,7 +145,7 @@ function Log() {
         )}
       </Box>
       {learns ? (
-        <Learn rows={all} productionId={id} name={name} document={document} feet={feet} onSaid={tell} />
+        <Learn rows={all} productionId={id} name={name} document={document} wanted={wanted} feet={feet} onSaid={tell} />
       ) : (
         <Box
           sx={{
@@ -199,6 +193,8 @@ function Log() {
                 rigs={shots.flatMap((s) => (s.chosen ? [s.chosen] : []))}
                 shots={shots}
                 picture={drawn}
+                name={name}
+                document={document}
                 feet={feet}
                 onOpen={(take) => set({ take })}
                 onBench={() => void toBench(open.value)}

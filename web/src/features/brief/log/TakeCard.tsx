@@ -1,10 +1,10 @@
 import { Alert, Box, Button, ButtonBase, Chip, InputBase, MenuItem, Typography } from '@mui/material';
 import { useState } from 'react';
+import type { ProductionDocument } from '../../../api/client';
 import type { ChosenRig, ShotInput } from '../../../core/core';
 import { rigFields, sceneFields, type NumberField } from '../../../core/fields';
 import type { Row } from '../../../documents/rows';
 import { useGear } from '../../../gear/fitting';
-import { partsOf } from '../../../gear/setRigs';
 import { bringPhoto, photoAddress } from '../../../picture/photo';
 import { FileButton } from '../../../ui/FileButton';
 import { FieldEntry } from '../../../ui/FieldEntry';
@@ -14,7 +14,10 @@ import { Panel } from '../../../ui/Panel';
 import { oneLine, roundDistance } from '../../../ui/format';
 import { changePlace } from '../commands';
 import type { Pictured } from '../rigs';
-import { readHeader } from './still';
+import { isClip, readClipHeader } from './clip';
+import { SameAgain } from './SameAgain';
+import { readStillHeader } from './still';
+import { goneOf } from './takeRigs';
 import { Stepper } from './Stepper';
 import { noteOtherCamera, otherwise, reasons, takes, type Planned, type Take, type TakeMark, type TakeReason } from './takes';
 import { Wipe } from './Wipe';
@@ -30,6 +33,9 @@ interface TakeCardProps {
   shots: ShotInput[];
   /** The frame as it was planned; null where it cannot be drawn. */
   picture: Pictured | null;
+  /** Of the production. */
+  name: string;
+  document: ProductionDocument;
   feet: boolean;
   onOpen: (id: string) => void;
   onBench: () => void;
@@ -43,7 +49,22 @@ const marks: { mark: TakeMark; label: string }[] = [
 ];
 
 /** One take, with everything in reach of a thumb. */
-export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet, onOpen, onBench, onShot, onDelete }: TakeCardProps) {
+export function TakeCard({
+  row,
+  rows,
+  planned,
+  place,
+  rigs,
+  shots,
+  picture,
+  name,
+  document,
+  feet,
+  onOpen,
+  onBench,
+  onShot,
+  onDelete,
+}: TakeCardProps) {
   const take = row.value;
   const [say, setSay] = useState('');
   const [more, setMore] = useState(false);
@@ -51,7 +72,7 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
   const differs = planned ? otherwise(take, planned, feet) : [];
   // Until the shelf is here nobody knows.
   const isShelfHere = useGear((s) => s.state === 'ready');
-  const gone = isShelfHere && take.rig !== null && take.rig !== undefined && partsOf(take.rig) === null;
+  const gone = isShelfHere && take.rig ? goneOf(take.rig) : [];
   const rigKey = (rig: ChosenRig) => [rig.body, rig.mode, rig.lens, ...(rig.links ?? [])].join(' ');
   const known = [...new Map([...rigs, ...(take.rig ? [take.rig] : [])].map((rig) => [rigKey(rig), rig])).values()];
   const number = (
@@ -59,18 +80,24 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
     key: 'focalLengthMm' | 'fNumber' | 'distanceMm' | 'fps' | 'iso' | 'filterStops' | 'lensHeightMm',
     label = field.label,
   ) => <Stepper key={key} field={{ ...field, label }} value={take[key]} feet={feet} onValue={(value) => put({ [key]: value })} />;
-  const still = async (file: File) => {
-    setSay('Reading the still…');
-    const header = await readHeader(file);
-    const now = { ...take, ...header.set, ...(header.takenAt && { takenAt: header.takenAt }), file: oneLine(file.name).slice(0, 200) };
+  const bring = async (file: File) => {
+    const clip = isClip(file);
+    const word = clip ? 'clip' : 'still';
+    setSay(`Reading the ${word}…`);
+    const header = await (clip ? readClipHeader(file) : readStillHeader(file));
+    const now = { ...take, ...header?.set, ...(header?.takenAt && { takenAt: header.takenAt }), file: oneLine(file.name).slice(0, 200) };
     takes.put(row.id, now);
-    const photo = await bringPhoto(file);
-    if (!('kind' in photo)) takes.put(row.id, { ...now, photoId: photo.photo.id });
+    const photo = clip ? null : await bringPhoto(file);
+    if (photo && !('kind' in photo)) takes.put(row.id, { ...now, photoId: photo.photo.id });
     setSay(
       [
-        header.told.length > 0 ? `Filled in from the still: ${header.told.join(', ')}.` : 'The still says nothing of how it was taken.',
-        header.told.length > 0 && header.silent.length > 0 ? `Not told: ${header.silent.join(', ')}.` : '',
-        'kind' in photo ? `The picture itself is not stored: ${photo.say}` : '',
+        header === null
+          ? `The ${word} cannot be read without the server. Its name is noted; bring it once more when there is a network.`
+          : header.told.length > 0
+            ? `Filled in from the ${word}: ${header.told.join(', ')}.`
+            : `The ${word} says nothing of how it was taken.`,
+        header && header.told.length > 0 && header.silent.length > 0 ? `Not told: ${header.silent.join(', ')}.` : '',
+        photo && 'kind' in photo ? `The picture itself is not stored: ${photo.say}` : '',
       ]
         .filter(Boolean)
         .join(' '),
@@ -134,7 +161,7 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
           ))}
         </LabelledSelect>
       </Box>
-      {gone && <Alert severity="warning">A part of this rig is not on the shelf any more.</Alert>}
+      {gone.length > 0 && <Alert severity="warning">Not on the shelf any more: {gone.join(', ')}.</Alert>}
       <InputBase
         fullWidth
         value={take.note ?? ''}
@@ -239,16 +266,17 @@ export function TakeCard({ row, rows, planned, place, rigs, shots, picture, feet
                 </MenuItem>
               ))}
           </LabelledSelect>
+          <SameAgain take={take} name={name} document={document} feet={feet} />
         </Box>
       )}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, '& .MuiButton-root': { minHeight: 48 } }}>
         <Button variant="outlined" onClick={() => onOpen(noteOtherCamera(take, rows))}>
           Another camera too
         </Button>
-        <FileButton accept="image/*" testId="take-still" onFile={(file) => void still(file)}>
-          {take.photoId ? 'Another still' : 'A still of it'}
+        <FileButton accept="image/*,video/*,.mxf" testId="take-still" onFile={(file) => void bring(file)}>
+          {take.photoId ? 'Another still or clip' : 'A still or clip of it'}
         </FileButton>
-        <Button disabled={!take.rig || gone} onClick={onBench}>
+        <Button disabled={!take.rig || take.focalLengthMm == null || gone.length > 0} onClick={onBench}>
           To the Bench
         </Button>
         <Button onClick={() => setMore(!more)} aria-expanded={more}>

@@ -1,9 +1,8 @@
 import type { ProductionDocument } from '../../../api/client';
-import { core, type GearItem } from '../../../core/core';
+import { type GearItem } from '../../../core/core';
 import { bagsOf, linesOf } from '../../../gear/bags';
 import { useGear } from '../../../gear/fitting';
 import { fullName } from '../../../gear/gear';
-import { rigOfSetting, type SetRig } from '../../../gear/setRigs';
 import { shotsOf } from '../productionStore';
 import type { Take } from './takes';
 
@@ -52,43 +51,6 @@ export function distribution(values: { value: number; isGood: boolean }[], edges
     if (isGood) bin.good += 1;
   }
   return bins;
-}
-
-const kept = new Map<string, number | null>();
-
-/** The equivalent focal length that a take was made at; null where its rig or focal length is not known. */
-export function equivalentOf(take: Take, deliveryAspect: number): number | null {
-  const { rig, focalLengthMm } = take;
-  if (!rig || focalLengthMm == null) return null;
-  const key = JSON.stringify([useGear.getState().version, rig, focalLengthMm, deliveryAspect]);
-  const known = kept.get(key);
-  if (known !== undefined) return known;
-  const set = {
-    rig: {
-      ...rig,
-      links: rig.links ?? [],
-      front: rig.front ?? [],
-      punchIn: rig.punchIn ?? 1,
-      bodyName: '',
-      lensName: '',
-      linkNames: [],
-      frontNames: [],
-    },
-    distanceMm: take.distanceMm ?? 3000,
-    focalLengthMm,
-    fNumber: take.fNumber ?? 4,
-    rackedFarther: false,
-    sensitivityIso: null,
-    lowestIso: null,
-  } as unknown as SetRig;
-  const scene = { subjectDistanceMm: Math.max(set.distanceMm, 8 * focalLengthMm), deliveryAspect };
-  const made = rigOfSetting(set, scene);
-  const value = made
-    ? (core().evaluate({ scene, rigs: [{ ...made, chain: undefined }] })?.[0]?.figures.equivalentFocalLengthMm ?? null)
-    : null;
-  if (kept.size > 2000) kept.clear();
-  kept.set(key, value !== null && Number.isFinite(value) ? value : null);
-  return kept.get(key)!;
 }
 
 /** Something that was carried and not used. */
