@@ -173,6 +173,12 @@ public sealed class FitRig
         ? (focalLengthMm >= LongMm ? LongChain : ShortChain).Zoomed(EndAt(focalLengthMm), used)
         : ChainAt(focalLengthMm);
 
+    /// <summary>The focal length that counts at a mark, mm: the true one, where it was measured and counts.</summary>
+    internal double UsedMm(double focalLengthMm, bool byMeasured) => byMeasured ? ChainOptics.MeasuredMm(Lens, focalLengthMm) ?? focalLengthMm : focalLengthMm;
+
+    /// <summary>The mark at which a focal length is had that counts; it may lie outside the zoom.</summary>
+    internal double MarkOf(double usedMm, bool byMeasured) => byMeasured ? MarkedMm(usedMm) : usedMm;
+
     /// <summary>The mark at which a lens has a true focal length; beyond its ends their share holds on.</summary>
     private double MarkedMm(double usedMm)
     {
@@ -203,7 +209,7 @@ public sealed class FitRig
 
     /// <summary>As <see cref="FocalLengthFrom(double, double)"/>, by true focal lengths where they were measured and count.</summary>
     internal double FocalLengthFrom(double magnification, double distanceMm, bool byMeasured) =>
-        byMeasured ? MarkedMm(FocalLengthFrom(magnification, distanceMm)) : FocalLengthFrom(magnification, distanceMm);
+        MarkOf(FocalLengthFrom(magnification, distanceMm), byMeasured);
 
     /// <summary>The focal length that draws at a ratio from a distance: D = f(1 + m₀)²/m₀ + X, so long as the lens has no focus data of its own.</summary>
     /// <param name="magnification">m.</param>

@@ -19,7 +19,7 @@ public sealed class Look
         var mark = RigEvaluator.MarkMm(conventions, rig);
         this.rig = rig;
         this.scene = scene.From(scene.SubjectDistanceMm + mark) with { NearestCameraMm = scene.NearestCameraMm + mark, FarthestCameraMm = scene.FarthestCameraMm + mark };
-        Conventions = conventions with { DistanceFrom = DistanceMark.SensorMark, FocalLength = FocalLengthSchool.Marked };
+        Conventions = conventions with { DistanceFrom = DistanceMark.SensorMark };
         report = RigEvaluator.Evaluate(this.scene, conventions with { DistanceFrom = DistanceMark.SensorMark }, rig);
         Values = LookValues.Of(this.scene, rig, report);
         var behind = scene.BackgroundDistanceMm - scene.SubjectDistanceMm;
@@ -38,7 +38,7 @@ public sealed class Look
     /// <summary>What the evaluator says of it.</summary>
     public ref readonly RigReport Report => ref report;
 
-    /// <summary>What figures of answers go by: the same, but for marked focal lengths.</summary>
+    /// <summary>What figures go by; distances are from the sensor mark.</summary>
     public Conventions Conventions { get; }
 
     /// <summary>What makes it; null where the rig has no plane of focus there.</summary>

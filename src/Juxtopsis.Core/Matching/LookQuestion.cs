@@ -39,6 +39,9 @@ internal sealed class LookQuestion
 
     public LookWishes Wishes { get; }
 
+    /// <summary>Whether true focal lengths count, where they were measured.</summary>
+    public bool ByMeasured => Look.Conventions.FocalLength == FocalLengthSchool.Measured;
+
     public ModeFrames Frames { get; }
 
     public int Terms => terms.Length;
@@ -76,7 +79,7 @@ internal sealed class LookQuestion
             : Shortfall.None;
     }
 
-    /// <summary>The focal length, as marked, with which a rig takes in the look's angle, mm.</summary>
+    /// <summary>The focal length with which a rig takes in the look's angle, mm.</summary>
     public double FocalLengthForAngle(FitRig rig, FitFrame frame) => Values.FocalPerHeight * frame.Used.HeightMm / rig.Magnification;
 
     /// <summary>A rig set at a focal length from a distance: what is left over at ƒ1, and how far it opens and closes.</summary>
@@ -94,7 +97,7 @@ internal sealed class LookQuestion
         var lens = rig.EndAt(focalLengthMm).Lens;
         var there = new LookValues
         {
-            FocalPerHeight = rig.Magnification * focalLengthMm / frame.Used.HeightMm,
+            FocalPerHeight = rig.Magnification * rig.UsedMm(focalLengthMm, ByMeasured) / frame.Used.HeightMm,
             FieldHeightMm = one.FieldHeightMm,
             DistanceMm = distanceMm,
             FromPupilMm = one.SubjectFromPupilMm,
@@ -131,7 +134,7 @@ internal sealed class LookQuestion
             }
         }
 
-        var chain = rig.ChainAt(focalLengthMm);
+        var chain = rig.ChainAt(focalLengthMm, ByMeasured);
         var range = chain.Travel.Range();
         var distance = Math.Clamp(distanceMm, range.NearestMm, Math.Max(range.NearestMm, range.FarthestMm));
         var stage = FocusReport.StageOf(default, 1, chain, chain.Travel.FocusAt(distance));

@@ -53,7 +53,8 @@ internal sealed class LookSetting(LookQuestion question)
         Begin(of, its, within);
         var (last, wishes) = (LastMm, question.Wishes);
         var (near, far) = Worth(question.Values.DistanceMm, wishes[LookAspect.Distance], (place.Near, place.Far), worthBelow);
-        var (from, to) = Worth(question.FocalLengthForAngle(rig, frame), wishes[LookAspect.Angle], (rig.ShortMm, last), worthBelow);
+        var (from, to) = Worth(question.FocalLengthForAngle(rig, frame), wishes[LookAspect.Angle], (rig.UsedMm(rig.ShortMm, question.ByMeasured), rig.UsedMm(last, question.ByMeasured)), worthBelow);
+        (from, to) = from <= to ? (Math.Clamp(rig.MarkOf(from, question.ByMeasured), rig.ShortMm, last), Math.Clamp(rig.MarkOf(to, question.ByMeasured), rig.ShortMm, last)) : (1, 0);
         if (near <= far && from <= to)
         {
             Prove(new(from, to, near, far), worthBelow);
@@ -92,16 +93,16 @@ internal sealed class LookSetting(LookQuestion question)
     private void Meet(double last)
     {
         var distance = Math.Clamp(question.Values.DistanceMm, place.Near, place.Far);
-        var focal = rig.Zooms ? Math.Clamp(question.FocalLengthForAngle(rig, frame), rig.ShortMm, last) : rig.ShortMm;
+        var focal = rig.Zooms ? Math.Clamp(rig.MarkOf(question.FocalLengthForAngle(rig, frame), question.ByMeasured), rig.ShortMm, last) : rig.ShortMm;
         Try(focal, distance);
-        if (place.Near < place.Far && rig.ChainAt(focal).Travel.ForMagnification(FramingMagnification) is { } framed)
+        if (place.Near < place.Far && rig.ChainAt(focal, question.ByMeasured).Travel.ForMagnification(FramingMagnification) is { } framed)
         {
             Try(focal, Math.Clamp(framed.SubjectDistanceMm, place.Near, place.Far));
         }
 
         if (rig.Zooms)
         {
-            Try(Math.Clamp(rig.FocalLengthFrom(FramingMagnification, distance), rig.ShortMm, last), distance);
+            Try(Math.Clamp(rig.FocalLengthFrom(FramingMagnification, distance, question.ByMeasured), rig.ShortMm, last), distance);
             if (focal == last)
             {
                 Try(rig.LongMm, distance);
@@ -189,7 +190,7 @@ internal sealed class LookSetting(LookQuestion question)
         }
 
         var far = question.At(rig, frame, box.FromMm, box.FarMm, overOther);
-        if (!near.IsThere && near.DistanceMm > box.FarMm && rig.ChainAt(box.FromMm).Travel.NearestMm() > box.FarMm || !far.IsThere && far.DistanceMm < box.NearMm)
+        if (!near.IsThere && near.DistanceMm > box.FarMm && rig.ChainAt(box.FromMm, question.ByMeasured).Travel.NearestMm() > box.FarMm || !far.IsThere && far.DistanceMm < box.NearMm)
         {
             Take(far, overOther);
             return;

@@ -11,6 +11,19 @@ internal static class RandomShelf
 
     private static GearItem Rated(GearItem mode, params double[] rates) => mode.With(ModeFields.Fps, rates);
 
+    /// <summary>The same kind of shelf, where most lenses were tested and are other than their marks.</summary>
+    public static IEnumerable<GearItem> Tested(Random random) => Of(random).Select(item =>
+    {
+        if (item.Kind != GearKind.Lens || random.Next(4) == 0)
+        {
+            return item;
+        }
+
+        var (from, to) = (item.Get(LensFields.Short)!.Value, item.Get(LensFields.Long));
+        GearPoint[] points = to is { } end ? [new(from, from * Between(random, 0.95, 1.05)), new(end, end * Between(random, 0.95, 1.05))] : [new(from, from * Between(random, 0.95, 1.05))];
+        return item.With(LensFields.TestedFocal, points);
+    });
+
     public static IEnumerable<GearItem> Of(Random random)
     {
         GearItem[] modes =

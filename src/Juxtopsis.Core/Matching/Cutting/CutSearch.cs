@@ -59,7 +59,7 @@ public sealed class CutSearch
         ArgumentNullException.ThrowIfNull(shelf);
         ArgumentNullException.ThrowIfNull(cameras);
         (this.cameras, this.lead, this.wishes, Scene) = (cameras, lead, wishes, scene);
-        Conventions = conventions with { DistanceFrom = DistanceMark.SensorMark, FocalLength = FocalLengthSchool.Marked };
+        Conventions = conventions with { DistanceFrom = DistanceMark.SensorMark };
         BehindMm = scene.BackgroundDistanceMm > scene.SubjectDistanceMm ? scene.BackgroundDistanceMm - scene.SubjectDistanceMm : double.PositiveInfinity;
         WantedBlur = LookTerm.StopsOf(wantedBlurShare);
         Frames = new(scene.DeliveryAspect ?? 16.0 / 9, scene.DeliveryWidthPx, scene.TimelineFps, Conventions, rules ?? FitRules.All, shelf.Modes);
@@ -339,8 +339,9 @@ public sealed class CutSearch
         var m = frame.Used.HeightMm / camera.FieldHeightMm;
         var near = Math.Max(camera.DistanceMm / (1 + camera.MovesShare), Math.Max(Scene.NearestCameraMm ?? 0, rig.FrontMm));
         var far = Math.Min(camera.DistanceMm * (1 + camera.MovesShare), Scene.FarthestCameraMm ?? double.PositiveInfinity);
-        var focal = Math.Clamp(rig.FocalLengthFrom(m, Math.Clamp(camera.DistanceMm, near, Math.Max(near, far))), rig.ShortMm, rig.LongMm);
-        var chain = rig.ChainAt(focal);
+        var byMeasured = Conventions.FocalLength == FocalLengthSchool.Measured;
+        var focal = Math.Clamp(rig.FocalLengthFrom(m, Math.Clamp(camera.DistanceMm, near, Math.Max(near, far)), byMeasured), rig.ShortMm, rig.LongMm);
+        var chain = rig.ChainAt(focal, byMeasured);
         if (chain.Travel.ForMagnification(m) is not { } focused)
         {
             return new(DiagnosticCode.TooClose, 0, 2);
