@@ -1,8 +1,9 @@
-import { writeFile, mkdtemp, rm } from 'node:fs/promises';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { expect, expectNobodyKeptOut, test } from './bench';
+import { clipOf } from './clip';
 
 const put = async (address: string, path: string, body: object): Promise<void> => {
   const made = await fetch(`${address}${path}`, {
@@ -269,5 +270,96 @@ test('the day of the demo: what was used, carried for nothing and missed, and th
   await expect(page.getByRole('region', { name: 'Wanted and not had' })).toContainText('A rivet');
   await expectNobodyKeptOut(page);
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Takes as CSV' }).click()]);
-  expect(file.suggestedFilename()).toBe('Takes.csv');
+  expect(file.suggestedFilename()).toBe('Low Water takes.csv');
+
+  // What went out comes in again without standing there twice.
+  await page.getByRole('button', { name: 'Takes', exact: true }).click();
+  await page.getByTestId('takes').setInputFiles({ name: 'takes.csv', mimeType: 'text/csv', buffer: await readFile(await file.path()) });
+  await expect(page.getByText(/^0 takes brought in\. 3\d were here already\.$/)).toBeVisible();
+  await page.getByTestId('takes').setInputFiles({ name: 'notes.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\n1,2') });
+  await expect(page.getByText('The first line must name the columns: When.', { exact: false })).toBeVisible();
+});
+
+test('a clip fills in what its header says, and the same is taken again on another day', async ({ page, server }) => {
+  const { production } = await trial(server.address, 40);
+  await page.goto(`${server.address}/brief/${production}`);
+  await from(page);
+  await page.getByRole('list', { name: 'Rigs that give it' }).getByRole('listitem').first().getByRole('button').first().click();
+  await page.getByRole('button', { name: 'Choose for this shot' }).click();
+  await page.getByRole('link', { name: /^Log/ }).click();
+  await page.getByRole('button', { name: 'Note a take' }).click();
+  await expect(page.getByLabel('Focal length', { exact: true })).toHaveValue(/^40\smm$/, { timeout: 30_000 });
+  const clip = clipOf({
+    fps: 25,
+    takenAt: new Date('2027-04-19T09:30:00Z'),
+    keys: { 'com.android.capture.fps': 100, 'com.tallow.focal_length': '38 mm', 'com.tallow.iris_fnumber': '5.6' },
+  });
+  await page.getByTestId('take-still').setInputFiles({ name: 'A001.mov', mimeType: 'video/quicktime', buffer: clip });
+  await expect(page.getByText('Filled in from the clip: focal length, aperture, frames a second.', { exact: false })).toBeVisible({
+    timeout: 20_000,
+  });
+  await expect(page.getByText('Not told: sensitivity, shutter, distance.', { exact: false })).toBeVisible();
+  await expect(page.getByLabel('Focal length', { exact: true })).toHaveValue(/^38\smm$/);
+  await expect(page.getByLabel('Frame rate', { exact: true })).toHaveValue(/^100\sfps$/);
+  await page.getByTestId('take-still').setInputFiles({ name: 'broken.mov', mimeType: 'video/quicktime', buffer: Buffer.from('no clip') });
+  await expect(page.getByText('The clip says nothing of how it was taken.')).toBeVisible();
+
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByLabel('The same again').click();
+  await page.getByRole('option', { name: 'In this production' }).click();
+  await expect(page.getByText('It is the last shot, “Take 1, pick-up”.')).toBeVisible();
+  await page.getByRole('link', { name: 'Open it' }).click();
+  await expect(page.getByRole('region', { name: 'The shot' }).or(page.locator('main'))).toContainText('As take 1A of 19 April 2027');
+});
+
+test('what only just fits says how surely, and what makes it surer', async ({ page, server }) => {
+  const { production } = await trial(server.address, 50);
+  await page.goto(`${server.address}/brief/${production}`);
+  await from(page);
+  const rig = page.getByRole('list', { name: 'Rigs that give it' }).getByRole('listitem').first();
+  await rig.getByRole('button').first().click();
+  await expect(rig).toContainText('stands there ±');
+  await expect(rig).not.toContainText('Measure the room');
+  const left = parseFloat(/([\d.]+)\s*m of room left/.exec(await rig.innerText())![1]!);
+
+  // A room that is but 5 cm longer than it must be: nobody taped it, and the lens is as marked.
+  await page.getByLabel('Length', { exact: true }).fill(`${(9 - left + 0.05).toFixed(2)} m`);
+  await page.getByLabel('Length', { exact: true }).blur();
+  await expect(rig).toContainText(/of room left, ± 1\d cm\. Measure the room\./, { timeout: 20_000 });
+  await page.getByLabel('Its sides were taped on the spot').check();
+  await expect(rig).toContainText(/of room left, ± \d+ (mm|cm)\. Test the Trial 50/, { timeout: 20_000 });
+
+  // A crew that trusts its lenses is told no more.
+  await page.getByRole('button', { name: 'Delivery, units, bag' }).click();
+  const tolerance = page.getByRole('region', { name: 'How sure' }).getByLabel('Marked focal length ±');
+  await tolerance.fill('0.5');
+  await tolerance.blur();
+  await expect(tolerance).toHaveValue(/^0\.5\s%$/);
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(rig).not.toContainText('Test the Trial 50', { timeout: 20_000 });
+
+  // And a little too short, it may fit all the same.
+  await page.getByLabel('Length', { exact: true }).fill(`${(9 - left - 0.02).toFixed(2)} m`);
+  await page.getByLabel('Length', { exact: true }).blur();
+  await expect(page.getByText('It may give it all the same:', { exact: false })).toBeVisible({ timeout: 20_000 });
+  await expectNobodyKeptOut(page);
+});
+
+test('figures say how far off they may be, and their working what that comes from', async ({ page, server }) => {
+  await page.goto(`${server.address}/bench/10f7a7e0-0000-4000-8000-000000000001`);
+  const figures = page.getByRole('region', { name: 'Figures' });
+  await expect(figures.locator('[data-figure="equivalentFocalLengthMm"]').first()).toBeVisible({ timeout: 30_000 });
+  await expect(figures.locator('.margin')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take figures and frames out' }).click();
+  await page.getByRole('menuitem', { name: 'Say how far off they may be' }).click();
+  await expect(figures.locator('[data-figure="equivalentFocalLengthMm"] .margin').first()).toHaveText(/^± 1\.1\smm$/);
+  await figures.locator('[data-figure="equivalentFocalLengthMm"]').first().click();
+  const panel = page.getByRole('table', { name: 'What makes it unsure' });
+  await expect(panel).toContainText('Focal length, as marked, ± 3');
+  await expectNobodyKeptOut(page);
+  await page.reload();
+  await expect(figures.locator('.margin').first()).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Take figures and frames out' }).click();
+  await page.getByRole('menuitem', { name: 'Do not say how far off they may be' }).click();
+  await expect(figures.locator('.margin')).toHaveCount(0);
 });

@@ -39,6 +39,24 @@ test('changes in quick succession are one write, half a second after the last', 
   expect(now()).toMatchObject({ base: { revision: 2 }, saving: { kind: 'saved', at: 'at 2' } });
 });
 
+test('what is changed as the page goes is there at the next visit, though the database did not take it', async () => {
+  const { server, change } = await opened({ n: 1 });
+  change({ n: 9 });
+  // The page goes before anything is written: its database takes no more.
+  vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new Error('The page is gone.');
+  });
+  window.dispatchEvent(new Event('pagehide'));
+  await closePages();
+  vi.restoreAllMocks();
+  const again = await openPage(server);
+  await again.keeper.open('w');
+  expect(again.now().document).toEqual({ n: 9 });
+  await pass(600);
+  expect(server.all.get('w')).toMatchObject({ document: { n: 9 } });
+  expect(Object.keys(localStorage).filter((key) => key.includes('leaving'))).toEqual([]);
+});
+
 test('what changes while a write is on its way is written after it', async () => {
   const { server, change } = await opened({ n: 1 });
   const answer = hangs(server);

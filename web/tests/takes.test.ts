@@ -7,7 +7,8 @@ vi.mock('../src/core/core', () => ({
 }));
 vi.mock('../src/gear/setRigs', () => ({ rigOfSetting: () => ({ chain: {} }), partsOf: () => [] }));
 
-const { noteOtherCamera, noteTake, otherwise, plannedOf, setSaid, takes, takesOf } = await import('../src/features/brief/log/takes');
+const { fillIn, noteOtherCamera, noteTake, otherwise, plannedOf, setSaid, takes, takesOf } =
+  await import('../src/features/brief/log/takes');
 const { deadWeight, distribution, earned, holes, lensOf, uses } = await import('../src/features/brief/log/learn');
 const { equivalentOf } = await import('../src/features/brief/log/takeRigs');
 const { pickUpOf, withPickUp } = await import('../src/features/brief/log/sameAgain');
@@ -75,6 +76,17 @@ test('a take begins as its shot is planned, the next as the one before was set',
   const both = [row(changed), row({ ...changed, camera: 'B', focalLengthMm: 135 })];
   expect(noted(noteTake('p', shot(), planned, both, at))).toMatchObject({ number: 2, camera: 'A', focalLengthMm: 60 });
   expect(noted(noteTake('p', null, null, [], at))).toMatchObject({ shotId: null, number: 1, rig: null });
+});
+
+test('what was noted before its plan was known is filled in, but for what was said meanwhile', () => {
+  const id = noteTake('p', shot(), plannedOf(shot(), null, 25), [], at);
+  expect(noted(id)).toMatchObject({ focalLengthMm: null, fps: 25 });
+  takes.put(id, { ...noted(id), fNumber: 5.6 });
+  fillIn(
+    takes.useRows.getState().rows.find((r) => r.id === id)!,
+    plannedOf(shot(), fit, 50),
+  );
+  expect(noted(id)).toMatchObject({ focalLengthMm: 49.96, fNumber: 5.6, distanceMm: 2100, iso: 812, fps: 25 });
 });
 
 test('other cameras of a take have the same number and the next free letter', () => {

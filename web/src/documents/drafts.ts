@@ -86,10 +86,51 @@ export async function putDraft(draft: Draft<unknown>): Promise<boolean> {
   return kept;
 }
 
+const leftUnder = () => `${keptUnder('juxtopsis.leaving')}/`;
+
+/** Keeps unsaved work while the page goes: what is written to the database then may not arrive. It is taken over there when it is asked for next. */
+export function leaveDraft(draft: Draft<unknown>): void {
+  try {
+    localStorage.setItem(leftUnder() + keyOf(draft), JSON.stringify(draft));
+  } catch {
+    // Without room for it there is still the database.
+  }
+}
+
+/** What pages left as they went. */
+function draftsLeft(): Draft<unknown>[] {
+  return Object.keys(localStorage)
+    .filter((key) => key.startsWith(leftUnder()))
+    .flatMap((key) => {
+      try {
+        return [JSON.parse(localStorage.getItem(key)!) as Draft<unknown>];
+      } catch {
+        localStorage.removeItem(key);
+        return [];
+      }
+    });
+}
+
+async function takeOver(): Promise<void> {
+  for (const draft of draftsLeft()) {
+    await attempt(async (db) => {
+      const drafts = db.transaction('drafts', 'readwrite');
+      if (((await drafts.store.get([draft.kind, draft.id, draft.tab]))?.at ?? -Infinity) < draft.at) {
+        await drafts.store.put(draft);
+      }
+      await drafts.done;
+      localStorage.removeItem(leftUnder() + keyOf(draft));
+    }, undefined);
+  }
+}
+
 /** Forgets a draft that is stored now; one that was written anew since `at` stays. */
 export async function dropDraft({ kind, id, tab }: Key, at = Infinity): Promise<void> {
   if ((onlyHere.get(keyOf({ kind, id, tab }))?.at ?? Infinity) <= at) {
     onlyHere.delete(keyOf({ kind, id, tab }));
+  }
+  for (const left of draftsLeft().filter((d) => keyOf(d) === keyOf({ kind, id, tab }) && d.at <= at)) {
+    localStorage.removeItem(leftUnder() + keyOf(left));
   }
   await attempt(async (db) => {
     const drafts = db.transaction('drafts', 'readwrite');
@@ -102,6 +143,7 @@ export async function dropDraft({ kind, id, tab }: Key, at = Infinity): Promise<
 
 /** All unsaved work that no other open page is busy with, newest first. */
 export async function draftsHere(kind?: string, id?: string): Promise<Draft<unknown>[]> {
+  await takeOver();
   const [kept, isOpen] = await Promise.all([attempt((db) => db.getAll('drafts'), []), openTabs()]);
   const newest = [...kept.filter((d) => !onlyHere.has(keyOf(d))), ...onlyHere.values()];
   return newest

@@ -1,7 +1,7 @@
 import type { StoreApi } from 'zustand';
 import type { Failure, Work } from '../api/client';
 import type { AnyDocument, Base, Saving } from './documentStore';
-import { copyOf, draftsHere, dropDraft, moment, putCopy, putDraft, type Draft } from './drafts';
+import { copyOf, draftsHere, dropDraft, leaveDraft, moment, putCopy, putDraft, type Draft } from './drafts';
 import type { Content } from './history';
 import { says } from './merging';
 import { cannotRead, flush, register, send, setOnPage, type Kind } from './outbox';
@@ -333,7 +333,10 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
     });
     const retryNow = () => void (store.getState().saving.kind === 'away' ? save() : refresh());
     const interval = setInterval(() => void refresh(), refreshMs);
-    const hide = () => void note();
+    const hide = () => {
+      if (noting !== undefined && isDirty()) leaveDraft(draftNow());
+      void note();
+    };
     const warn = (event: BeforeUnloadEvent) => {
       if (store.getState().cannotKeep && isDirty()) {
         event.preventDefault();

@@ -25,7 +25,7 @@ import { Learn } from './Learn';
 import { TakeCard } from './TakeCard';
 import { bringIn } from './takeFiles';
 import { comparisonOfTake } from './takeRigs';
-import { noteTake, otherwise, plannedOf, setSaid, takes, takesOf, type Planned, type Take } from './takes';
+import { fillIn, noteTake, otherwise, plannedOf, setSaid, takes, takesOf, type Planned, type Take } from './takes';
 
 /** The log of a production: takes while it is shot, and what they tell afterwards. The address names the take that stands open. */
 export function LogPage() {
@@ -83,7 +83,25 @@ function Log() {
   const place = shot ? placeOf(document, shot) : undefined;
   const waiting = rows.filter((row) => row.isUnsaved).length;
   const tell = (text: string) => text !== '' && setSaid({ text });
-  const note = () => set({ take: noteTake(id, shot, plan(shot), rows, new Date()), shot: shotId });
+  const note = () => {
+    const take = noteTake(id, shot, plan(shot), rows, new Date());
+    if (shot?.chosen && plan(shot)?.focalLengthMm == null) setEarly((before) => [...before, take]);
+    set({ take, shot: shotId });
+  };
+  // Noted before what fits was asked: filled in as soon as that is known.
+  const [early, setEarly] = useState<string[]>([]);
+  useEffect(() => {
+    const known = early.flatMap((take) => {
+      const row = rows.find((r) => r.id === take);
+      const planned = plan(shots.find((s) => s.id === row?.value.shotId) ?? null);
+      return row && planned?.focalLengthMm != null ? [{ row, planned }] : [];
+    });
+    if (known.length > 0) {
+      known.forEach(({ row, planned }) => fillIn(row, planned));
+      setEarly((before) => before.filter((take) => known.every(({ row }) => row.id !== take)));
+    }
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only an answer that comes changes it
+  }, [early, answers]);
   const wanted = useMemo(
     () =>
       new Map(

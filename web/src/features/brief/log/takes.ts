@@ -102,6 +102,15 @@ export function noteTake(productionId: string, shot: ShotInput | null, planned: 
   return id;
 }
 
+/** A take that was noted before it was known how its shot is set: what was not said meanwhile is as planned. */
+export function fillIn(row: Row<Take>, { rig, ...set }: Planned): void {
+  const take = row.value;
+  const missing = Object.entries(set).filter(([key, value]) => value != null && take[key as keyof typeof set] == null);
+  if (missing.length > 0 || (rig && !take.rig)) {
+    takes.put(row.id, { ...take, ...Object.fromEntries(missing), rig: take.rig ?? rig });
+  }
+}
+
 /** Notes another camera that ran in the same take; it begins as the first was set. Gives its identity. */
 export function noteOtherCamera(take: Take, rows: Row<Take>[]): string {
   const used = rows
