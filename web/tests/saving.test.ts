@@ -47,7 +47,7 @@ test('what is changed as the page goes is there at the next visit, though the da
     throw new Error('The page is gone.');
   });
   window.dispatchEvent(new Event('pagehide'));
-  await closePages();
+  closePages();
   vi.restoreAllMocks();
   const again = await openPage(server);
   await again.keeper.open('w');

@@ -88,7 +88,9 @@ test('values are told in the digits that their ± leaves them', () => {
   expect(valueText('magnification', 0.7184, 0.004)).toBe('0.718×');
   expect(valueText('mountError', -0.042, 0.01)).toBe('−0.04 mm');
   expect(valueText('minimumFocusDistance', 431, 6)).toBe('43.1 cm');
-  expect(offText({ quantity: 'focalLength', value: 33.95, marked: 35 })).toBe('marked 35.0 mm, −3 %');
+  expect(offText({ quantity: 'focalLength', value: 33.95, marked: 35 })).toBe('marked 35 mm, −3 %');
+  expect(offText({ quantity: 'squeeze', value: 1.29, marked: 1.33 })).toBe('marked 1.33×, −3 %');
+  expect(offText({ quantity: 'tNumber', value: 2.3, marked: 2 })).toBe('ƒ2: its glass loses 0.4 stops');
   expect(offText({ quantity: 'weight', value: 33, marked: null })).toBe('');
   expect(nextText('focalLength', { distanceMm: 5000, plusMinus: 0.11 }, false).replaceAll('\u2009', ' ')).toBe(
     'One more at 5.00 m would bring it to ± 0.1.',

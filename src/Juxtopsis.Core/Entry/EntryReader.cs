@@ -203,7 +203,8 @@ public static class EntryReader
     {
         var text = Bare(reading);
         var below = text.StartsWith('-') || text.StartsWith('−');
-        return One(reading, below || text.StartsWith('+') ? text[1..] : text, below ? -1 : 1);
+        var size = below || text.StartsWith('+') ? text[1..] : text;
+        return NumberText.TryReadFraction(size, out var value) ? reading.InRange(below ? -value : value) : One(reading, size, below ? -1 : 1);
     }
 
     private static EntryResult FilterStops(Reading reading)

@@ -79,25 +79,8 @@ internal static class LengthText
     /// <summary>A number, a fraction such as 1/2, or a number and a fraction.</summary>
     private static bool TryAmount(string text, out double mm, double unit)
     {
-        text = text.Trim();
-        mm = double.NaN;
-        if (NumberText.TryRead(text, out var number))
-        {
-            mm = number * unit;
-            return true;
-        }
-
-        var space = text.LastIndexOf(' ');
-        var slash = text.IndexOf('/', StringComparison.Ordinal);
-        double whole = 0;
-        if (slash < 0 || (space > 0 && !NumberText.TryRead(text.AsSpan(0, space), out whole))
-            || !NumberText.TryRead(text.AsSpan(space + 1, Math.Max(0, slash - space - 1)), out var top)
-            || !NumberText.TryRead(text.AsSpan(slash + 1), out var bottom) || bottom == 0)
-        {
-            return false;
-        }
-
-        mm = (whole + top / bottom) * unit;
-        return true;
+        var isRead = NumberText.TryReadFraction(text, out var number);
+        mm = isRead ? number * unit : double.NaN;
+        return isRead;
     }
 }

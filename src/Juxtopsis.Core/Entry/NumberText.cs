@@ -30,6 +30,32 @@ internal static partial class NumberText
         return double.TryParse(plain, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out value);
     }
 
+    /// <summary>Reads a number that may have a fraction: <c>2.5</c>, <c>1/3</c>, <c>2 1/3</c>.</summary>
+    /// <param name="text">Text without units.</param>
+    /// <param name="value">The number; never negative, never infinite.</param>
+    /// <returns>False for anything else.</returns>
+    public static bool TryReadFraction(string text, out double value)
+    {
+        text = text.Trim();
+        if (TryRead(text, out value))
+        {
+            return true;
+        }
+
+        var space = text.LastIndexOf(' ');
+        var slash = text.IndexOf('/', StringComparison.Ordinal);
+        double whole = 0;
+        if (slash < 0 || (space > 0 && !TryRead(text.AsSpan(0, space), out whole))
+            || !TryRead(text.AsSpan(space + 1, Math.Max(0, slash - space - 1)), out var top)
+            || !TryRead(text.AsSpan(slash + 1), out var bottom) || bottom == 0)
+        {
+            return false;
+        }
+
+        value = whole + top / bottom;
+        return true;
+    }
+
     /// <summary>
     /// What a text may mean, since a comma is a decimal mark to some and parts thousands for others: <c>23,976</c> is both, until
     /// something else tells. A point and a comma in one number tell it: the last of them is the decimal mark.

@@ -41,8 +41,11 @@ export function decimalsOf(plusMinus: number): number {
 export function valueText(quantity: Quantity, value: number, plusMinus: number): string {
   const { unit, times } = words[quantity];
   const text = (value * times).toFixed(decimalsOf(plusMinus * times)).replace('-', '−');
-  return unit === '' ? text : unit === '×' || unit === '°' ? `${text}${unit}` : `${text} ${unit}`;
+  return withItsUnit(text, unit);
 }
+
+const withItsUnit = (text: string, unit: string): string =>
+  unit === '' ? text : unit === '×' || unit === '°' ? `${text}${unit}` : `${text} ${unit}`;
 
 /** The ± alone, in one or two digits. */
 export function plusMinusText(quantity: Quantity, plusMinus: number): string {
@@ -54,8 +57,13 @@ export function plusMinusText(quantity: Quantity, plusMinus: number): string {
 /** How far what was found is from what the papers say; empty where they say nothing. */
 export function offText({ quantity, value, marked }: Pick<TestResult, 'quantity' | 'value' | 'marked'>): string {
   if (marked === null || marked === 0 || quantity === 'mountError' || quantity === 'markFactor') return '';
+  if (quantity === 'tNumber') {
+    return `ƒ${plain(marked, 2)}: its glass loses ${plain(2 * Math.log2(value / marked), 2)} stops`;
+  }
   const share = (100 * (value - marked)) / marked;
-  return `marked ${valueText(quantity, marked, 0.1)}, ${share >= 0 ? '+' : '−'}${plain(Math.abs(share), 1)} %`;
+  const { unit, times } = words[quantity];
+  // What is marked is told as it stands there, whatever the test is worth.
+  return `marked ${withItsUnit(plain(marked * times, 3), unit)}, ${share >= 0 ? '+' : '−'}${plain(Math.abs(share), 1)} %`;
 }
 
 /** What one more reading would bring. */
