@@ -9,7 +9,6 @@ using Juxtopsis.Server.Shelf;
 using Juxtopsis.Server.Startup;
 using Juxtopsis.Server.Writing;
 using Microsoft.EntityFrameworkCore;
-using Npgsql;
 
 namespace Juxtopsis.Server.Bookings;
 
@@ -38,17 +37,10 @@ internal static class UnitEndpoints
 
     private static async Task<IResult> Put(Guid id, JuxtopsisDb db, ShelfCache cache, TimeProvider clock, HttpContext http, CancellationToken cancellationToken)
     {
-        if (!Revision.TryRead(http.Request.Headers, out var expected))
+        var (input, expected, unread) = await ConditionalWrite.ReadAsync(http, WireJson.Default.UnitInput, BookingChecks.Check, "a unit", cancellationToken);
+        if (unread is not null)
         {
-            return Revision.Missing("a unit");
-        }
-
-        var json = await RequestBody.ReadAsync(http.Request, cancellationToken);
-        var input = WireReader.Read(json.Span, WireJson.Default.UnitInput, out var problem);
-        problem ??= BookingChecks.Check(input!);
-        if (problem is not null)
-        {
-            return problem.ToResult();
+            return unread;
         }
 
         if ((await cache.ReadAsync(db)).Index.Find(input!.GearId) is not { } model || model.Item.Kind == GearKind.Mount)
@@ -81,16 +73,11 @@ internal static class UnitEndpoints
         row ??= db.Units.Add(new() { Id = id, GearId = input.GearId, UpdatedAt = clock.GetUtcNow(), Revision = 0 }).Entity;
         (row.Label, row.Owner, row.Place, row.Condition, row.ConditionNote) = (input.Label.Trim(), input.Owner.Trim(), input.Place.Trim(), input.Condition, input.ConditionNote.Trim());
         (row.Revision, row.UpdatedAt, row.DeletedAt) = (row.Revision + 1, clock.GetUtcNow(), null);
-        try
-        {
-            await db.SaveChangesAsync(cancellationToken);
-        }
-        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        if (!await ConditionalWrite.TrySaveAsync(db, http, row.Revision, cancellationToken))
         {
             return Changed;
         }
 
-        http.Response.Headers.ETag = Revision.ToTag(row.Revision);
         return TypedResults.Json(ToOutput(row), WireJson.Default.UnitOutput, statusCode: isNew ? 201 : 200);
     }
 

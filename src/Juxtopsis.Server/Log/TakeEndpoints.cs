@@ -9,7 +9,6 @@ using Juxtopsis.Server.Startup;
 using Juxtopsis.Server.Works;
 using Juxtopsis.Server.Writing;
 using Microsoft.EntityFrameworkCore;
-using Npgsql;
 
 namespace Juxtopsis.Server.Log;
 
@@ -39,17 +38,10 @@ internal static class TakeEndpoints
 
     private static async Task<IResult> Put(Guid id, JuxtopsisDb db, TimeProvider clock, HttpContext http, CancellationToken cancellationToken)
     {
-        if (!Revision.TryRead(http.Request.Headers, out var expected))
+        var (input, expected, unread) = await ConditionalWrite.ReadAsync(http, WireJson.Default.TakeInput, TakeChecks.Check, "a take", cancellationToken);
+        if (unread is not null)
         {
-            return Revision.Missing("a take");
-        }
-
-        var json = await RequestBody.ReadAsync(http.Request, cancellationToken);
-        var input = WireReader.Read(json.Span, WireJson.Default.TakeInput, out var problem);
-        problem ??= TakeChecks.Check(input!);
-        if (problem is not null)
-        {
-            return problem.ToResult();
+            return unread;
         }
 
         var row = await db.Takes.FirstOrDefaultAsync(t => t.Id == id, cancellationToken);
@@ -64,16 +56,11 @@ internal static class TakeEndpoints
         row ??= db.Takes.Add(new() { Id = id, ProductionId = input!.ProductionId, TakenAt = input.TakenAt.ToUniversalTime(), Take = take, UpdatedAt = clock.GetUtcNow(), Revision = 0 }).Entity;
         (row.Take, row.TakenAt, row.By, row.DeletedAt) = (take, input!.TakenAt.ToUniversalTime(), Writer.Of(http.Request.Headers).Name, null);
         (row.Revision, row.UpdatedAt) = (row.Revision + 1, clock.GetUtcNow());
-        try
-        {
-            await db.SaveChangesAsync(cancellationToken);
-        }
-        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        if (!await ConditionalWrite.TrySaveAsync(db, http, row.Revision, cancellationToken))
         {
             return Changed;
         }
 
-        http.Response.Headers.ETag = Revision.ToTag(row.Revision);
         return TypedResults.Json(ToOutput(row), WireJson.Default.TakeOutput, statusCode: isNew ? 201 : 200);
     }
 

@@ -13,7 +13,6 @@ using Juxtopsis.Server.Startup;
 using Juxtopsis.Server.Works;
 using Juxtopsis.Server.Writing;
 using Microsoft.EntityFrameworkCore;
-using Npgsql;
 
 namespace Juxtopsis.Server.Measuring;
 
@@ -54,17 +53,10 @@ internal static class UnitTestEndpoints
 
     private static async Task<IResult> Put(Guid id, JuxtopsisDb db, ShelfCache cache, TimeProvider clock, HttpContext http, CancellationToken cancellationToken)
     {
-        if (!Revision.TryRead(http.Request.Headers, out var expected))
+        var (input, expected, unread) = await ConditionalWrite.ReadAsync(http, WireJson.Default.UnitTestInput, UnitTestChecks.Check, "a test", cancellationToken);
+        if (unread is not null)
         {
-            return Revision.Missing("a test");
-        }
-
-        var json = await RequestBody.ReadAsync(http.Request, cancellationToken);
-        var input = WireReader.Read(json.Span, WireJson.Default.UnitTestInput, out var problem);
-        problem ??= UnitTestChecks.Check(input!);
-        if (problem is not null)
-        {
-            return problem.ToResult();
+            return unread;
         }
 
         if (await db.Units.FirstOrDefaultAsync(u => u.Id == input!.UnitId, cancellationToken) is not { } unit || (await cache.ReadAsync(db)).Index.Find(unit.GearId) is not { } model)
@@ -94,16 +86,11 @@ internal static class UnitTestEndpoints
         row ??= db.UnitTests.Add(new() { Id = id, UnitId = input.UnitId, Kind = input.Measured.Kind, Measured = measured, UpdatedAt = clock.GetUtcNow(), Revision = 0 }).Entity;
         (row.Measured, row.Note, row.By) = (measured, input.Note.Trim(), Writer.Of(http.Request.Headers).Name);
         (row.Revision, row.UpdatedAt) = (row.Revision + 1, clock.GetUtcNow());
-        try
-        {
-            await db.SaveChangesAsync(cancellationToken);
-        }
-        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        if (!await ConditionalWrite.TrySaveAsync(db, http, row.Revision, cancellationToken))
         {
             return Changed;
         }
 
-        http.Response.Headers.ETag = Revision.ToTag(row.Revision);
         return TypedResults.Json(ToOutput(row, unit.GearId), WireJson.Default.UnitTestOutput, statusCode: isNew ? 201 : 200);
     }
 

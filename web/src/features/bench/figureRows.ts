@@ -308,11 +308,11 @@ export function rowTexts(row: FigureRow, reports: RigReport[], feet: boolean): s
   return reports.map((r) => row.text?.(r) ?? figureText(info, r.figures[row.figure], feet, largest));
 }
 
-/** How far off each rig's figure may be in a row; none for rows that are told in words of their own. */
+/** How far off the figure of a row may be for each rig; none where it is exact. */
 export function rowMargins(row: FigureRow, reports: RigReport[], margins: Numbers[], feet: boolean): (string | null)[] {
   const info = core().figures[row.figure];
   const largest = largestOf(row, reports);
-  return margins.map((m) => (row.text ? null : plusMinusText(info, m[row.figure], feet, largest)));
+  return margins.map((m) => plusMinusText(info, m[row.figure], feet, largest));
 }
 
 /** How each rig differs from the yardstick in a row. */

@@ -166,7 +166,13 @@ function assembled(
   const scene = sceneOf(place, shot, document.delivery ?? delivered, { frame: answer.frame }, fit);
   const rig = rigOfSetting(fit, scene, shot);
   const figures = rig ? (core().evaluate({ scene, rigs: [rig], ...(conventions && { conventions }) })?.[0]?.figures ?? null) : null;
-  const warnings = [...(shot.caution ? [shot.caution] : []), ...fit.cautions.map((c) => c.message), ...fit.findings.map((f) => f.message)];
+  const close = fit.margin?.closest == null ? undefined : fit.margin.spares[fit.margin.closest];
+  const warnings = [
+    ...(shot.caution ? [shot.caution] : []),
+    ...fit.cautions.map((c) => c.message),
+    ...(close ? [`${close.say}. ${close.fix}`] : []),
+    ...fit.findings.map((f) => f.message),
+  ];
   return {
     ...base,
     parts,
