@@ -31,6 +31,8 @@ run_bench() {
   node tests/e2e/measure-fit.mjs "http://127.0.0.1:$at"
   say "A look, and cameras that cut together, in Chromium"
   node tests/e2e/measure-match.mjs "http://127.0.0.1:$at"
+  say "How sure, and the log, in Chromium"
+  node tests/e2e/measure-log.mjs "http://127.0.0.1:$at"
   say "Bags, in Chromium"
   node tests/e2e/measure-bags.mjs "http://127.0.0.1:$at"
   say "The Shelf in Chromium"

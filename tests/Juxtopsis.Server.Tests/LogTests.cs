@@ -119,6 +119,23 @@ public sealed class LogTests(ServerFixture fixture) : IClassFixture<ServerFixtur
         Assert.Equal(200, (int)(await Server.SendAsync(HttpMethod.Put, $"/api/takes/{mine}", Take(Demo), ifMatch: "\"3\"")).Status);
     }
 
+    [Fact]
+    public async Task Who_asks_for_what_changed_is_told_that_alone_and_what_is_gone()
+    {
+        var (stays, goes) = (Guid.NewGuid(), Guid.NewGuid());
+        await Server.SendAsync(HttpMethod.Put, $"/api/takes/{stays}", Take(Demo), ifNoneMatch: "*");
+        var made = await Server.SendAsync(HttpMethod.Put, $"/api/takes/{goes}", Take(Demo), ifNoneMatch: "*");
+        var since = Uri.EscapeDataString(made.Json["updatedAt"]!.GetValue<string>());
+        await Server.SendAsync(HttpMethod.Delete, $"/api/takes/{goes}");
+        await Server.SendAsync(HttpMethod.Put, $"/api/takes/{stays}", Take(Demo, ",\"note\":\"later\""), ifMatch: "\"1\"");
+        var changed = (await Server.SendAsync(HttpMethod.Get, $"/api/takes?since={since}")).Json.AsArray();
+        Assert.True(changed.Count < (await Server.SendAsync(HttpMethod.Get, "/api/takes")).Json.AsArray().Count);
+        Assert.Equal("later", Assert.Single(changed, t => t!["id"]!.GetValue<Guid>() == stays)!["take"]!["note"]!.GetValue<string>());
+        Assert.NotNull(Assert.Single(changed, t => t!["id"]!.GetValue<Guid>() == goes)!["deletedAt"]);
+        Assert.DoesNotContain((await Server.SendAsync(HttpMethod.Get, "/api/takes")).Json.AsArray(), t => t!["id"]!.GetValue<Guid>() == goes);
+        (await Server.SendAsync(HttpMethod.Get, "/api/takes?since=yesterday")).IsProblem(400);
+    }
+
     [Theory]
     [InlineData(",\"fNumber\":0", "fNumber")]
     [InlineData(",\"number\":0", "number")]

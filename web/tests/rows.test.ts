@@ -8,7 +8,7 @@ function made() {
   const kept = new Map<string, Stored<string>>();
   const at = { isAway: false, refuses: '' };
   const server: RowsOnServer<string> = {
-    list: () => Promise.resolve(at.isAway ? away : [...kept.values()]),
+    list: () => Promise.resolve(at.isAway ? away : { rows: [...kept.values()], gone: [], asOf: null }),
     write: (id, value, revision) => {
       if (at.isAway) return Promise.resolve(away);
       if (at.refuses && value.includes(at.refuses)) return Promise.resolve({ kind: 'refused', say: 'Not that.' });
@@ -31,6 +31,43 @@ beforeEach(() => {
   localStorage.clear();
 });
 afterEach(() => vi.useRealTimers());
+
+test('after the first time only what changed is asked for; what did not change stays the very same', async () => {
+  const { kept, server } = made();
+  kept.set('a', { id: 'a', value: 'first', revision: 1 });
+  kept.set('b', { id: 'b', value: 'second', revision: 1 });
+  const asked: (string | null)[] = [];
+  let changes = { rows: [...kept.values()], gone: [] as string[] };
+  server.list = (since) => {
+    asked.push(since);
+    return Promise.resolve({ ...changes, asOf: `t${asked.length}` });
+  };
+  const rows = createRows('changes', server);
+  await rows.refresh();
+  const before = rows.useRows.getState().rows;
+  changes = { rows: [kept.get('b')!], gone: [] };
+  await rows.refresh();
+  expect(rows.useRows.getState().rows).toBe(before);
+  changes = {
+    rows: [
+      { id: 'c', value: 'third', revision: 1 },
+      { id: 'b', value: 'second, better', revision: 2 },
+    ],
+    gone: ['a'],
+  };
+  await rows.refresh();
+  expect(rows.useRows.getState().rows.map((row) => [row.id, row.value])).toEqual([
+    ['b', 'second, better'],
+    ['c', 'third'],
+  ]);
+  expect(asked).toEqual([null, 't1', 't2']);
+
+  // What is typed here stays, whatever others did with it.
+  rows.put('c', 'third, mine');
+  changes = { rows: [], gone: ['c'] };
+  await rows.refresh();
+  expect(rows.useRows.getState().rows.find((row) => row.id === 'c')).toMatchObject({ value: 'third, mine', isUnsaved: true });
+});
 
 test('a row is stored a moment after it was typed, once for what was typed in one go', async () => {
   const { kept, server } = made();

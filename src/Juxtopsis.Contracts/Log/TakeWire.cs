@@ -124,7 +124,8 @@ public sealed record TakeInput
 /// <param name="By">What whoever noted it is called; empty where that was not said.</param>
 /// <param name="UpdatedAt">When it was saved last.</param>
 /// <param name="Revision">Counts its changes, from 1.</param>
-public sealed record TakeOutput(Guid Id, TakeInput Take, string By, DateTimeOffset UpdatedAt, int Revision);
+/// <param name="DeletedAt">When it was deleted; null for one that stands. Only told where what changed is asked for.</param>
+public sealed record TakeOutput(Guid Id, TakeInput Take, string By, DateTimeOffset UpdatedAt, int Revision, DateTimeOffset? DeletedAt);
 
 /// <summary>Refuses takes that cannot be stored.</summary>
 public static class TakeChecks

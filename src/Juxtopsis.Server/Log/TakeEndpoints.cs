@@ -19,7 +19,7 @@ internal static class TakeEndpoints
     {
         var group = app.MapGroup("/api/takes").WithTags("Log").RequireDatabase();
         group.MapGet("", List).WithName("ListTakes")
-            .WithSummary("The takes of a production, or of all, in the order in which they were taken.")
+            .WithSummary("The takes of a production, or of all, in the order in which they were taken. With a time, those alone that changed after it, deleted ones among them.")
             .Produces<IReadOnlyList<TakeOutput>>().ProducesProblems(503);
         group.MapPut("{id:guid}", Put).WithName("PutTake")
             .WithSummary("Notes a take under an id of one's own choice (If-None-Match: *), or changes it (If-Match: \"revision\"); a deleted one comes back.")
@@ -30,9 +30,10 @@ internal static class TakeEndpoints
             .Produces(204).ProducesProblems(404, 503);
     }
 
-    private static async Task<IResult> List([Description("The production; all when left out.")] Guid? production, JuxtopsisDb db, CancellationToken cancellationToken)
+    private static async Task<IResult> List([Description("The production; all when left out.")] Guid? production, [Description("Only what changed after this time. Ask from somewhat before what was told last: a change may arrive a moment late.")] DateTimeOffset? since, JuxtopsisDb db, CancellationToken cancellationToken)
     {
-        var rows = await db.Takes.AsNoTracking().Where(t => t.DeletedAt == null && (production == null || t.ProductionId == production)).OrderBy(t => t.TakenAt).ThenBy(t => t.Id).ToListAsync(cancellationToken);
+        var after = since?.ToUniversalTime();
+        var rows = await db.Takes.AsNoTracking().Where(t => (after == null ? t.DeletedAt == null : t.UpdatedAt > after) && (production == null || t.ProductionId == production)).OrderBy(t => t.TakenAt).ThenBy(t => t.Id).ToListAsync(cancellationToken);
         return TypedResults.Json([.. rows.Select(ToOutput)], WireJson.Default.IReadOnlyListTakeOutput);
     }
 
@@ -99,5 +100,5 @@ internal static class TakeEndpoints
 
     private static IResult NotFound(Guid id) => Problem.Of("no-take", 404, "No such take", $"There is no take {id}. It may have been deleted.").ToResult();
 
-    internal static TakeOutput ToOutput(TakeRow row) => new(row.Id, row.ToTake(), row.By, row.UpdatedAt, row.Revision);
+    internal static TakeOutput ToOutput(TakeRow row) => new(row.Id, row.ToTake(), row.By, row.UpdatedAt, row.Revision, row.DeletedAt);
 }

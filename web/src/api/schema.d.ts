@@ -785,7 +785,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The takes of a production, or of all, in the order in which they were taken. */
+        /** The takes of a production, or of all, in the order in which they were taken. With a time, those alone that changed after it, deleted ones among them. */
         get: operations["ListTakes"];
         put?: never;
         post?: never;
@@ -5880,6 +5880,11 @@ export interface components {
              * @description Counts its changes, from 1.
              */
             revision: number;
+            /**
+             * Format: date-time
+             * @description When it was deleted; null for one that stands. Only told where what changed is asked for.
+             */
+            deletedAt: null | string;
         };
         /**
          * @description Why it was done otherwise than planned.
@@ -9669,6 +9674,8 @@ export interface operations {
             query?: {
                 /** @description The production; all when left out. */
                 production?: string;
+                /** @description Only what changed after this time. Ask from somewhat before what was told last: a change may arrive a moment late. */
+                since?: string;
             };
             header?: never;
             path?: never;

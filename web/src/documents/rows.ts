@@ -23,9 +23,19 @@ export interface Stored<T> {
   revision: number;
 }
 
+/** What a server says of its rows: all of them, or what changed since it was asked last. */
+export interface Listed<T> {
+  rows: Stored<T>[];
+  /** Rows that are deleted by now; only where what changed was asked for. */
+  gone: string[];
+  /** From when on to ask next for what changed; null where all is asked each time. */
+  asOf: string | null;
+}
+
 /** How rows are read and written. */
 export interface RowsOnServer<T> {
-  list: () => Promise<Stored<T>[] | Failure>;
+  /** Lists all rows, or what changed since. */
+  list: (since: string | null) => Promise<Listed<T> | Failure>;
   write: (id: string, value: T, revision: number | null) => Promise<{ kind: 'stored'; row: Stored<T> } | { kind: 'conflict' } | Failure>;
   remove: (id: string) => Promise<Failure | null>;
 }
@@ -53,6 +63,7 @@ export function createRows<T>(name: string, server: RowsOnServer<T>) {
   let calm: ReturnType<typeof setTimeout> | undefined;
   let flushing: Promise<void> | null = null;
   let loaded = '';
+  let asOf: string | null = null;
 
   const set = (change: (rows: Row<T>[]) => Row<T>[]) => {
     const before = new Map(store.getState().rows.map((row) => [row.id, row]));
@@ -79,7 +90,7 @@ export function createRows<T>(name: string, server: RowsOnServer<T>) {
   /** What this browser kept of before; read once for each crew. */
   function load(): void {
     if (loaded === place()) return;
-    loaded = place();
+    [loaded, asOf] = [place(), null];
     const kept = Object.keys(localStorage)
       .filter((key) => key.startsWith(loaded))
       .flatMap((key) => {
@@ -151,18 +162,26 @@ export function createRows<T>(name: string, server: RowsOnServer<T>) {
   /** Reads what others wrote; what is unsaved here stays. */
   async function refresh(): Promise<void> {
     load();
-    const found = await server.list();
-    if (!Array.isArray(found)) {
+    const since = asOf;
+    const found = await server.list(since);
+    if ('kind' in found) {
       store.setState((s) => ({ state: s.state === 'ready' ? 'ready' : 'away', say: found.say }));
       return;
     }
+    asOf = found.asOf;
+    const gone = new Set(found.gone);
     set((rows) => {
-      const unsaved = rows.filter((row) => row.isUnsaved);
-      const mine = new Set(unsaved.map((row) => row.id));
-      return [
-        ...found.filter(({ id }) => !mine.has(id)).map((row): Row<T> => ({ ...row, isUnsaved: false, isRemoved: false, refused: '' })),
-        ...unsaved,
-      ];
+      const told = new Map(found.rows.map((row) => [row.id, row]));
+      // What did not change stays the very same, so that nothing is drawn anew for it.
+      const stay = rows.flatMap((row) => {
+        const now = told.get(row.id);
+        told.delete(row.id);
+        if (row.isUnsaved) return [row];
+        if (gone.has(row.id) || (!now && since === null)) return [];
+        return [now && now.revision !== row.revision ? { ...row, ...now, refused: '' } : row];
+      });
+      const others = [...told.values()].map((row): Row<T> => ({ ...row, isUnsaved: false, isRemoved: false, refused: '' }));
+      return others.length === 0 && stay.length === rows.length && stay.every((row, i) => row === rows[i]) ? rows : [...stay, ...others];
     });
     store.setState({ state: 'ready', say: '' });
   }

@@ -25,7 +25,7 @@ export const unitTests = createRows<UnitTest>('tests', {
   async list() {
     try {
       const { data, error, response } = await api.GET('/api/tests');
-      return data ? data.map(stored) : failure(response.status, error);
+      return data ? { rows: data.map(stored), gone: [], asOf: null } : failure(response.status, error);
     } catch {
       return unreachable;
     }

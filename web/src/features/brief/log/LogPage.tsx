@@ -1,5 +1,5 @@
-import { Box, Button, ButtonBase, MenuItem, Typography } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { Box, Button, MenuItem, Typography } from '@mui/material';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { productions } from '../../../api/client';
 import { useSettings } from '../../../app/settings';
@@ -8,7 +8,6 @@ import { ConflictDialog } from '../../../documents/ConflictDialog';
 import { DeletedNotice, DocumentPage } from '../../../documents/DocumentPage';
 import { comparison } from '../../../documents/kinds';
 import { startWork } from '../../../documents/outbox';
-import type { Row } from '../../../documents/rows';
 import { useShelf } from '../../../gear/fitting';
 import { FileButton } from '../../../ui/FileButton';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
@@ -23,9 +22,10 @@ import { productionKeeper, telling } from '../saving';
 import { rigKey, useAskingShotRigs, useShotRigs } from '../sheets/shotRigs';
 import { Learn } from './Learn';
 import { TakeCard } from './TakeCard';
+import { TakeList } from './TakeList';
 import { bringIn } from './takeFiles';
 import { comparisonOfTake } from './takeRigs';
-import { fillIn, noteTake, otherwise, plannedOf, setSaid, takes, takesOf, type Planned, type Take } from './takes';
+import { fillIn, noteTake, plannedOf, takes, takesOf, type Planned, type Take } from './takes';
 
 /** The log of a production: takes while it is shot, and what they tell afterwards. The address names the take that stands open. */
 export function LogPage() {
@@ -46,6 +46,16 @@ export function LogPage() {
 
 const elsewhere = 'elsewhere';
 
+/** An address's words with some of them changed; null takes one away. */
+function withPart(before: URLSearchParams, part: Record<string, string | null>): URLSearchParams {
+  const after = new URLSearchParams(before);
+  for (const [key, value] of Object.entries(part)) {
+    if (value === null) after.delete(key);
+    else after.set(key, value);
+  }
+  return after;
+}
+
 function Log() {
   useShelf();
   useAskingShotRigs();
@@ -65,21 +75,16 @@ function Log() {
   const open = rows.find((row) => row.id === where.get('take')) ?? null;
   const shotId = open?.value.shotId ?? where.get('shot') ?? rows.at(-1)?.value.shotId ?? shots[0]?.id ?? elsewhere;
   const shot = shots.find((s) => s.id === shotId) ?? null;
-  const set = (part: Record<string, string | null>) =>
-    setWhere(
-      (before) => {
-        const after = new URLSearchParams(before);
-        for (const [key, value] of Object.entries(part)) {
-          if (value === null) after.delete(key);
-          else after.set(key, value);
-        }
-        return after;
-      },
-      { replace: true },
-    );
+  const set = (part: Record<string, string | null>) => setWhere((before) => withPart(before, part), { replace: true });
   const answerOf = (s: ShotInput) => (s.chosen ? answers[rigKey(s.id, s.chosen)] : undefined);
   const plan = (s: ShotInput | null): Planned | null => s && plannedOf(s, answerOf(s)?.fit ?? null, document.delivery?.timelineFps ?? 25);
-  const planned = plan(shots.find((s) => s.id === open?.value.shotId) ?? null);
+  const plans = useMemo(
+    () => new Map(shots.map((s) => [s.id, plan(s)!])),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- of the document these are what is read
+    [document.shots, document.delivery, answers],
+  );
+  const planned = plans.get(open?.value.shotId ?? '') ?? null;
+  const openTake = useCallback((take: string) => setWhere((before) => withPart(before, { take }), { replace: true }), [setWhere]);
   const place = shot ? placeOf(document, shot) : undefined;
   const waiting = rows.filter((row) => row.isUnsaved).length;
   const tell = (text: string) => text !== '' && setSaid({ text });
@@ -93,7 +98,7 @@ function Log() {
   useEffect(() => {
     const known = early.flatMap((take) => {
       const row = rows.find((r) => r.id === take);
-      const planned = plan(shots.find((s) => s.id === row?.value.shotId) ?? null);
+      const planned = plans.get(row?.value.shotId ?? '');
       return row && planned?.focalLengthMm != null ? [{ row, planned }] : [];
     });
     if (known.length > 0) {
@@ -180,7 +185,7 @@ function Log() {
                 text="Note what is really used while it is shot: one press for each take, set as it is planned. It works without a network, and for several people at once."
               />
             ) : (
-              <TakeList rows={rows} plan={plan} shots={shots} open={open} feet={feet} onOpen={(take) => set({ take })} />
+              <TakeList rows={rows} plans={plans} openId={open?.id ?? null} feet={feet} onOpen={openTake} />
             )}
           </Box>
           <Box sx={{ display: 'grid', gap: 1, order: { xs: 1, md: 2 }, position: { md: 'sticky' }, top: 8 }}>
@@ -236,71 +241,6 @@ function Log() {
       )}
       <ConflictDialog {...telling} useDocument={useProduction} keeper={productionKeeper} />
       <SaidBar said={said} onDone={() => setSaid(null)} />
-    </Box>
-  );
-}
-
-interface TakeListProps {
-  rows: Row<Take>[];
-  plan: (shot: ShotInput | null) => Planned | null;
-  shots: ShotInput[];
-  open: Row<Take> | null;
-  feet: boolean;
-  onOpen: (id: string) => void;
-}
-
-/** All takes, the newest first, each with what was otherwise than planned. */
-function TakeList({ rows, plan, shots, open, feet, onOpen }: TakeListProps) {
-  return (
-    <Box component="ul" aria-label="Takes" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.5 }}>
-      {[...rows].reverse().map((row) => {
-        const take = row.value;
-        const planned = plan(shots.find((s) => s.id === take.shotId) ?? null);
-        const differs = planned ? otherwise(take, planned, feet) : [];
-        return (
-          <li key={row.id}>
-            <ButtonBase
-              onClick={() => onOpen(row.id)}
-              aria-current={row.id === open?.id}
-              sx={{
-                width: '100%',
-                minHeight: 52,
-                px: 1,
-                py: 0.5,
-                display: 'grid',
-                gridTemplateColumns: '52px minmax(0, 1fr) auto',
-                gap: 1,
-                textAlign: 'left',
-                alignItems: 'center',
-                border: 1,
-                borderColor: 'divider',
-                borderRadius: 1,
-                bgcolor: 'background.paper',
-                fontFamily: 'inherit',
-                fontSize: 14,
-                '&[aria-current=true]': { boxShadow: 'inset 3px 0 0 var(--mui-palette-primary-main)' },
-                '& small': { display: 'block', fontSize: 12.5, color: 'text.secondary', overflow: 'hidden', textOverflow: 'ellipsis' },
-              }}
-            >
-              <span style={{ fontVariantNumeric: 'tabular-nums' }}>
-                {take.number ?? 1}
-                {take.camera ?? 'A'}
-                <small>{new Date(take.takenAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</small>
-              </span>
-              <span>
-                {take.shotName || 'Not planned'}
-                <small>{setSaid(take, feet)}</small>
-                {differs.length > 0 && <small style={{ color: 'var(--mui-palette-warning-main)' }}>{differs.join('; ')}</small>}
-                {take.note && <small>“{take.note}”</small>}
-              </span>
-              <span style={{ fontWeight: 650 }}>
-                {take.mark === 'good' ? 'good' : take.mark === 'again' ? 'again' : ''}
-                {row.isUnsaved && <small>kept here</small>}
-              </span>
-            </ButtonBase>
-          </li>
-        );
-      })}
     </Box>
   );
 }

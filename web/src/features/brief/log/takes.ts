@@ -10,12 +10,21 @@ export type Take = Schemas['TakeInput'];
 export type TakeMark = Schemas['TakeMark'];
 export type TakeReason = Schemas['TakeReason'];
 
+/** A change may be stored so much later than it says, ms: it is asked for once more. */
+const lateMs = 120_000;
+
 /** Takes of all productions: noted here at once, stored as soon as there is a network. */
 export const takes = createRows<Take>('takes', {
-  async list() {
+  async list(since) {
     try {
-      const { data, error, response } = await api.GET('/api/takes');
-      return data ? data.map(({ id, take, revision }) => ({ id, value: take, revision })) : failure(response.status, error);
+      const { data, error, response } = await api.GET('/api/takes', since === null ? {} : { params: { query: { since } } });
+      if (!data) return failure(response.status, error);
+      const latest = Math.max(Date.parse(since ?? '') + lateMs || 0, ...data.map((take) => Date.parse(take.updatedAt)));
+      return {
+        rows: data.filter((take) => !take.deletedAt).map(({ id, take, revision }) => ({ id, value: take, revision })),
+        gone: data.filter((take) => take.deletedAt).map(({ id }) => id),
+        asOf: latest > 0 ? new Date(latest - lateMs).toISOString() : null,
+      };
     } catch {
       return unreachable;
     }
@@ -62,7 +71,9 @@ export const plannedOf = (shot: ShotInput, fit: Fit | null, timelineFps: number)
 export const takesOf = (rows: Row<Take>[], productionId: string): Row<Take>[] =>
   rows
     .filter((row) => row.value.productionId === productionId && !row.isRemoved)
-    .sort((a, b) => a.value.takenAt.localeCompare(b.value.takenAt) || a.id.localeCompare(b.id));
+    .map((row) => ({ row, at: Date.parse(row.value.takenAt) }))
+    .sort((a, b) => a.at - b.at || (a.row.id < b.row.id ? -1 : 1))
+    .map(({ row }) => row);
 
 const cameraAfter = (camera: string): string => (/^[A-Y]$/.test(camera) ? String.fromCharCode(camera.charCodeAt(0) + 1) : `${camera}2`);
 
