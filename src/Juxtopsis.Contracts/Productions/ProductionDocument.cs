@@ -2,7 +2,7 @@ using Juxtopsis.Contracts.Bags;
 using Juxtopsis.Contracts.Sheets;
 using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Kits;
-using Juxtopsis.Core.Margins;
+using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Contracts.Productions;
 

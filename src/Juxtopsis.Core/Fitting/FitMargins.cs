@@ -1,6 +1,7 @@
 using Juxtopsis.Core.Diagnostics;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Margins;
+using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Fitting;
 

@@ -1,4 +1,4 @@
-using Juxtopsis.Core.Margins;
+using Juxtopsis.Core.Rigs;
 
 namespace Juxtopsis.Core.Fitting;
 

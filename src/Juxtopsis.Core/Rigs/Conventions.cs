@@ -1,5 +1,3 @@
-using Juxtopsis.Core.Margins;
-
 namespace Juxtopsis.Core.Rigs;
 
 /// <summary>

@@ -35,6 +35,43 @@ public sealed class RecordTests
         Assert.Equal(3, TestRecord.Accept(again, TestKind.Weight, [Found(TestQuantity.Weight, 812, 5)], "scales").Get(CommonFields.TestedBy).Split('\n').Length);
     }
 
+    [Fact]
+    public void How_sure_it_is_goes_into_the_record_too_and_on_to_rigs()
+    {
+        var lens = TestRecord.Accept(Made.FarLens.With(LensFields.Squeeze, 1.5), TestKind.FocalLength, [Found(TestQuantity.FocalLength, 34, 0.34, 35)], "x");
+        lens = TestRecord.Accept(lens, TestKind.Squeeze, [Found(TestQuantity.Squeeze, 1.48, 0.0148)], "x");
+        var adapter = TestRecord.Accept(Made.Adapter.With(AdapterFields.Magnification, 0.71), TestKind.Magnification, [Found(TestQuantity.Magnification, 0.72, 0.0036)], "x");
+        Assert.Equal(0.01, lens.Get(LensFields.TestedFocalPlusMinus)!.Value, 1e-9);
+        Assert.Equal(0.005, adapter.Get(AdapterFields.TestedMagnificationPlusMinus)!.Value, 1e-9);
+        Assert.Empty(GearChecks.Check(lens));
+        Assert.Empty(GearChecks.Check(adapter));
+        var rig = Made.Assemble(new ChainSetting(), Made.Body, adapter, lens).Rig!.Value;
+        Assert.Equal(0.01, rig.Lens.MeasuredPlusMinusShare);
+        Assert.Equal(0.01, rig.SqueezePlusMinusShare!.Value, 1e-9);
+        Assert.Equal(0.005, rig.Optics.First.PlusMinusShare);
+
+        // Where one of two that squeeze was not tested, nobody knows how sure both are.
+        var both = Made.Assemble(new ChainSetting { FocalLengthMm = 50 }, Made.Body, Made.Lens.With(LensFields.Short, 50.0).With(LensFields.Squeeze, 1.5).With(LensFields.TestedSqueezePlusMinus, 0.01), Made.Attachment).Rig!.Value;
+        Assert.Null(both.SqueezePlusMinusShare);
+        var plain = Made.Assemble(new ChainSetting(), Made.Body, Made.Lens).Rig!.Value;
+        Assert.Null(plain.SqueezePlusMinusShare);
+        Assert.Null(plain.Lens.MeasuredPlusMinusShare);
+    }
+
+    [Fact]
+    public void Of_the_marks_of_a_zoom_the_one_that_is_least_sure_counts_and_a_prime_is_as_sure_as_its_last_test()
+    {
+        var zoom = TestRecord.Accept(Made.Lens.With(LensFields.Short, 24.0).With(LensFields.Long, 70.0), TestKind.FocalLength, [Found(TestQuantity.FocalLength, 24, 0.48, 24)], "x");
+        zoom = TestRecord.Accept(zoom, TestKind.FocalLength, [Found(TestQuantity.FocalLength, 70, 0.35, 70)], "x");
+        Assert.Equal(0.02, zoom.Get(LensFields.TestedFocalPlusMinus)!.Value, 1e-9);
+        var prime = TestRecord.Accept(Made.Lens, TestKind.FocalLength, [Found(TestQuantity.FocalLength, 35, 1.05, 35)], "x");
+        prime = TestRecord.Accept(prime, TestKind.FocalLength, [Found(TestQuantity.FocalLength, 35, 0.175, 35)], "x");
+        Assert.Equal(0.005, prime.Get(LensFields.TestedFocalPlusMinus)!.Value, 1e-9);
+
+        // One reading that says next to nothing stays within what a field takes.
+        Assert.Equal(0.3, TestRecord.Accept(Made.Lens, TestKind.FocalLength, [Found(TestQuantity.FocalLength, 35, 30, 35)], "x").Get(LensFields.TestedFocalPlusMinus));
+    }
+
     [Theory]
     [InlineData(TestQuantity.Magnification, 0.7184, 0.004, "0.718 ± 0.004")]
     [InlineData(TestQuantity.Weight, 812.3, 5, "812 ± 5 g")]

@@ -1,4 +1,4 @@
-namespace Juxtopsis.Core.Margins;
+namespace Juxtopsis.Core.Rigs;
 
 /// <summary>How far off what is not measured may be: half an interval that holds the truth 95 times in 100.</summary>
 public readonly record struct Tolerances
@@ -26,30 +26,3 @@ public readonly record struct Tolerances
     /// <summary>Of the length of a place that nobody taped, and of what stands behind the subject on the Bench, mm.</summary>
     public double RoomMm { get; init; } = 100;
 }
-
-/// <summary>What an uncertainty comes from.</summary>
-public enum MarginSource
-{
-    /// <summary>The focal length.</summary>
-    FocalLength,
-
-    /// <summary>The factor of a reducer or extender.</summary>
-    Factor,
-
-    /// <summary>The squeeze.</summary>
-    Squeeze,
-
-    /// <summary>A distance by tape.</summary>
-    Tape,
-
-    /// <summary>The length of the place, or where what is behind stands.</summary>
-    Room,
-}
-
-/// <summary>What one uncertainty makes of a figure.</summary>
-/// <param name="Source">What it comes from.</param>
-/// <param name="Item">The thing that it is of; empty where it is of none.</param>
-/// <param name="Given">The ± of what is put in: a share, or mm for <see cref="MarginSource.Tape"/> and <see cref="MarginSource.Room"/>.</param>
-/// <param name="IsMeasured">True when a test or a tape gave it.</param>
-/// <param name="PlusMinus">The ± of the figure that follows from it alone, in the figure's unit; infinite where it cannot be bounded.</param>
-public sealed record MarginPart(MarginSource Source, string Item, double Given, bool IsMeasured, double PlusMinus);
