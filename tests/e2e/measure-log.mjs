@@ -72,7 +72,7 @@ const core = await page.evaluate(
   { setups, tests },
 );
 
-await page.addInitScript(() => localStorage.setItem('juxtopsis.tour', 'done'));
+await page.addInitScript(() => window.localStorage.setItem('juxtopsis.tour', 'done'));
 const opened = performance.now();
 await page.goto(`${address}/brief/${production}/log`);
 await page

@@ -62,7 +62,7 @@ internal sealed class FitMargins
         var now = At(question, rig, mode);
         var moved = InputsOf(rig).Select(input => (Input: input, Below: At(input, rig, mode, -1), Above: At(input, rig, mode, 1))).ToArray();
         MarginPart[] Parts(double value, Func<Limits, double?> of) =>
-            [.. moved.Select(m => m.Input with { PlusMinus = Propagation.Of(of(m.Below), value, of(m.Above)) }).Where(p => p.PlusMinus > 0.05).OrderByDescending(p => p.PlusMinus)];
+            [.. moved.Select(m => m.Input.Part with { PlusMinus = Propagation.Of(of(m.Below), value, of(m.Above)) }).Where(p => p.PlusMinus > 0.05).OrderByDescending(p => p.PlusMinus)];
         var spares = new List<Spare>();
         foreach (var kind in Enum.GetValues<SpareKind>())
         {
@@ -77,24 +77,18 @@ internal sealed class FitMargins
     }
 
     /// <summary>What is not certain of a rig in its place. The ± of what follows is not yet told.</summary>
-    private IEnumerable<MarginPart> InputsOf(FitRig rig)
-    {
-        var all = rig.Parts.Select(p => FocalOf(p, rig)).Concat(rig.Parts.SelectMany(FactorsOf)).Concat(PlaceInputs());
-        return all.OfType<MarginPart>().Where(i => i.Given > 0);
-    }
+    private IEnumerable<Input> InputsOf(FitRig rig) => rig.Parts
+        .SelectMany((item, at) => (ReferenceEquals(item, rig.Lens) ? [FocalOf(item)] : (MarginPart[])[]).Concat(FactorsOf(item)).Select(part => new Input(part, at)))
+        .Concat(PlaceInputs().Select(part => new Input(part, -1)))
+        .Where(input => input.Part.Given > 0);
 
-    private MarginPart? FocalOf(GearItem item, FitRig rig)
+    private MarginPart FocalOf(GearItem item)
     {
-        if (!ReferenceEquals(item, rig.Lens))
-        {
-            return null;
-        }
-
         var isMeasured = question.Rules.Measured && item.Get(LensFields.Measured).Count > 0;
         return new(MarginSource.FocalLength, item.Name, isMeasured ? item.Get(LensFields.TestedFocalPlusMinus) ?? Tolerances.MeasuredShare : Tolerances.FocalLengthShare, isMeasured, 0);
     }
 
-    private IEnumerable<MarginPart?> FactorsOf(GearItem item)
+    private IEnumerable<MarginPart> FactorsOf(GearItem item)
     {
         if (item.Get(AdapterFields.Magnification) is { } k && k != 1)
         {
@@ -109,7 +103,7 @@ internal sealed class FitMargins
         }
     }
 
-    private IEnumerable<MarginPart?> PlaceInputs()
+    private IEnumerable<MarginPart> PlaceInputs()
     {
         var location = question.Location;
         if (double.IsFinite(question.RoomMm))
@@ -121,16 +115,16 @@ internal sealed class FitMargins
     }
 
     /// <summary>The answer with one thing a standard uncertainty off.</summary>
-    private Limits At(MarginPart input, FitRig rig, FitMode mode, int side)
+    private Limits At(Input input, FitRig rig, FitMode mode, int side)
     {
-        var by = side * Propagation.Standard(input.Given);
-        return input.Source switch
+        var by = side * Propagation.Standard(input.Part.Given);
+        return input.Part.Source switch
         {
             MarginSource.Room => At(question.At(question.Location.Longer(by, question.Brief)), rig, mode),
 
             // The subject is set up by tape from what is behind it, and what must be kept off by tape from the subject.
             MarginSource.Tape => At(question.At(question.Location with { BehindMm = question.Location.BehindMm + by, KeepOffMm = question.Location.KeepOffMm > 0 ? question.Location.KeepOffMm + by : 0 }), rig, mode),
-            _ => shelf.Varied(rig, input.Source, input.Item, by) is { } varied ? At(byMeasured, varied, mode) : default,
+            _ => shelf.Varied(rig, input.Part.Source, input.At, by) is { } varied ? At(byMeasured, varied, mode) : default,
         };
     }
 
@@ -146,6 +140,9 @@ internal sealed class FitMargins
             !(question.Location.KeepOffMm > 0) ? null : gives ? answer.ToMm - place.Near : answer.Miss.Code == DiagnosticCode.MustStandTooNear ? -answer.Miss.By : null,
             gives ? answer.ToMm - question.NearestFocusMm(rig, answer.ToFocalMm) : answer.Miss is { Code: DiagnosticCode.TooClose, By: > 0 } ? -answer.Miss.By : null);
     }
+
+    /// <summary>What is not certain, and of which of the rig's parts; −1 for the place.</summary>
+    private readonly record struct Input(MarginPart Part, int At);
 
     /// <summary>Where a rig stands, and what is to spare there.</summary>
     private readonly record struct Limits(double? StandMm, double? RoomMm, double? KeepOffMm, double? FocusMm)

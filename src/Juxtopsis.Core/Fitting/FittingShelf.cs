@@ -24,7 +24,7 @@ public sealed class FittingShelf
     private readonly List<GearItem> lenses;
     private readonly List<FitRig> rigs = [];
     private Dictionary<(FitRig Rig, GearItem Added, int At), FitRig?> variants = [];
-    private Dictionary<(FitRig Rig, MarginSource Source, string Item, double By), FitRig?> varied = [];
+    private Dictionary<(FitRig Rig, MarginSource Source, int Part, double By), FitRig?> varied = [];
 
     /// <summary>Begins with some gear.</summary>
     /// <param name="items">Bodies, lenses, adapters, mounts; other kinds are left aside, and so are bodies without a mode and lenses that bend straight lines, since what they frame is not reckoned here.</param>
@@ -141,20 +141,20 @@ public sealed class FittingShelf
     /// <summary>A rig of which one thing is a little other than its papers or its test say.</summary>
     /// <param name="rig">The rig.</param>
     /// <param name="source">What of it.</param>
-    /// <param name="item">The name of the part.</param>
+    /// <param name="part">The part, by its place in <see cref="FitRig.Parts"/>.</param>
     /// <param name="byShare">By how much, as a share.</param>
     /// <returns>The rig; null when that does not go together.</returns>
-    internal FitRig? Varied(FitRig rig, MarginSource source, string item, double byShare)
+    internal FitRig? Varied(FitRig rig, MarginSource source, int part, double byShare)
     {
-        var key = (rig, source, item, byShare);
+        var key = (rig, source, part, byShare);
         if (varied.TryGetValue(key, out var known))
         {
             return known;
         }
 
-        GearItem Part(GearItem part) => part.Name == item ? Scaled(part, source, 1 + byShare) : part;
-        var body = Part(rig.Body);
-        var made = FitRig.Of(rig.Group, body, ReferenceEquals(rig.Body, rig.Lens) ? body : Part(rig.Lens), [.. rig.Links.Select(Part)], [.. rig.Front.Select(Part)], rig.Modes, mounts);
+        GearItem[] parts = [.. rig.Parts.Select((item, i) => i == part ? Scaled(item, source, 1 + byShare) : item)];
+        var lens = ReferenceEquals(rig.Body, rig.Lens) ? 0 : 1 + rig.Links.Count;
+        var made = FitRig.Of(rig.Group, parts[0], parts[lens], parts[1..Math.Max(1, lens)], parts[(lens + 1)..], rig.Modes, mounts);
         if (varied.Count > MostVaried)
         {
             varied.Clear();

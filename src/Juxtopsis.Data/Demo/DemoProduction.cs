@@ -52,7 +52,7 @@ public static class DemoProduction
         },
         new()
         {
-            Id = LocationId(2), Name = "Sail loft", LengthMm = 4100, WidthMm = 3400, HeightMm = 2100, BehindMm = 1000, LeastBehindMm = 300, BrightnessEv = 8,
+            Id = LocationId(2), Name = "Sail loft", LengthMm = 4100, WidthMm = 3400, HeightMm = 2100, Taped = true, BehindMm = 1000, LeastBehindMm = 300, BrightnessEv = 8,
             Levels = [Level(4, "After three, lamps on", 6)],
             Backdrop = Backdrop.Loft, Note = "Low beams; window light until three.",
         },

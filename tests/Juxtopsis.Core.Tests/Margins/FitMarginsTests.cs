@@ -92,6 +92,27 @@ public sealed class FitMarginsTests
     }
 
     [Fact]
+    public void Parts_that_are_called_alike_are_not_taken_for_each_other()
+    {
+        var lens = Made.FarLens.With(LensFields.Ratio, null).With(LensFields.ImageCircle, 70.0);
+        var reducer = Made.Adapter.With(AdapterFields.Magnification, 0.71);
+        var other = Made.Tube.With(AdapterFields.Magnification, 1.4).With(AdapterFields.Extension, null);
+        double Of(params GearItem[] items) => SpareOf(Ask(Room with { LengthMm = 7000 }, null, [Body, .. items]).Fits[0], SpareKind.Room).PlusMinusMm;
+        Assert.Equal(Of(lens, reducer), Of(lens.With(CommonFields.Name, reducer.Name), reducer), 1e-9);
+        Assert.Equal(Of(Prime, other), Of(Prime.With(CommonFields.Name, other.Name), other), 1e-9);
+    }
+
+    [Fact]
+    public void A_camera_that_keeps_its_lens_is_as_unsure_as_that()
+    {
+        var camera = Made.Camera.With(BodyFields.Modes, new[] { Made.Mode("Full", 13.2, 7.425) }).With(LensFields.Long, null);
+        var fit = Ask(Room, null, camera).Fits[0];
+        Assert.Equal(0.03 * fit.Scene.SubjectDistanceMm, fit.Margin!.StandPlusMinusMm!.Value, 1);
+        var part = SpareOf(fit, SpareKind.Room).Parts.Single(p => p.Source == MarginSource.FocalLength);
+        Assert.Equal("Camera", part.Item);
+    }
+
+    [Fact]
     public void In_the_open_there_is_no_room_to_run_out_of()
     {
         var fit = Ask(new Location(), null, Body, Prime).Fits[0];
