@@ -48,6 +48,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, fps, feet
       opticsPlaces: (rig.optics ?? []).map((_, i) => ({
         tubeBehindMm: rig.opticsPlaces?.[i]?.tubeBehindMm ?? 0,
         placeMm: i === 0 ? placeMm : (rig.opticsPlaces?.[i]?.placeMm ?? null),
+        plusMinusShare: rig.opticsPlaces?.[i]?.plusMinusShare ?? null,
       })),
     });
 
@@ -105,6 +106,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, fps, feet
           {ofLens('minimumFocusDistanceMm')}
           {ofLens('maximumMagnification')}
           {ofLens('measuredFocalLengthMm')}
+          {ofLens('measuredPlusMinusShare')}
           {ofLens('frontFromSensorMm')}
           {ofLens('imageCircleMm')}
           {ofLens('pupilMagnification')}
@@ -148,6 +150,7 @@ export const RigPanel = memo(function RigPanel({ index, rig, problems, fps, feet
             <MenuItem value="rear">behind the iris</MenuItem>
           </LabelledSelect>
           {ofRig('squeezeTurnDeg')}
+          {ofRig('squeezePlusMinusShare', 'not measured')}
           {ofLens('shortestTakingMm')}
         </Fields>
       </Section>
