@@ -83,8 +83,8 @@ public sealed class FitDoor
             throw new InvalidOperationException("Nothing was asked.");
         }
 
-        var result = search.Finish(asked.Most, asked.MostMisses);
-        var chosen = asked.Rig is null && asked.Shot.Chosen is { } choice ? SearchOf(asked, shelf.Alone(choice.ToCore())).Finish(1) : null;
+        var result = search.Finish(asked.Most, asked.MostMisses, withMargins: true);
+        var chosen = asked.Rig is null && asked.Shot.Chosen is { } choice ? SearchOf(asked, shelf.Alone(choice.ToCore())).Finish(1, withMargins: true) : null;
         return new(200, JsonSerializer.SerializeToUtf8Bytes(result.ToWire(asked, search.Criterion, search.Looked, shelf.IsCut, chosen, unit), WireJson.Default.FitResponse));
     }
 

@@ -79,7 +79,7 @@ public sealed record Miss(FitRig Rig, FitMode Mode, Shortfall Shortfall, IReadOn
 public sealed record FitResult(
     WantedFrame Frame, IReadOnlyList<Fit> Fits, IReadOnlyList<Miss> Misses, int FitCount, int MissCount, IReadOnlyList<Contradiction> Contradictions)
 {
-    internal static FitResult Of(FitSearch search, int most, int mostMisses)
+    internal static FitResult Of(FitSearch search, int most, int mostMisses, bool withMargins)
     {
         var question = search.Question;
         var found = search.Fits.Order(Comparer<FitSearch.Found>.Create((a, b) => a.StandsAgainst(b))).ToArray();
@@ -87,10 +87,15 @@ public sealed record FitResult(
         var refused = told.Where(t => !Confirms(question, t.Fit)).Select(t => t.Found).ToHashSet();
         found = [.. found.Where(f => !refused.Contains(f))];
         var missed = search.Misses.OrderBy(m => m.Shortfall.Off).ThenBy(m => m.Rig.Group).ToArray();
-        var margins = new FitMargins(search.Shelf, question);
+        var margins = withMargins ? new FitMargins(search.Shelf, question) : null;
         var remedies = new Remedies(search, found);
         Fit Sure(Fit fit)
         {
+            if (margins is null)
+            {
+                return fit;
+            }
+
             var margin = margins.Of(fit.Rig, fit.Mode);
             return fit with { Margin = margin, Surer = margin.Closest is null ? null : remedies.Surer(fit, margins) };
         }
@@ -98,7 +103,7 @@ public sealed record FitResult(
         return new(
             question.Frame,
             [.. told.Where(t => !refused.Contains(t.Found)).Select(t => Sure(t.Fit))],
-            [.. Nearest(missed.Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m)) { Nearest = NearestOf(question, m) }), mostMisses).Select(m => m with { Margin = margins.Of(m.Rig, m.Mode).Spares.FirstOrDefault(s => s.Mm < 0 && s.IsClose) })],
+            [.. Nearest(missed.Select(m => new Miss(m.Rig, m.Mode, m.Shortfall, remedies.For(m)) { Nearest = NearestOf(question, m) }), mostMisses).Select(m => m with { Margin = margins?.Of(m.Rig, m.Mode).Spares.FirstOrDefault(s => s.Mm < 0 && s.IsClose) })],
             found.Length,
             missed.Select(m => m.Rig.Group).Distinct().Count(),
             Contradiction.Find(question, search.Shelf));

@@ -103,11 +103,12 @@ public sealed class FitSearch
     /// <summary>Asks all that are left, and answers.</summary>
     /// <param name="most">How many rigs that fit to tell of at most.</param>
     /// <param name="mostMisses">How many that do not, where some fit; where none does, as many as are usual at least. Each is tried with every remedy.</param>
+    /// <param name="withMargins">Whether to tell how sure each that is told is.</param>
     /// <returns>What fits.</returns>
-    public FitResult Finish(int most = 40, int mostMisses = UsualMisses)
+    public FitResult Finish(int most = 40, int mostMisses = UsualMisses, bool withMargins = false)
     {
         Step(int.MaxValue);
-        return FitResult.Of(this, most, fits.Count > 0 ? mostMisses : Math.Max(UsualMisses, mostMisses));
+        return FitResult.Of(this, most, fits.Count > 0 ? mostMisses : Math.Max(UsualMisses, mostMisses), withMargins);
     }
 
     private void ClosePair()

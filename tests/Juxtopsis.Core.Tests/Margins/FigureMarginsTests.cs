@@ -83,7 +83,7 @@ public sealed class FigureMarginsTests
     [Fact]
     public void Every_figure_is_as_unsure_as_random_sampling_says()
     {
-        const int draws = 3000;
+        const int draws = 1500;
         var noise = new Noise(20);
         var (compared, beyond, held, drawn) = (0, 0, 0L, 0L);
         for (var each = 0; each < 24; each++)

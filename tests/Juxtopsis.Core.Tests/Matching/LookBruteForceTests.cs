@@ -16,9 +16,9 @@ public sealed class LookBruteForceTests
     private const int FocalSteps = 24;
     private const int DistanceSteps = 40;
 
-    public static TheoryData<int> Seeds => [.. Enumerable.Range(1, 80)];
+    public static TheoryData<int> Seeds => [.. Enumerable.Range(1, 48)];
 
-    public static TheoryData<int> OtherSeeds => [.. Enumerable.Range(200, 30)];
+    public static TheoryData<int> OtherSeeds => [.. Enumerable.Range(200, 12)];
 
     [Theory]
     [MemberData(nameof(Seeds))]
