@@ -124,7 +124,7 @@ internal sealed class FitMargins
 
             // The subject is set up by tape from what is behind it, and what must be kept off by tape from the subject.
             MarginSource.Tape => At(question.At(question.Location with { BehindMm = question.Location.BehindMm + by, KeepOffMm = question.Location.KeepOffMm > 0 ? question.Location.KeepOffMm + by : 0 }), rig, mode),
-            _ => shelf.Varied(rig, input.Part.Source, input.At, by) is { } varied ? At(byMeasured, varied, mode) : default,
+            _ => shelf.Varied(rig, input.Part.Source, input.At, by, !question.Rules.Measured) is { } varied ? At(input.Part.Source == MarginSource.FocalLength ? byMeasured : question, varied, mode) : default,
         };
     }
 

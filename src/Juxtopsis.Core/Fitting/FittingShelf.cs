@@ -24,7 +24,7 @@ public sealed class FittingShelf
     private readonly List<GearItem> lenses;
     private readonly List<FitRig> rigs = [];
     private Dictionary<(FitRig Rig, GearItem Added, int At), FitRig?> variants = [];
-    private Dictionary<(FitRig Rig, MarginSource Source, int Part, double By), FitRig?> varied = [];
+    private Dictionary<(FitRig Rig, MarginSource Source, int Part, double By, bool FromMarks), FitRig?> varied = [];
 
     /// <summary>Begins with some gear.</summary>
     /// <param name="items">Bodies, lenses, adapters, mounts; other kinds are left aside, and so are bodies without a mode and lenses that bend straight lines, since what they frame is not reckoned here.</param>
@@ -143,16 +143,17 @@ public sealed class FittingShelf
     /// <param name="source">What of it.</param>
     /// <param name="part">The part, by its place in <see cref="FitRig.Parts"/>.</param>
     /// <param name="byShare">By how much, as a share.</param>
+    /// <param name="fromMarks">Whether a focal length is varied from its mark, though it was measured.</param>
     /// <returns>The rig; null when that does not go together.</returns>
-    internal FitRig? Varied(FitRig rig, MarginSource source, int part, double byShare)
+    internal FitRig? Varied(FitRig rig, MarginSource source, int part, double byShare, bool fromMarks)
     {
-        var key = (rig, source, part, byShare);
+        var key = (rig, source, part, byShare, fromMarks);
         if (varied.TryGetValue(key, out var known))
         {
             return known;
         }
 
-        GearItem[] parts = [.. rig.Parts.Select((item, i) => i == part ? Scaled(item, source, 1 + byShare) : item)];
+        GearItem[] parts = [.. rig.Parts.Select((item, i) => i == part ? Scaled(item, source, 1 + byShare, fromMarks) : item)];
         var lens = ReferenceEquals(rig.Body, rig.Lens) ? 0 : 1 + rig.Links.Count;
         var made = FitRig.Of(rig.Group, parts[0], parts[lens], parts[1..Math.Max(1, lens)], parts[(lens + 1)..], rig.Modes, mounts);
         if (varied.Count > MostVaried)
@@ -164,7 +165,7 @@ public sealed class FittingShelf
         return made;
     }
 
-    private static GearItem Scaled(GearItem item, MarginSource source, double by)
+    private static GearItem Scaled(GearItem item, MarginSource source, double by, bool fromMarks)
     {
         GearItem Number(NumberField field, NumberField tested) => item.Get(field) is not { } value ? item : item.With(field, value * by).With(tested, value * by);
         if (source != MarginSource.FocalLength)
@@ -176,7 +177,7 @@ public sealed class FittingShelf
         double[] marks = item.Get(LensFields.Measured) is { Count: > 0 } points ? [.. points.Select(p => p.At)]
             : item.Get(LensFields.Short) is not { } from ? []
             : item.Get(LensFields.Long) is { } to && to > from ? [from, to] : [from];
-        GearPoint[] scaled = [.. marks.Select(f => new GearPoint(f, by * (ChainOptics.MeasuredMm(item, f) ?? f)))];
+        GearPoint[] scaled = [.. marks.Select(f => new GearPoint(f, by * (fromMarks ? f : ChainOptics.MeasuredMm(item, f) ?? f)))];
         return scaled.Length == 0 ? item : item.With(LensFields.Measured, scaled).With(LensFields.TestedFocal, scaled);
     }
 

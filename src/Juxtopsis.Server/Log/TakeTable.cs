@@ -157,17 +157,13 @@ internal static class TakeTable
 
         public static Column OfNumber(string name, Func<TakeInput, string> cell, Quantity quantity, Action<TakeInput, double?> set) => new(name, cell, (take, text) =>
         {
-            if (text.Length > 0 && (!double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) || !quantity.Accepts(value)))
+            var wrong = CsvRows.Number(text, quantity, out var value);
+            if (value is not null)
             {
-                return $"“{text}” is no number within {quantity.Range(LengthUnit.Metres)}; it is left out.";
+                set(take, value);
             }
 
-            if (text.Length > 0)
-            {
-                set(take, double.Parse(text, CultureInfo.InvariantCulture));
-            }
-
-            return null;
+            return wrong;
         });
     }
 }

@@ -3,7 +3,6 @@ using CsvHelper;
 using Juxtopsis.Contracts.Measuring;
 using Juxtopsis.Core.Fields;
 using Juxtopsis.Core.Measuring;
-using Juxtopsis.Core.Quantities;
 using Juxtopsis.Server.Shelf.Files;
 using Juxtopsis.Server.Tables;
 
@@ -74,17 +73,13 @@ internal static class ReadingTable
             return null;
         }
 
-        if (text.Length == 0 || field is not NumberField<TestReading> number)
+        if (field is not NumberField<TestReading> number)
         {
             return null;
         }
 
-        if (!double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) || !number.Quantity.Accepts(value))
-        {
-            return $"“{text}” is no number within {number.Quantity.Range(LengthUnit.Metres)}; it is left out.";
-        }
-
-        reading = number.Set(reading, value);
-        return null;
+        var wrong = CsvRows.Number(text, number.Quantity, out var value);
+        reading = value is null ? reading : number.Set(reading, value);
+        return wrong;
     }
 }

@@ -1,4 +1,6 @@
+using System.Globalization;
 using CsvHelper;
+using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Server.Tables;
 
@@ -43,6 +45,18 @@ internal static class CsvRows
         }
 
         return [];
+    }
+
+    /// <summary>Reads a number of a cell.</summary>
+    /// <param name="cell">What stands in the cell.</param>
+    /// <param name="quantity">What it may be.</param>
+    /// <param name="value">The number; null for an empty cell, and for one that cannot be.</param>
+    /// <returns>What is wrong; null where nothing is.</returns>
+    public static string? Number(string cell, Quantity quantity, out double? value)
+    {
+        var isNumber = double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && quantity.Accepts(number);
+        value = isNumber ? number : null;
+        return isNumber || cell.Length == 0 ? null : $"“{cell}” is no number within {quantity.Range(LengthUnit.Metres)}; it is left out.";
     }
 
     /// <summary>A text that was kept from being taken for a formula, as it was before.</summary>

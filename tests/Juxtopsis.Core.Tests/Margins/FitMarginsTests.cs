@@ -54,6 +54,12 @@ public sealed class FitMarginsTests
         // Where true focal lengths do not count, its test does not either.
         var marked = SpareOf(Ask(Room with { IsTaped = true }, FitRules.All with { Measured = false }, Body, tested).Fits[0], SpareKind.Room);
         Assert.Equal(Math.Sqrt(53.97 * 53.97 + 20 * 20 + 20 * 20), marked.PlusMinusMm, 0.05);
+
+        // Nor where the test found it far off its mark: 3 % of the mark, about the place that the mark gives.
+        var off = tested.With(LensFields.TestedFocal, new[] { new GearPoint(35, 31.0) });
+        var byMark = SpareOf(Ask(Room with { IsTaped = true }, FitRules.All with { Measured = false }, Body, off).Fits[0], SpareKind.Room);
+        Assert.Equal(800.89, byMark.Mm, 0.01);
+        Assert.Equal(Math.Sqrt(53.97 * 53.97 + 20 * 20 + 20 * 20), byMark.PlusMinusMm, 0.05);
     }
 
     [Fact]
