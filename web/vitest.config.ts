@@ -4,6 +4,8 @@ export default defineConfig({
   test: {
     include: ['tests/**/*.test.{ts,tsx}'],
     environment: 'happy-dom',
+    // A thread starts sooner than a process, and the files keep to themselves in either.
+    pool: 'threads',
     restoreMocks: true,
     unstubGlobals: true,
     // Logic is in .ts files; what is drawn is looked at by the tests in a browser.

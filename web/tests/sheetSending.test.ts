@@ -131,10 +131,8 @@ test('a sheet is frozen with what whoever it is sent to may see, then its pictur
       ? new Response(null, { status: 204 })
       : json(method === 'PUT' ? 201 : 200, summary(path.split('/').at(-1)!));
   const sheet = { ...newSheet('frames'), title: 'Sent', items: [{ id: 'f1', title: 'The rivet', remark: 'Mind' }] };
-  const frozen = await freeze(sheet, factsOf(picture('f1'), picture('f2', { missing: 'No rig is chosen' })), [pageOf('f1', 'f2')], {
-    id: 'w',
-    revision: 3,
-  });
+  const facts = factsOf(picture('f1'), picture('f2', { missing: 'No rig is chosen' }));
+  const frozen = await freeze({ sheet, facts, pages: [pageOf('f1', 'f2')] }, { id: 'w', revision: 3 });
   expect('id' in frozen && useFrozen.getState().sheets[0]?.id === frozen.id).toBe(true);
   expect(sent.map((s) => s.path.replace(/[0-9a-f-]{36}/, 'ID'))).toEqual(['/api/sheets/ID', '/api/sheets/ID/pictures/f1']);
   expect(sent[0]!.body).toMatchObject({
@@ -153,7 +151,10 @@ test('a sheet is frozen with what whoever it is sent to may see, then its pictur
 
 test('a picture that does not arrive is told, and the sheet does not stand in the list', async () => {
   reply = ({ path }) => (path.includes('/pictures/') ? new Response('<html>', { status: 502 }) : json(201, summary('x')));
-  const frozen = await freeze(newSheet('frames'), factsOf(picture('g1')), [pageOf('g1')], { id: 'w', revision: 3 });
+  const frozen = await freeze(
+    { sheet: newSheet('frames'), facts: factsOf(picture('g1')), pages: [pageOf('g1')] },
+    { id: 'w', revision: 3 },
+  );
   expect(frozen).toMatchObject({ kind: 'away' });
   expect(useFrozen.getState().sheets).toEqual([]);
 });

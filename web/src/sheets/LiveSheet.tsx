@@ -1,8 +1,10 @@
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { actionsOf, edited, type ThingActions } from './editing';
 import { settingsOf, type Made, type Sheet } from './facts';
 import { measure } from './fonts';
 import type { Page } from './marks';
+import type { Saved } from './out';
 import { pagesOf } from './pages';
 import type { PageActions } from './PageView';
 import { SheetForm, type FormChoices } from './SheetForm';
@@ -27,7 +29,9 @@ export function LiveSheet({ sheet, made, put, work, form, thingActions, onSaid, 
   const { facts, choices, things } = useMemo(() => made(JSON.parse(settings) as Sheet), [made, settings]);
   // What is typed stands in its field at once; the pages follow when there is time.
   const soon = useDeferredValue(sheet);
-  const laid = useMemo(() => pagesOf(soon, facts, work.state, measure), [soon, facts, work.state]);
+  const [printed, setPrinted] = useState<Sheet | null>(null);
+  const shown = printed === sheet ? sheet : soon;
+  const laid = useMemo(() => pagesOf(shown, facts, work.state, measure), [shown, facts, work.state]);
   const pages = useSame(laid);
   const all = useMemo(() => things.map((t) => t.id), [things]);
   // Pages that stay the same are not drawn anew: what acts on them looks up what is so when it acts.
@@ -35,6 +39,13 @@ export function LiveSheet({ sheet, made, put, work, form, thingActions, onSaid, 
   useEffect(() => {
     now.current = { sheet, all, choices, put, thingActions };
   });
+  // What goes to paper or into a file is what was typed, whether there was time to show it or not.
+  useEffect(() => {
+    const follow = () => flushSync(() => setPrinted(now.current.sheet));
+    window.addEventListener('beforeprint', follow);
+    return () => window.removeEventListener('beforeprint', follow);
+  }, []);
+  const saved = (): Saved => ({ sheet, facts, pages: pagesOf(sheet, facts, work.state, measure) });
   const actions: PageActions = useMemo(
     () => ({
       edit: (key, value) => now.current.put(edited(now.current.sheet, key, value, now.current.all)),
@@ -55,8 +66,7 @@ export function LiveSheet({ sheet, made, put, work, form, thingActions, onSaid, 
       side={
         <SheetForm
           sheet={sheet}
-          facts={facts}
-          pages={pages}
+          saved={saved}
           choices={choices}
           things={things}
           put={put}

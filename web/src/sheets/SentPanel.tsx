@@ -34,7 +34,7 @@ export function SentPanel({ frozen, sheet, facts, pages, changes, addressOf, sai
   const [sure, setSure] = useState(false);
   return (
     <>
-      <TakeOut saved={{ sheet, facts, pages, addressOf }} onSaid={onSaid} />
+      <TakeOut saved={() => ({ sheet, facts, pages, addressOf })} onSaid={onSaid} />
       <Typography sx={{ fontSize: 13.5 }}>
         Frozen {when(frozen.madeAt)}
         {frozen.by ? ` by ${frozen.by}` : ''}, as it was at revision {frozen.workRevision}.

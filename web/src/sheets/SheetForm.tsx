@@ -6,11 +6,10 @@ import { EntryField } from '../ui/EntryField';
 import { distanceField, plain } from '../ui/format';
 import { LabelledChoice } from '../ui/LabelledChoice';
 import { LabelledSelect } from '../ui/LabelledSelect';
-import { columnsOf, itemOf, withItem, type ColumnChoice, type Sheet, type SheetFacts } from './facts';
+import { columnsOf, itemOf, withItem, type ColumnChoice, type Sheet } from './facts';
 import { freeze } from './frozen';
 import { usualDistancesMm } from './make/lens';
 import { usualRowMm } from './make/row';
-import type { Page } from './marks';
 import { printable, saveCsv, savePdf, savePng, type Saved } from './out';
 import { useMaking } from './printed';
 
@@ -25,8 +24,8 @@ export interface FormChoices {
 
 interface SheetFormProps {
   sheet: Sheet;
-  facts: SheetFacts;
-  pages: Page[];
+  /** What leaves when it is pressed. */
+  saved: () => Saved;
   choices: ColumnChoice[];
   things: { id: string; name: string }[];
   put: (sheet: Sheet) => void;
@@ -38,9 +37,8 @@ interface SheetFormProps {
 }
 
 /** What is set of a sheet: how it leaves, its paper, its numbers, what stands on it. */
-export function SheetForm({ sheet, facts, pages, choices, things, put, work, form, onSaid, onFrozen, onRemove }: SheetFormProps) {
+export function SheetForm({ sheet, saved, choices, things, put, work, form, onSaid, onFrozen, onRemove }: SheetFormProps) {
   const making = useMaking((s) => s.what !== null);
-  const saved: Saved = { sheet, facts, pages };
   const left = things.filter((t) => itemOf(sheet, t.id)?.leftOut);
   const all = things.map((t) => t.id);
   return (
@@ -51,7 +49,7 @@ export function SheetForm({ sheet, facts, pages, choices, things, put, work, for
           disabled={making}
           title="Keeps what it shows now, whatever changes afterwards. A frames sheet can then be sent by a link."
           onClick={() =>
-            void freeze(sheet, facts, pages, work).then((made) => ('kind' in made && 'say' in made ? onSaid(made.say) : onFrozen(made.id)))
+            void freeze(saved(), work).then((made) => ('kind' in made && 'say' in made ? onSaid(made.say) : onFrozen(made.id)))
           }
         >
           Freeze
@@ -186,10 +184,10 @@ const check = { m: 0, '& .MuiTypography-root': { fontSize: 13.5, overflowWrap: '
 const hasRigs = ({ kind }: Sheet): boolean => kind === 'row' || kind === 'lens' || kind === 'scales';
 
 /** How a sheet leaves: as a file, on paper. */
-export function TakeOut({ saved, onSaid, children }: { saved: Saved; onSaid: (say: string) => void; children?: ReactNode }) {
+export function TakeOut({ saved, onSaid, children }: { saved: () => Saved; onSaid: (say: string) => void; children?: ReactNode }) {
   const making = useMaking((s) => s.what !== null);
   const print = async () => {
-    const { addresses, say } = await printable(saved);
+    const { addresses, say } = await printable(saved());
     onSaid(say);
     if (say !== '') return;
     await printWith(addresses);
@@ -197,18 +195,18 @@ export function TakeOut({ saved, onSaid, children }: { saved: Saved; onSaid: (sa
   };
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
-      <Button variant="contained" disabled={making} onClick={() => void savePdf(saved).then(onSaid)}>
+      <Button variant="contained" disabled={making} onClick={() => void savePdf(saved()).then(onSaid)}>
         PDF
       </Button>
       <Button
         variant="outlined"
         disabled={making}
-        onClick={() => void savePng(saved).then(onSaid)}
+        onClick={() => void savePng(saved()).then(onSaid)}
         title="A picture of each page, for a chat"
       >
         PNG
       </Button>
-      <Button variant="outlined" disabled={making} onClick={() => saveCsv(saved)} title="What stands in tables, for a spreadsheet">
+      <Button variant="outlined" disabled={making} onClick={() => saveCsv(saved())} title="What stands in tables, for a spreadsheet">
         CSV
       </Button>
       <Button variant="outlined" disabled={making} onClick={() => void print()}>

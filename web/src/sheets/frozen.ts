@@ -4,7 +4,7 @@ import { api, failure, sendFile, unreachable, type Failure } from '../api/client
 import type { components } from '../api/schema';
 import { newId } from '../documents/unique';
 import { itemOf, type Sheet, type SheetFacts } from './facts';
-import type { Page } from './marks';
+import type { Saved } from './out';
 import { makePictures, useMaking } from './printed';
 
 type Schemas = components['schemas'];
@@ -134,12 +134,7 @@ function shotsOf(sheet: Sheet, facts: SheetFacts): Shot[] {
 }
 
 /** Keeps a sheet as it is now, with its pictures. What went wrong, else the frozen sheet. */
-export async function freeze(
-  sheet: Sheet,
-  facts: SheetFacts,
-  pages: Page[],
-  work: { id: string; revision: number },
-): Promise<Frozen | Failure> {
+export async function freeze({ sheet, facts, pages }: Saved, work: { id: string; revision: number }): Promise<Frozen | Failure> {
   const id = newId();
   const stopping = new AbortController();
   const { signal } = stopping;
