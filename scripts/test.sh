@@ -107,6 +107,12 @@ run_e2e() {
   done
 }
 
+# page_alone — what of the page needs no server: its logic is tested, then types, lint and layout are checked, which is the result.
+page_alone() {
+  run_page_tests
+  npm run check >"$data/page-check.log" 2>&1
+}
+
 # run_page_tests [OPTION…]
 run_page_tests() {
   local report="$root/artifacts/tests/page.json"
@@ -122,13 +128,13 @@ run_tests() {
   need_pdf_tools
   npm_install
   say "Building"
-  # The page is checked beside the compiler, which leaves a core idle for most of its time.
-  local page_check result=0
-  npm run check >"$data/page-check.log" 2>&1 &
-  page_check=$!
+  # The page is checked and its logic is tested beside the compiler, which leaves a core idle for most of its time.
+  local page result=0
+  page_alone &
+  page=$!
   checked "C# builds without a warning" dotnet build Juxtopsis.slnx -c Release
   [ "$test_failed" != 0 ] || checked "C# is laid out as ./dev format does" dotnet format whitespace Juxtopsis.slnx --verify-no-changes --no-restore
-  wait "$page_check" || result=$?
+  wait "$page" || result=$?
   told "TypeScript: types, lint, layout" "$result" "$data/page-check.log"
   if [ "$test_failed" = 0 ]; then
     checked "the page's types are those of the server's OpenAPI document" types_are_fresh
@@ -138,7 +144,6 @@ run_tests() {
     trap test_database_stop EXIT
     say "Testing"
     # Beside each other: those of the server wait for the database for most of their time.
-    run_page_tests &
     suite Juxtopsis.Core.Tests &
     suite Juxtopsis.Server.Tests &
     wait

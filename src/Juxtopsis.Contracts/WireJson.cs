@@ -142,6 +142,7 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(FrontRequest))]
 [JsonSerializable(typeof(FrontResponse))]
 [JsonSerializable(typeof(UnitInput))]
+[JsonSerializable(typeof(UnitModelInput))]
 [JsonSerializable(typeof(UnitOutput))]
 [JsonSerializable(typeof(IReadOnlyList<UnitOutput>))]
 [JsonSerializable(typeof(BookingsRequest))]

@@ -65,6 +65,7 @@ app.MapPhotos();
 app.MapBagFiles();
 app.MapBookings();
 app.MapUnits();
+app.MapUnitModels();
 app.MapUnitTests();
 app.MapReadingFiles();
 app.MapTakes();

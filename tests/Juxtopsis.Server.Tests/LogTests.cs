@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Juxtopsis.Data;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
@@ -59,6 +60,99 @@ public sealed class LogTests(ServerFixture fixture) : IClassFixture<ServerFixtur
         var after = (await Server.SendAsync(HttpMethod.Get, $"/api/shelf/{lens}")).Json["item"]!;
         Assert.NotEqual(item["testedFocal"]![0]![1]!.GetValue<double>(), after["testedFocal"]![0]![1]!.GetValue<double>());
         Assert.Single(after["testedBy"]!.GetValue<string>().Split('\n'));
+    }
+
+    private async Task<JsonNode> Thing(Guid id) => (await Server.SendAsync(HttpMethod.Get, $"/api/shelf/{id}")).Json["item"]!;
+
+    private async Task<double> Tested(Guid id) => (await Thing(id))["testedFocal"]![0]![1]!.GetValue<double>();
+
+    private async Task Accepted(Guid unit, string readings)
+    {
+        var id = Guid.NewGuid();
+        Assert.Equal(201, (int)(await PutTest(id, Focal(unit, readings))).Status);
+        Assert.Equal(200, (int)(await Server.SendAsync(HttpMethod.Post, $"/api/tests/{id}/accept")).Status);
+    }
+
+    private async Task<Guid> Second(Guid lens, string label)
+    {
+        var unit = Guid.NewGuid();
+        Assert.Equal(201, (int)(await Server.SendAsync(HttpMethod.Put, $"/api/units/{unit}", $$"""{"gearId":"{{lens}}","label":"{{label}}"}""", ifNoneMatch: "*")).Status);
+        return unit;
+    }
+
+    private Task<Answer> Model(Guid unit, Guid gear) => Server.SendAsync(HttpMethod.Put, $"/api/units/{unit}/model", $$"""{"gearId":"{{gear}}"}""");
+
+    private const string Longer = """{"distanceMm":2000,"widthMm":1460},{"distanceMm":5000,"widthMm":3740}""";
+
+    [Fact]
+    public async Task A_unit_that_differs_becomes_a_model_of_its_own_with_its_own_tests_and_goes_back()
+    {
+        var lens = await NewLens();
+        var unit = await Second(lens, "No. 2");
+        await Accepted(lens, Two);
+        var first = await Tested(lens);
+        await Accepted(unit, Longer);
+        var second = await Tested(lens);
+        Assert.NotEqual(first, second);
+
+        var apart = await Model(unit, unit);
+        Assert.Equal(200, (int)apart.Status);
+        Assert.Equal($"{unit}", apart.Json["gearId"]!.GetValue<string>());
+        Assert.Equal((first, second), (await Tested(lens), await Tested(unit)));
+        var own = await Thing(unit);
+        Assert.EndsWith(" No. 2", own["name"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Equal((50, 400), (own["focalShortMm"]!.GetValue<double>(), own["weightG"]!.GetValue<double>()));
+        Assert.Contains("No. 2", own["testedBy"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.DoesNotContain("No. 2", (await Thing(lens))["testedBy"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Equal($"{unit}", Assert.Single((await Server.SendAsync(HttpMethod.Get, $"/api/tests?gear={unit}")).Json.AsArray())!["unitId"]!.GetValue<string>());
+        Assert.Equal(200, (int)(await Model(unit, unit)).Status);
+
+        // A later test of the one says nothing of the other.
+        await Accepted(lens, """{"distanceMm":2000,"widthMm":1400},{"distanceMm":5000,"widthMm":3590}""");
+        Assert.Equal(second, await Tested(unit));
+
+        Assert.Equal(200, (int)(await Model(unit, lens)).Status);
+        Assert.Equal(404, (int)(await Server.SendAsync(HttpMethod.Get, $"/api/shelf/{unit}")).Status);
+        Assert.Equal(3, (await Server.SendAsync(HttpMethod.Get, $"/api/tests?gear={lens}")).Json.AsArray().Count);
+    }
+
+    [Fact]
+    public async Task A_unit_of_which_nothing_was_tested_takes_no_result_with_it_and_its_name_is_its_own()
+    {
+        var lens = await NewLens();
+        var (unit, other) = (await Second(lens, ""), await Second(lens, ""));
+        await Accepted(lens, Two);
+        Assert.Equal(200, (int)(await Model(unit, unit)).Status);
+        Assert.Equal(200, (int)(await Model(other, other)).Status);
+        var name = (await Thing(lens))["name"]!.GetValue<string>();
+        Assert.Equal(($"{name} 2", $"{name} 3"), ((await Thing(unit))["name"]!.GetValue<string>(), (await Thing(other))["name"]!.GetValue<string>()));
+        Assert.Null((await Thing(unit))["testedFocal"]);
+        Assert.Null((await Thing(unit))["testedBy"]);
+        Assert.NotNull((await Thing(lens))["testedFocal"]);
+    }
+
+    [Fact]
+    public async Task A_unit_goes_to_nothing_else_and_not_away_from_what_names_it()
+    {
+        var (lens, another) = (await NewLens(), await NewLens());
+        var unit = await Second(lens, "No. 2");
+        (await Model(Guid.NewGuid(), lens)).IsProblem(404);
+        (await Model(unit, Guid.NewGuid())).IsProblem(422);
+        (await Model(unit, another)).IsProblem(409);
+        (await Server.SendAsync(HttpMethod.Put, $"/api/units/{unit}/model", "{}")).IsProblem(400);
+        var adapter = (await Server.SendAsync(HttpMethod.Get, "/api/shelf?kind=adapter&take=1")).Json["items"]![0]!["item"]!["id"]!.GetValue<Guid>();
+        (await Model(unit, adapter)).IsProblem(422);
+
+        await Model(unit, unit);
+        await Packed($$"""{"id":"{{lens}}","units":["{{lens}}","{{unit}}"],"count":2}""");
+        Assert.Equal(200, (int)(await Model(unit, lens)).Status);
+        await Model(unit, unit);
+        await Packed($$"""{"id":"{{unit}}"}""");
+        (await Model(unit, lens)).IsProblem(409);
+        Assert.Equal(200, (int)(await Server.SendAsync(HttpMethod.Get, $"/api/shelf/{unit}")).Status);
+
+        async Task Packed(string line) => Assert.Equal(201, (int)(await Server.SendAsync(
+            HttpMethod.Put, $"/api/productions/{Guid.NewGuid()}", $$$"""{"name":"Spare","document":{"schemaVersion":4,"bags":[{"id":"{{{Guid.NewGuid()}}}","name":"A","lines":[{{{line}}}]}]}}""", ifNoneMatch: "*")).Status);
     }
 
     [Fact]

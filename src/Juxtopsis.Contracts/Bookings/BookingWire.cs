@@ -36,6 +36,13 @@ public sealed record UnitInput
 /// <param name="Revision">Counts its changes, from 1.</param>
 public sealed record UnitOutput(Guid Id, Guid GearId, string Label, string Owner, string Place, UnitCondition Condition, string ConditionNote, int Revision);
 
+/// <summary>Which model a unit is one of.</summary>
+public sealed record UnitModelInput
+{
+    /// <summary>Identity of the model; that of the unit itself makes it a model of its own.</summary>
+    public required Guid GearId { get; init; }
+}
+
 /// <summary>A physical unit that somebody wants for a span of time. Times are of the crew's time zone.</summary>
 public sealed record BookingInput
 {

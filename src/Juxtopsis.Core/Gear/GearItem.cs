@@ -127,6 +127,16 @@ public sealed class GearItem : IEquatable<GearItem>
     /// <returns>A new item.</returns>
     public GearItem WithId(Guid id) => new(Kind, id, values);
 
+    /// <summary>The same with a label after its name, which gives way where both are too long for a name.</summary>
+    /// <param name="label">Text, such as the number of a unit, shorter than a name may be.</param>
+    /// <returns>A new item.</returns>
+    public GearItem Labelled(string label)
+    {
+        ArgumentNullException.ThrowIfNull(label);
+        var room = Math.Max(1, CommonFields.Name.MaxLength - label.Length - 1);
+        return With(CommonFields.Name, $"{(Name.Length > room ? Name[..room].TrimEnd() : Name)} {label}");
+    }
+
     /// <summary>The fields in which two items differ, in the kind's order.</summary>
     /// <param name="other">Another item of the same kind.</param>
     /// <returns>The fields; empty when they are the same but for identity.</returns>

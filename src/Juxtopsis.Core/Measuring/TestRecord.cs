@@ -25,6 +25,18 @@ public static class TestRecord
         return results.Count == 0 ? item : changed.With(CommonFields.TestedBy, Sources(item.Get(CommonFields.TestedBy), TestProcedure.For(kind).Name, results, source));
     }
 
+    /// <summary>A thing with what some tests found, and nothing of any other: its record anew.</summary>
+    /// <param name="item">The thing, tested or not.</param>
+    /// <param name="tests">Each test's kind, results and source as <see cref="Accept"/> takes them, the oldest first.</param>
+    /// <returns>The thing. What an earlier test wrote over its papers, such as a price, stays where none of these says otherwise.</returns>
+    public static GearItem Anew(GearItem item, IEnumerable<(TestKind Kind, IReadOnlyList<TestResult> Results, string Source)> tests)
+    {
+        ArgumentNullException.ThrowIfNull(item);
+        ArgumentNullException.ThrowIfNull(tests);
+        var untested = item.Known.Where(f => f.IsFromTest).Aggregate(item, (known, field) => known.With(field, null));
+        return tests.Aggregate(untested, (known, test) => Accept(known, test.Kind, test.Results, test.Source));
+    }
+
     /// <summary>A result with its ±, in as many digits as it is worth.</summary>
     /// <param name="result">What was found.</param>
     /// <returns>For example <c>48.6 ± 0.2 mm</c>.</returns>

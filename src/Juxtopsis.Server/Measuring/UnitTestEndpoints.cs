@@ -1,5 +1,4 @@
 using System.ComponentModel;
-using System.Globalization;
 using Juxtopsis.Contracts;
 using Juxtopsis.Contracts.Measuring;
 using Juxtopsis.Contracts.Problems;
@@ -131,8 +130,7 @@ internal static class UnitTestEndpoints
             var (now, name) = (clock.GetUtcNow(), Writer.Of(http.Request.Headers).Name);
             (row.Results, row.AcceptedAt, row.Revision) = (UnitTestRow.Of(results), now, row.Revision + 1);
             row.By = name.Length > 0 ? name : row.By;
-            string[] source = [unit.Label, now.ToString("d MMM yyyy", CultureInfo.InvariantCulture), row.By];
-            var tested = TestRecord.Accept(stored.Item, row.Kind, results, string.Join(", ", source.Where(s => s.Length > 0)));
+            var tested = TestRecord.Accept(stored.Item, row.Kind, results, SourceOf(row, unit));
             if (GearChecks.Check(tested) is [var wrong, ..])
             {
                 return Problem.Of("no-result", 409, "Such a result cannot be", $"{wrong.Message} Look at the readings once more.").ToResult();
@@ -142,6 +140,13 @@ internal static class UnitTestEndpoints
             await store.CommitAsync(transaction, cancellationToken);
             return TypedResults.Json(ToOutput(row, unit.GearId), WireJson.Default.UnitTestOutput);
         }
+    }
+
+    /// <summary>Which unit an accepted test was of, when and by whom, as the record of the thing tells it.</summary>
+    internal static string SourceOf(UnitTestRow row, GearUnit unit)
+    {
+        string[] source = [unit.Label, $"{row.AcceptedAt:d MMM yyyy}", row.By];
+        return string.Join(", ", source.Where(s => s.Length > 0));
     }
 
     private static async Task<IResult> Delete(Guid id, JuxtopsisDb db, CancellationToken cancellationToken)

@@ -200,16 +200,20 @@ internal sealed class ShelfStore(JuxtopsisDb db, ShelfCache cache, TimeProvider 
     }
 
     /// <summary>The comparisons and productions, deleted ones included, that name a thing anywhere in what is stored of them, and the bookings of its units: up to ten names.</summary>
-    public async Task<IReadOnlyList<string>> WorksWithAsync(Guid id, CancellationToken cancellationToken) => await db.Database
+    /// <param name="id">The thing.</param>
+    /// <param name="cancellationToken">Gives the request up.</param>
+    /// <param name="asThing">True leaves out what names a unit of it: bookings, and bags of another model that say which units they hold.</param>
+    public async Task<IReadOnlyList<string>> WorksWithAsync(Guid id, CancellationToken cancellationToken, bool asThing = false) => await db.Database
         .SqlQuery<string>(
             $"""
              select name as "Value" from (
                select name, updated_at from comparisons where crew_id = {db.CrewId} and position({id.ToString()} in document::text) > 0
                union all
-               select name, updated_at from productions where crew_id = {db.CrewId} and position({id.ToString()} in document::text) > 0
+               select name, updated_at from productions where crew_id = {db.CrewId}
+                 and position({id.ToString()} in case when {asThing} then regexp_replace(document::text, '"units": \[[^]]*\]', '', 'g') else document::text end) > 0
                union all
                select 'booked by ' || b.crew_unit, max(b.updated_at) from bookings b join gear_units u on u.crew_id = b.crew_id and u.id = b.gear_unit_id
-                 where b.crew_id = {db.CrewId} and u.gear_id = {id} and b.cancelled_at is null group by b.crew_unit) as works
+                 where b.crew_id = {db.CrewId} and u.gear_id = {id} and b.cancelled_at is null and not {asThing} group by b.crew_unit) as works
              order by updated_at desc limit 10
              """)
         .ToListAsync(cancellationToken);

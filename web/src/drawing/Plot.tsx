@@ -1,6 +1,6 @@
 import { Box, MenuItem, Select } from '@mui/material';
 import { styled, useTheme } from '@mui/material/styles';
-import { useMemo, type KeyboardEvent } from 'react';
+import { useLayoutEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 import { useWidth } from '../ui/useWidth';
 
 const heightPx = 150;
@@ -110,9 +110,14 @@ export function Plot<T>({
     if (step !== 0 && next) {
       event.preventDefault();
       onPick(next.thing);
-      event.currentTarget.querySelectorAll<SVGElement>('[role=option]')[points.indexOf(next)]?.focus();
     }
   };
+  // Keys go on from the one that is picked, also where what is drawn has become another meanwhile.
+  const drawing = useRef<SVGSVGElement>(null);
+  const isWalked = useRef(false);
+  useLayoutEffect(() => {
+    if (isWalked.current) drawing.current?.querySelector<SVGElement>('[aria-selected=true]')?.focus();
+  }, [points, at]);
   const choice = (name: string, value: Axis<T>, onChange: (key: string) => void) => (
     <Select
       variant="standard"
@@ -140,7 +145,14 @@ export function Plot<T>({
         {left > 0 && <span style={{ marginLeft: 'auto', overflow: 'hidden', textOverflow: 'ellipsis' }}>{left} not known</span>}
       </Box>
       {ends && width > 0 && (
-        <Drawing role="listbox" aria-label={label} onKeyDown={walk}>
+        <Drawing
+          ref={drawing}
+          role="listbox"
+          aria-label={label}
+          onKeyDown={walk}
+          onFocus={() => (isWalked.current = true)}
+          onBlur={() => (isWalked.current = false)}
+        >
           <path d={`M${pad.left} ${pad.top}V${heightPx - pad.bottom}H${width - pad.right}`} fill="none" stroke={divider} />
           <text x={pad.left + 12} y={pad.top + 2}>
             {up.text(ends.y[1])}

@@ -1,0 +1,121 @@
+using Juxtopsis.Contracts;
+using Juxtopsis.Contracts.Bookings;
+using Juxtopsis.Contracts.Problems;
+using Juxtopsis.Core.Gear;
+using Juxtopsis.Core.Measuring;
+using Juxtopsis.Core.Shelf;
+using Juxtopsis.Data;
+using Juxtopsis.Data.Model;
+using Juxtopsis.Server.Bookings;
+using Juxtopsis.Server.Problems;
+using Juxtopsis.Server.Shelf;
+using Juxtopsis.Server.Startup;
+using Microsoft.EntityFrameworkCore;
+
+namespace Juxtopsis.Server.Measuring;
+
+/// <summary>
+/// Units that differ: searches know models, so a unit that tests found to be another than its like becomes a model of its own, and
+/// each model's record holds what the tests of its own units found.
+/// </summary>
+internal static class UnitModelEndpoints
+{
+    public static void MapUnitModels(this WebApplication app) =>
+        app.MapGroup("/api/units").WithTags("Bookings").RequireDatabase().MapPut("{id:guid}/model", Put).WithName("PutUnitModel")
+            .WithSummary("Makes a unit a model of its own, under its own identity, or puts it back to a model of the same kind. Its tests and bookings go with it; both records are made anew from their units' tests.")
+            .Accepts<UnitModelInput>("application/json")
+            .Produces<UnitOutput>().ProducesProblems(400, 404, 409, 413, 415, 422, 503);
+
+    private static async Task<IResult> Put(Guid id, JuxtopsisDb db, ShelfStore store, TimeProvider clock, HttpContext http, CancellationToken cancellationToken)
+    {
+        var input = WireReader.Read((await RequestBody.ReadAsync(http.Request, cancellationToken)).Span, WireJson.Default.UnitModelInput, out var unread);
+        if (unread is not null)
+        {
+            return unread.ToResult();
+        }
+
+        var (transaction, shelf) = await store.BeginAsync(cancellationToken);
+        await using (transaction)
+        {
+            if (await db.Units.FirstOrDefaultAsync(u => u.Id == id && u.DeletedAt == null, cancellationToken) is not { } unit || shelf.Index.Find(unit.GearId) is not { } from)
+            {
+                return Problem.Of("no-unit", 404, "No such unit", $"There is no unit {id}. It may have been given away.").ToResult();
+            }
+
+            if (unit.GearId == input!.GearId)
+            {
+                return TypedResults.Json(UnitEndpoints.ToOutput(unit), WireJson.Default.UnitOutput);
+            }
+
+            var refused = input.GearId == id ? await ApartAsync(db, store, shelf, unit, from, cancellationToken) : await BackAsync(db, store, shelf, unit, from, input.GearId, cancellationToken);
+            if (refused is not null)
+            {
+                return refused;
+            }
+
+            (unit.GearId, unit.Revision, unit.UpdatedAt) = (input.GearId, unit.Revision + 1, clock.GetUtcNow());
+            await db.SaveChangesAsync(cancellationToken);
+            if (input.GearId != id)
+            {
+                await db.Gear.Where(g => g.Id == id).ExecuteDeleteAsync(cancellationToken);
+            }
+
+            await store.CommitAsync(transaction, cancellationToken);
+            return TypedResults.Json(UnitEndpoints.ToOutput(unit), WireJson.Default.UnitOutput);
+        }
+    }
+
+    /// <summary>Puts the unit's own model beside the one that it was of; tells why not, where it cannot be.</summary>
+    private static async Task<IResult?> ApartAsync(JuxtopsisDb db, ShelfStore store, ShelfNow shelf, GearUnit unit, ShelfEntry from, CancellationToken cancellationToken)
+    {
+        if (shelf.Index.Entries.Count >= ShelfRules.MostThings)
+        {
+            return ShelfRules.ShelfFull("it").ToResult();
+        }
+
+        await store.ForgetUnseenAsync([unit.Id], cancellationToken);
+        var papers = from.Item.WithId(unit.Id);
+        var own = Named(papers, unit.Label, shelf.Index);
+        store.Add(await RecordAsync(db, own, u => u.Id == unit.Id, cancellationToken), from.RetiredAt);
+        store.Change(from, await RecordAsync(db, from.Item, u => u.GearId == from.Item.Id && u.Id != unit.Id, cancellationToken), from.RetiredAt);
+        return null;
+    }
+
+    /// <summary>Has the unit's tests told in the record of the model that it goes back to; tells why not, where it cannot be.</summary>
+    private static async Task<IResult?> BackAsync(JuxtopsisDb db, ShelfStore store, ShelfNow shelf, GearUnit unit, ShelfEntry from, Guid to, CancellationToken cancellationToken)
+    {
+        if (shelf.Index.Find(to) is not { } model || model.Item.Kind != from.Item.Kind)
+        {
+            return Problem.OfFields([new("gearId", $"{to}", "a model of the same kind", "There is no such thing of the same kind on the shelf.", "Choose another.")]).ToResult();
+        }
+
+        if (from.Item.Id != unit.Id || await db.Units.AnyAsync(u => u.GearId == from.Item.Id && u.Id != unit.Id, cancellationToken))
+        {
+            return Problem.Of("not-alone", 409, "There are others of it", "Only a unit that is the one of its model goes to another. Set it apart first.").ToResult();
+        }
+
+        if (await store.WorksWithAsync(from.Item.Id, cancellationToken, asThing: true) is { Count: > 0 } works)
+        {
+            return Problem.Of("in-use", 409, "Work names it", $"{string.Join(", ", works)} {(works.Count == 1 ? "names" : "name")} {from.Item.FullName}. Take it out there first.").ToResult();
+        }
+
+        store.Change(model, await RecordAsync(db, model.Item, u => u.GearId == to || u.Id == unit.Id, cancellationToken), model.RetiredAt);
+        return null;
+    }
+
+    /// <summary>A thing with what the accepted tests of some units found.</summary>
+    private static async Task<GearItem> RecordAsync(JuxtopsisDb db, GearItem item, System.Linq.Expressions.Expression<Func<GearUnit, bool>> ofWhich, CancellationToken cancellationToken)
+    {
+        var rows = await db.UnitTests.AsNoTracking().Where(t => t.AcceptedAt != null)
+            .Join(db.Units.Where(ofWhich), t => t.UnitId, u => u.Id, (t, u) => new { Test = t, Unit = u })
+            .OrderBy(r => r.Test.AcceptedAt).ThenBy(r => r.Test.Id).ToListAsync(cancellationToken);
+        return TestRecord.Anew(item, rows.Select(r => (r.Test.Kind, r.Test.ToResults(), UnitTestEndpoints.SourceOf(r.Test, r.Unit))));
+    }
+
+    /// <summary>A thing under its name with the label of the unit, or with a number, whichever nothing else has.</summary>
+    private static GearItem Named(GearItem item, string label, ShelfIndex index)
+    {
+        string[] labels = label.Length > 0 ? [label, .. Enumerable.Range(2, index.Entries.Count + 1).Select(n => $"{label} {n}")] : [.. Enumerable.Range(2, index.Entries.Count + 2).Select(n => $"{n}")];
+        return labels.Select(l => item.Labelled(l)).First(named => ShelfRules.NameTaken(named, index) is null);
+    }
+}
