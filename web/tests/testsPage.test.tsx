@@ -14,35 +14,72 @@ vi.mock('../src/core/core', () => ({
   }),
   core: () => {
     if (!core.isHere) throw new Error('The core has not started yet.');
-    return { procedures: [{ kind: 'weight', name: 'Weight', finds: '', steps: [], setup: [], reading: ['weightG'], of: ['lens'] }] };
+    return {
+      procedures: [{ kind: 'weight', name: 'Weight', finds: '', steps: [], setup: [], reading: ['weightG'], of: ['lens'] }],
+      measure: () => [],
+    };
   },
 }));
 const { TestsPage } = await import('../src/features/shelf/tests/TestsPage');
 const { useUnits } = await import('../src/gear/units');
 
-const json = (body: unknown) => new Response(JSON.stringify(body), { status: 200, headers: { 'Content-Type': 'application/json' } });
+const { unitTests } = await import('../src/gear/unitTests');
+
+const json = (body: unknown, status = 200) =>
+  new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } });
+const unitOf = (id: string, label = '', gearId = 'g') =>
+  ({ id, gearId, label, owner: '', place: '', condition: 'good', conditionNote: '', revision: 1 }) as const;
+const weighed = (id: string, unitId: string, weightG: number) => ({
+  id,
+  unitId,
+  gearId: 'g',
+  measured: { kind: 'weight', setup: {}, readings: [{ weightG }], wall: null },
+  note: '',
+  results: [{ quantity: 'weight', value: weightG, plusMinus: 2, count: 1, atMm: null, marked: null }],
+  by: '',
+  updatedAt: `2027-04-0${id}T10:00:00Z`,
+  acceptedAt: `2027-04-0${id}T10:00:00Z`,
+  revision: 2,
+});
+
+const sent: { path: string; body: unknown }[] = [];
+let units: ReturnType<typeof unitOf>[] = [];
+let tests: ReturnType<typeof weighed>[] = [];
+let refusal: Response | null = null;
 
 beforeEach(() => {
-  const unit = { id: 'u', gearId: 'g', label: '', owner: '', place: '', condition: 'good', conditionNote: '', revision: 1 } as const;
-  useUnits.setState({ state: 'ready', units: [unit] });
-  vi.stubGlobal('fetch', (request: Request) => {
+  sent.length = 0;
+  [units, tests, refusal] = [[unitOf('g')], [], null];
+  unitTests.useRows.setState({ rows: [] });
+  vi.stubGlobal('fetch', async (request: Request) => {
     const { pathname } = new URL(request.url);
-    return Promise.resolve(
-      json(
-        pathname === '/api/shelf/g'
-          ? { item: { id: 'g', kind: 'lens', name: 'Old 35' }, revision: 1 }
-          : pathname === '/api/units'
-            ? [unit]
+    if (request.method === 'PUT') {
+      const body = (await request.json()) as { gearId: string };
+      sent.push({ path: pathname, body });
+      if (refusal) return refusal;
+      units = units.map((u) => (pathname.includes(`/${u.id}/`) ? unitOf(u.id, u.label, body.gearId) : u));
+      return json(units.find((u) => pathname.includes(`/${u.id}/`)));
+    }
+    const thing = /^\/api\/shelf\/(\w+)$/.exec(pathname)?.[1];
+    return json(
+      thing
+        ? { item: { id: thing, kind: 'lens', name: thing === 'g' ? 'Old 35' : 'Old 35 No. 2' }, revision: 1 }
+        : pathname === '/api/units'
+          ? units
+          : pathname === '/api/tests'
+            ? tests
             : [],
-      ),
     );
   });
 });
 afterEach(() => vi.unstubAllGlobals());
 
 const soon = () => act(() => new Promise((done) => setTimeout(done, 20)));
-
-test('a thing that is here before the core waits for it', async () => {
+const page = () => document.body.textContent;
+const button = (name: string) =>
+  [...document.querySelectorAll('button')].find((b) => (b.getAttribute('aria-label') ?? b.textContent) === name)!;
+async function open() {
+  useUnits.setState({ state: 'ready', units });
   draw(
     <QueryClientProvider client={new QueryClient()}>
       <MemoryRouter initialEntries={['/shelf/g/tests']}>
@@ -54,9 +91,58 @@ test('a thing that is here before the core waits for it', async () => {
   );
   await soon();
   await soon();
-  expect(document.body.textContent).toContain('Opening…');
+}
+async function press(name: string) {
+  act(() => button(name).click());
+  await soon();
+  await soon();
+}
+
+test('a thing that is here before the core waits for it', async () => {
+  await open();
+  expect(page()).toContain('Opening…');
   core.start();
   await soon();
-  expect(document.body.textContent).toContain('Tests of Old 35');
-  expect(document.body.textContent).toContain('Not tested yet');
+  expect(page()).toContain('Tests of Old 35');
+  expect(page()).toContain('Not tested yet');
+});
+
+test('of one unit nothing is said; of two that the last result counts for both where both were tested', async () => {
+  core.start();
+  await open();
+  expect(document.querySelector('[aria-label=Units]')).toBeNull();
+  units = [unitOf('g'), unitOf('u', 'No. 2')];
+  tests = [weighed('1', 'g', 400)];
+  await open();
+  expect(page()).toContain('What a test finds of one counts for all');
+  tests = [weighed('1', 'g', 400), weighed('2', 'u', 430)];
+  await act(() => unitTests.refresh());
+  expect(page()).toContain('the last result counts for all');
+  expect(document.querySelector('[aria-label=Units]')!.textContent).toMatch(/Unit 1400\D*gNo\. 2430\D*gSet apart/);
+});
+
+test('a unit is set apart with its tests, and undo puts it back', async () => {
+  core.start();
+  units = [unitOf('g'), unitOf('u', 'No. 2')];
+  tests = [weighed('1', 'g', 400), weighed('2', 'u', 430)];
+  await open();
+  await press('Set No. 2 apart');
+  expect(sent).toEqual([{ path: '/api/units/u/model', body: { gearId: 'u' } }]);
+  expect(page()).toContain('No. 2 is a thing of its own on the shelf now, with its tests.');
+  expect(document.querySelector('[aria-label=Units]')).toBeNull();
+  expect(document.querySelector('[role=group][aria-label=Tests]')!.textContent.match(/in the record/g)).toHaveLength(1);
+  await press('Undo');
+  expect(sent.at(-1)).toEqual({ path: '/api/units/u/model', body: { gearId: 'g' } });
+  expect(document.querySelector('[role=group][aria-label=Tests]')!.textContent.match(/in the record/g)).toHaveLength(2);
+  expect(page()).toContain('No. 2 is one of Old 35 again.');
+});
+
+test('a unit that cannot be set apart stays, and why is said', async () => {
+  core.start();
+  units = [unitOf('g'), unitOf('u', 'No. 2')];
+  refusal = json({ code: 'no-unit', title: 'No such unit', detail: 'There is no unit u.', status: 404 }, 404);
+  await open();
+  await press('Set No. 2 apart');
+  expect(page()).toContain('There is no unit u.');
+  expect(document.querySelector('h1')!.textContent).toBe('Tests of Old 35');
 });

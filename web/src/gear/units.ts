@@ -130,6 +130,20 @@ export async function giveAway(id: string): Promise<Failure | null> {
   }
 }
 
+/** Makes a unit a model of its own, where the model has its identity, or puts it back to one. */
+export async function moveUnit(id: string, gearId: string): Promise<Failure | null> {
+  try {
+    const { data, error, response } = await api.PUT('/api/units/{id}/model', { params: { path: { id } }, body: { gearId } });
+    if (!data) {
+      return failure(response.status, error);
+    }
+    useUnits.setState((s) => ({ units: s.units.map((u) => (u.id === id ? data : u)) }));
+    return null;
+  } catch {
+    return unreachable;
+  }
+}
+
 /** A booking as it is asked for. */
 export const inputOf = (b: Booking): BookingInput => ({
   id: b.id,

@@ -7,13 +7,14 @@ import { useSettings } from '../../../app/settings';
 import { core, coreReady, type GearItem, type Procedure } from '../../../core/core';
 import { fullName } from '../../../gear/gear';
 import { dataOf, patient } from '../../../gear/shelfApi';
-import { beginTest, unitTests } from '../../../gear/unitTests';
+import { beginTest, unitTests, type UnitTest } from '../../../gear/unitTests';
 import { readUnits, useUnits } from '../../../gear/units';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { SaidBar, type Said } from '../../../ui/SaidBar';
 import { PageMessage } from '../../../ui/PageMessage';
 import { when } from '../../../ui/format';
 import { TestView } from './TestView';
+import { UnitsApart } from './UnitsApart';
 
 /** The tests of a thing's physical units: those in the record, and those that are being taken. */
 export function TestsPage() {
@@ -31,9 +32,12 @@ export function TestsPage() {
     ...patient,
   });
   const all = unitTests.useRows((s) => s.rows);
-  const units = useUnits((s) => s.units).filter((unit) => unit.gearId === gear);
+  const everyUnit = useUnits((s) => s.units);
+  const units = everyUnit.filter((unit) => unit.gearId === gear);
+  // A unit may have become a model of its own since the test was read; one that was given away is told with its model.
+  const modelOf = ({ unitId, gearId }: UnitTest) => everyUnit.find((u) => u.id === unitId)?.gearId ?? gearId;
   const rows = all
-    .filter((row) => row.value.gearId === gear && !row.isRemoved)
+    .filter((row) => modelOf(row.value) === gear && !row.isRemoved)
     .sort((a, b) => a.value.updatedAt.localeCompare(b.value.updatedAt));
   const shown = rows.find((row) => row.id === where.get('test')) ?? rows.at(-1);
   const show = (id: string) => setWhere({ test: id }, { replace: true });
@@ -73,7 +77,12 @@ export function TestsPage() {
           >
             <span>{core().procedures.find((p) => p.kind === row.value.measured.kind)?.name}</span>
             <small>
-              {row.value.acceptedAt ? `in the record, ${when(row.value.acceptedAt)}` : `being taken, ${when(row.value.updatedAt)}`}
+              {[
+                units.length > 1 && units.find((u) => u.id === row.value.unitId)?.label,
+                row.value.acceptedAt ? `in the record, ${when(row.value.acceptedAt)}` : `being taken, ${when(row.value.updatedAt)}`,
+              ]
+                .filter(Boolean)
+                .join(' · ')}
             </small>
           </Button>
         ))}
@@ -112,6 +121,7 @@ export function TestsPage() {
           </LabelledSelect>
         </Box>
       )}
+      {units.length > 1 && <UnitsApart item={item} units={units} tests={rows.map((row) => row.value)} onSaid={setSaid} />}
       {shown ? (
         <TestView key={shown.id} row={shown} item={item} feet={feet} />
       ) : (
