@@ -36,6 +36,35 @@ public sealed class RecordTests
     }
 
     [Fact]
+    public void A_record_made_anew_holds_what_these_tests_found_in_their_order_and_nothing_of_others()
+    {
+        var both = TestRecord.Accept(Made.Lens, TestKind.FocalLength, [Found(TestQuantity.FocalLength, 34, 0.34, 35)], "No. 1");
+        both = TestRecord.Accept(both, TestKind.Weight, [Found(TestQuantity.Weight, 812, 5)], "No. 2");
+        Assert.Equal(Made.Lens, TestRecord.Anew(both, []));
+        var one = TestRecord.Anew(both, [(TestKind.Weight, [Found(TestQuantity.Weight, 812, 5)], "No. 2"), (TestKind.Weight, [Found(TestQuantity.Weight, 815, 5)], "No. 2 again")]);
+        Assert.Equal(815, one.Get(CommonFields.TestedWeight));
+        Assert.Empty(one.Get(LensFields.TestedFocal));
+        Assert.Null(one.Get(LensFields.TestedFocalPlusMinus));
+        Assert.Contains("No. 2 again", one.Get(CommonFields.TestedBy), StringComparison.Ordinal);
+        Assert.Equal(Made.Lens.Get(LensFields.Short), one.Get(LensFields.Short));
+    }
+
+    [Theory]
+    [InlineData("35 mm", "No. 2", "35 mm No. 2")]
+    [InlineData("", "2", " 2")]
+    public void A_label_stands_after_the_name(string name, string label, string expected) =>
+        Assert.Equal(expected, Made.Lens.With(CommonFields.Name, name).Labelled(label).Name);
+
+    [Fact]
+    public void A_name_gives_way_to_its_label_where_both_are_too_long()
+    {
+        var labelled = Made.Lens.With(CommonFields.Name, new string('x', CommonFields.Name.MaxLength)).Labelled("No. 2");
+        Assert.Equal(CommonFields.Name.MaxLength, labelled.Name.Length);
+        Assert.EndsWith("x No. 2", labelled.Name, StringComparison.Ordinal);
+        Assert.Empty(GearChecks.Check(labelled));
+    }
+
+    [Fact]
     public void How_sure_it_is_goes_into_the_record_too_and_on_to_rigs()
     {
         var lens = TestRecord.Accept(Made.FarLens.With(LensFields.Squeeze, 1.5), TestKind.FocalLength, [Found(TestQuantity.FocalLength, 34, 0.34, 35)], "x");

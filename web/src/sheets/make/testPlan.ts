@@ -1,4 +1,4 @@
-import type { GearItem } from '../../core/core';
+import { core, type GearItem } from '../../core/core';
 import { number } from '../../gear/gear';
 import { distance, plain } from '../../ui/format';
 import { inOrder, itemOf, type BlockFact, type ColumnFact, type RowFact, type Sheet } from '../facts';
@@ -60,6 +60,8 @@ function readingsOf(item: GearItem, say: Language): [what: string, marked: strin
   }
 }
 
+const isTested = (item: GearItem): boolean => core().procedures.some((procedure) => procedure.of.includes(item.kind));
+
 /** What to measure the night before, with columns to fill in: each thing of the rigs once. */
 export function testPlan(sheet: Sheet, rigs: SheetRig[], say: Language): BlockFact[] {
   const things = new Map<string, { id: string; item: GearItem; marks: string[] }>();
@@ -75,6 +77,8 @@ export function testPlan(sheet: Sheet, rigs: SheetRig[], say: Language): BlockFa
     readingsOf(item, say).map(([what, marked], i) => ({
       id: i === 0 ? id : `${id} ${i}`,
       isItem: i === 0,
+      // Where readings are typed in, and a result goes into the record.
+      href: i === 0 && isTested(item) ? `/shelf/${id}/tests` : undefined,
       cells: { title: i === 0 ? [item.maker, item.name].filter(Boolean).join(' ') : '', what, marked, for: marks.join(' ') },
     })),
   );
