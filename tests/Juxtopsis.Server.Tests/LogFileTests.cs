@@ -10,9 +10,11 @@ public sealed class LogFileTests(ServerFixture fixture) : IClassFixture<ServerFi
 
     private RunningServer Server => fixture.Server;
 
-    private async Task<(int Status, string Text)> Post(string path, string text, string type = "application/octet-stream")
+    private Task<(int Status, string Text)> Post(string path, string text, string type = "application/octet-stream") => Post(path, Encoding.UTF8.GetBytes(text), type);
+
+    private async Task<(int Status, string Text)> Post(string path, byte[] bytes, string type = "application/octet-stream")
     {
-        using var content = new ByteArrayContent(Encoding.UTF8.GetBytes(text));
+        using var content = new ByteArrayContent(bytes);
         content.Headers.ContentType = new(type);
         using var answer = await Server.Client.PostAsync(path, content, TestContext.Current.CancellationToken);
         return ((int)answer.StatusCode, await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
@@ -48,6 +50,22 @@ public sealed class LogFileTests(ServerFixture fixture) : IClassFixture<ServerFi
                 Assert.Equal(before!["rig"]?[key]?.ToJsonString(), after!["rig"]?[key]?.ToJsonString());
             }
         }
+    }
+
+    [Fact]
+    public async Task A_table_in_other_letters_is_read_where_it_says_so_and_else_refused_with_how_to_mend_it()
+    {
+        const string Table = "When,Shot,Word\r\n2027-05-02T10:00:00Z,The rivet,\u00dcber die Kante\r\n";
+        byte[] wide = [.. Encoding.Unicode.Preamble, .. Encoding.Unicode.GetBytes(Table)];
+        var (status, text) = await Post($"/api/takes/read?production={Demo}", wide);
+        Assert.Equal(200, status);
+        Assert.Equal("\u00dcber die Kante", JsonNode.Parse(text)!["takes"]![0]!["note"]!.GetValue<string>());
+        var (refused, why) = await Post($"/api/takes/read?production={Demo}", Encoding.Latin1.GetBytes(Table));
+        Assert.Equal(422, refused);
+        Assert.Contains("Save it as CSV in UTF-8", why, StringComparison.Ordinal);
+        var (bags, whyBags) = await Post("/api/bags/read", Encoding.Latin1.GetBytes("Bag,Thing\r\n\u00dcber,x\r\n"));
+        Assert.Equal(422, bags);
+        Assert.Contains("Save it as CSV in UTF-8", whyBags, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text;
 using CsvHelper;
 using Juxtopsis.Core.Quantities;
 
@@ -18,9 +19,9 @@ internal static class CsvRows
     /// <returns>What is wrong with the table itself, after what <paramref name="take"/> says of its rows.</returns>
     public static IReadOnlyList<string> Read(TextReader text, IReadOnlyList<string> columns, IReadOnlyList<string[]> needs, int most, Action<Func<string, string>, long> take)
     {
-        using var csv = CsvReader.Create(text, new CsvReaderOptions { MaxRecordSize = LargestRow, TrackLineNumbers = true });
         try
         {
+            using var csv = CsvReader.Create(text, new CsvReaderOptions { MaxRecordSize = LargestRow, TrackLineNumbers = true });
             string[] header = [.. csv.Headers ?? []];
             var at = columns.ToDictionary(c => c, c => Array.FindIndex(header, h => h.Trim().Equals(c, StringComparison.OrdinalIgnoreCase)), StringComparer.Ordinal);
             if (needs.Any(some => some.All(n => at[n] < 0)))
@@ -38,6 +39,10 @@ internal static class CsvRows
                 string Cell(string column) => at[column] >= 0 && at[column] < csv.FieldCount ? Plain(csv.GetString(at[column]).Trim()) : "";
                 take(Cell, csv.LineNumber);
             }
+        }
+        catch (DecoderFallbackException)
+        {
+            return ["Some of its letters are not in UTF-8, so it was read up to there at most. Save it as CSV in UTF-8."];
         }
         catch (CsvFormatException e)
         {

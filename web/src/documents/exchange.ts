@@ -32,8 +32,9 @@ export async function readFile<T>(
   try {
     const { data, error, response } = await post(path, {
       params: { query },
-      body: await file.text(),
-      bodySerializer: (text: string) => text,
+      // As it is: what letters it is in, the server tells.
+      body: file,
+      bodySerializer: (as: File) => as,
       headers: { 'Content-Type': 'application/octet-stream' },
     });
     return (data as T | undefined) ?? failure(response.status, error).say;
