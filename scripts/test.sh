@@ -29,14 +29,14 @@ counted() {
   test_failed=$((test_failed + $2))
 }
 
+# Made beside those that are there: the page's tests may be reading them.
 types_are_fresh() {
   local made stale=""
-  for made in schema.d.ts fields.ts; do cp "web/src/api/$made" "$data/before.$made"; done
-  npm run types -w web
+  mkdir -p "$data/types"
+  TYPES_TO="$data/types" npm run types -w web
   for made in schema.d.ts fields.ts; do
-    cmp -s "web/src/api/$made" "$data/before.$made" && continue
-    diff "$data/before.$made" "web/src/api/$made" | head -n 20 || true
-    cp "$data/before.$made" "web/src/api/$made"
+    cmp -s "web/src/api/$made" "$data/types/$made" && continue
+    diff "$data/types/$made" "web/src/api/$made" | head -n 20 || true
     stale=yes
     say "web/src/api/$made is stale: run ./dev types and commit it."
   done
@@ -107,10 +107,19 @@ run_e2e() {
   done
 }
 
-# page_alone — what of the page needs no server: its logic is tested, then types, lint and layout are checked, which is the result.
+# page_alone — what of the page needs no server: types, lint and layout are checked, which is the result; then its logic is tested.
 page_alone() {
+  local result=0
+  npm run check >"$data/page-check.log" 2>&1 || result=$?
   run_page_tests
-  npm run check >"$data/page-check.log" 2>&1
+  return "$result"
+}
+
+# page_told PROCESS — waits for what page_alone found, and says it.
+page_told() {
+  local result=0
+  wait "$1" || result=$?
+  told "TypeScript: types, lint, layout" "$result" "$data/page-check.log"
 }
 
 # run_page_tests [OPTION…]
@@ -128,14 +137,12 @@ run_tests() {
   need_pdf_tools
   npm_install
   say "Building"
-  # The page is checked and its logic is tested beside the compiler, which leaves a core idle for most of its time.
-  local page result=0
+  # Beside the compiler, which leaves a core idle for most of its time; what is left of it, beside the first suites.
+  local page
   page_alone &
   page=$!
   checked "C# builds without a warning" dotnet build Juxtopsis.slnx -c Release
   [ "$test_failed" != 0 ] || checked "C# is laid out as ./dev format does" dotnet format whitespace Juxtopsis.slnx --verify-no-changes --no-restore
-  wait "$page" || result=$?
-  told "TypeScript: types, lint, layout" "$result" "$data/page-check.log"
   if [ "$test_failed" = 0 ]; then
     checked "the page's types are those of the server's OpenAPI document" types_are_fresh
     build_all
@@ -146,10 +153,13 @@ run_tests() {
     # Beside each other: those of the server wait for the database for most of their time.
     suite Juxtopsis.Core.Tests &
     suite Juxtopsis.Server.Tests &
+    page_told "$page"
     wait
     count_suites
     run_e2e
     test_database_stop
+  else
+    page_told "$page"
   fi
   say "$test_passed passed, $test_failed failed"
   [ "$test_failed" = 0 ]

@@ -45,15 +45,11 @@ export function planOf(
     ...(acrossMm === null ? [] : [line(0, 0, width, 0), line(0, height, width, height)]),
   ];
   if (place.behindMm != null || lengthMm !== null) marks.push(...walls.map((d): Mark => ({ kind: 'path', d, stroke: 'ink', width: 0.7 })));
-  // Cameras at one place stand beside each other on the plan, so that each can be read.
   const taken: { x: number; y: number }[] = [];
   placed.forEach(({ mark, shot, fit }, i) => {
     const subject = subjects[i]! * scale;
     const overhead = shot.cameraSupport === 'overhead';
-    const x = overhead ? subject : subject + fit.distanceMm * scale;
-    let y = side * scale;
-    while (taken.some((t) => Math.abs(t.x - x) < 7 && Math.abs(t.y - y) < 4.4)) y += 4.5;
-    y = Math.min(height - 2, Math.max(2, y));
+    const { x, y } = freeFrom(overhead ? subject : subject + fit.distanceMm * scale, side * scale, height, taken);
     taken.push({ x, y });
     marks.push({ kind: 'path', d: circle(subject, side * scale, 1.1), fill: 'ink' });
     if (!overhead) {
@@ -90,6 +86,22 @@ export function planOf(
     align: 'right',
   });
   return { width, height: height + 6, marks };
+}
+
+/** The least that marks of cameras stand apart, mm. */
+const apart = { x: 7, y: 4.4 };
+
+/** Where the mark of a camera can be read: where it stands, else beside it across the place, else, where that is full, farther back. */
+function freeFrom(x: number, y: number, height: number, taken: { x: number; y: number }[]): { x: number; y: number } {
+  const inside = (at: number) => Math.min(height - 2, Math.max(2, at));
+  const rows = Math.ceil(height / apart.y) + 1;
+  const beside = [0, ...Array.from({ length: rows }, (_, i) => [i + 1, -i - 1]).flat()].map((row) => y + row * (apart.y + 0.1));
+  for (let back = 0; ; back += apart.x) {
+    for (const at of beside) {
+      const place = { x: x + back, y: inside(at) };
+      if (!taken.some((t) => Math.abs(t.x - place.x) < apart.x && Math.abs(t.y - place.y) < apart.y)) return place;
+    }
+  }
 }
 
 /** A length that is easily laid out, near another. */
