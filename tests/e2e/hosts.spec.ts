@@ -86,7 +86,6 @@ function chainsOf(shelf: unknown): { path: string; body: string }[] {
 }
 
 test('browser and server give the same answers to the last digit', async ({ page, server }) => {
-  test.slow();
   expect(plain).toHaveLength(60);
   const setups = [...plain.map(request), ...full.map((c) => c.input)];
   const bodies = setups.map((setup) => JSON.stringify(setup));

@@ -67,7 +67,7 @@ const result = (page: Page) => page.getByRole('region', { name: 'Result' });
 /** From where the one proposal that there is takes the shot, m. */
 async function from(page: Page): Promise<number> {
   const rig = page.getByRole('list', { name: 'Rigs that give it' }).getByRole('listitem').first();
-  await expect(rig).toContainText(/from\s*[\d.]+/, { timeout: 60_000 });
+  await expect(rig).toContainText(/from\s*[\d.]+/);
   return parseFloat(/from\s*([\d.]+)/.exec(await rig.innerText())![1]!);
 }
 
@@ -109,7 +109,7 @@ test('on a phone: a lens is tested, the result goes into the record, and what fi
   await page.getByRole('button', { name: 'Take it into the record' }).click();
   await expect(result(page)).toContainText('In the record since');
   await page.goto(`${server.address}/brief/${production}`);
-  await expect.poll(async () => Math.abs((await from(page)) / before - 0.94), { timeout: 30_000 }).toBeLessThan(0.01);
+  await expect.poll(async () => Math.abs((await from(page)) / before - 0.94)).toBeLessThan(0.01);
 });
 
 test('what a thing was tested for stands at it, and at rigs that it is part of', async ({ page, server }) => {
@@ -136,9 +136,7 @@ test.describe('with pictures', () => {
     };
     await put(server.address, `/api/comparisons/${id}`, { name: 'Chart', document: { schemaVersion: 5, note: '', setup } });
     await page.goto(`${server.address}/bench/${id}`);
-    await expect
-      .poll(async () => Number(await page.locator('canvas').getAttribute('data-samples')), { timeout: 90_000 })
-      .toBeGreaterThanOrEqual(64);
+    await expect.poll(async () => Number(await page.locator('canvas').getAttribute('data-samples'))).toBeGreaterThanOrEqual(64);
     // Upright lines stand 100 mm apart: those that the row between two level ones crosses, wherever they are.
     const found = await page.evaluate(() => {
       const from = document.querySelector('canvas')!;
@@ -222,11 +220,11 @@ test('takes of two people, one without a network, all stand; the room is correct
     await expect(page.getByRole('status').first()).toContainText('4 takes kept in this browser');
     await other.getByRole('button', { name: 'Note a take' }).click();
     await other.getByLabel('A word').fill('From the pier');
-    await expect(other.getByText('kept here')).toHaveCount(0, { timeout: 20_000 });
+    await expect(other.getByText('kept here')).toHaveCount(0);
 
     await page.context().setOffline(false);
-    await expect(page.getByRole('list', { name: 'Takes' }).getByRole('listitem')).toHaveCount(5, { timeout: 30_000 });
-    await expect(page.getByText('kept here')).toHaveCount(0, { timeout: 20_000 });
+    await expect(page.getByRole('list', { name: 'Takes' }).getByRole('listitem')).toHaveCount(5);
+    await expect(page.getByText('kept here')).toHaveCount(0);
     await other.evaluate(() => window.dispatchEvent(new Event('focus')));
     const all = other.getByRole('list', { name: 'Takes' });
     await expect(all.getByRole('listitem')).toHaveCount(5);
@@ -260,12 +258,10 @@ test('takes of two people, one without a network, all stand; the room is correct
 
 test('the day of the demo: what was used, carried for nothing and missed, and the table of it', async ({ page, server }) => {
   await page.goto(`${server.address}/brief/10f7a7e0-0000-4000-8000-0000000000a1/log?view=learn`);
-  await expect(page.getByText(/It rests on 3\d takes/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/It rests on 3\d takes/)).toBeVisible();
   const lens = page.getByRole('region', { name: 'By lens' });
-  await expect(lens).toContainText('Selkie 24–70 mm ƒ2.8', { timeout: 30_000 });
-  await expect(page.getByRole('region', { name: 'By equivalent' }).getByRole('img', { name: /Rests on 3\d takes/ })).toBeVisible({
-    timeout: 30_000,
-  });
+  await expect(lens).toContainText('Selkie 24–70 mm ƒ2.8');
+  await expect(page.getByRole('region', { name: 'By equivalent' }).getByRole('img', { name: /Rests on 3\d takes/ })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Carried and not used' })).toContainText('kg-days');
   await expect(page.getByRole('region', { name: 'Wanted and not had' })).toContainText('A rivet');
   await expectNobodyKeptOut(page);
@@ -288,16 +284,14 @@ test('a clip fills in what its header says, and the same is taken again on anoth
   await page.getByRole('button', { name: 'Choose for this shot' }).click();
   await page.getByRole('link', { name: /^Log/ }).click();
   await page.getByRole('button', { name: 'Note a take' }).click();
-  await expect(page.getByLabel('Focal length', { exact: true })).toHaveValue(/^40\smm$/, { timeout: 30_000 });
+  await expect(page.getByLabel('Focal length', { exact: true })).toHaveValue(/^40\smm$/);
   const clip = clipOf({
     fps: 25,
     takenAt: new Date('2027-04-19T09:30:00Z'),
     keys: { 'com.android.capture.fps': 100, 'com.tallow.focal_length': '38 mm', 'com.tallow.iris_fnumber': '5.6' },
   });
   await page.getByTestId('take-still').setInputFiles({ name: 'A001.mov', mimeType: 'video/quicktime', buffer: clip });
-  await expect(page.getByText('Filled in from the clip: focal length, aperture, frames a second.', { exact: false })).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(page.getByText('Filled in from the clip: focal length, aperture, frames a second.', { exact: false })).toBeVisible();
   await expect(page.getByText('Not told: sensitivity, shutter, distance.', { exact: false })).toBeVisible();
   await expect(page.getByLabel('Focal length', { exact: true })).toHaveValue(/^38\smm$/);
   await expect(page.getByLabel('Frame rate', { exact: true })).toHaveValue(/^100\sfps$/);
@@ -325,9 +319,9 @@ test('what only just fits says how surely, and what makes it surer', async ({ pa
   // A room that is but 5 cm longer than it must be: nobody taped it, and the lens is as marked.
   await page.getByLabel('Length', { exact: true }).fill(`${(9 - left + 0.05).toFixed(2)} m`);
   await page.getByLabel('Length', { exact: true }).blur();
-  await expect(rig).toContainText(/of room left, ± 1\d cm\. Measure the room\./, { timeout: 20_000 });
+  await expect(rig).toContainText(/of room left, ± 1\d cm\. Measure the room\./);
   await page.getByLabel('Its sides were taped on the spot').check();
-  await expect(rig).toContainText(/of room left, ± \d+ (mm|cm)\. Test the Trial 50/, { timeout: 20_000 });
+  await expect(rig).toContainText(/of room left, ± \d+ (mm|cm)\. Test the Trial 50/);
 
   // A crew that trusts its lenses is told no more.
   await page.getByRole('button', { name: 'Delivery, units, bag' }).click();
@@ -336,19 +330,19 @@ test('what only just fits says how surely, and what makes it surer', async ({ pa
   await tolerance.blur();
   await expect(tolerance).toHaveValue(/^0\.5\s%$/);
   await page.getByRole('button', { name: 'Close' }).click();
-  await expect(rig).not.toContainText('Test the Trial 50', { timeout: 20_000 });
+  await expect(rig).not.toContainText('Test the Trial 50');
 
   // And a little too short, it may fit all the same.
   await page.getByLabel('Length', { exact: true }).fill(`${(9 - left - 0.02).toFixed(2)} m`);
   await page.getByLabel('Length', { exact: true }).blur();
-  await expect(page.getByText('It may give it all the same:', { exact: false })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('It may give it all the same:', { exact: false })).toBeVisible();
   await expectNobodyKeptOut(page);
 });
 
 test('figures say how far off they may be, and their working what that comes from', async ({ page, server }) => {
   await page.goto(`${server.address}/bench/10f7a7e0-0000-4000-8000-000000000001`);
   const figures = page.getByRole('region', { name: 'Figures' });
-  await expect(figures.locator('[data-figure="equivalentFocalLengthMm"]').first()).toBeVisible({ timeout: 30_000 });
+  await expect(figures.locator('[data-figure="equivalentFocalLengthMm"]').first()).toBeVisible();
   await expect(figures.locator('.margin')).toHaveCount(0);
   await page.getByRole('button', { name: 'Take figures and frames out' }).click();
   await page.getByRole('menuitem', { name: 'Say how far off they may be' }).click();
@@ -358,7 +352,7 @@ test('figures say how far off they may be, and their working what that comes fro
   await expect(panel).toContainText('Focal length, as marked, ± 3');
   await expectNobodyKeptOut(page);
   await page.reload();
-  await expect(figures.locator('.margin').first()).toBeVisible({ timeout: 30_000 });
+  await expect(figures.locator('.margin').first()).toBeVisible();
   await page.getByRole('button', { name: 'Take figures and frames out' }).click();
   await page.getByRole('menuitem', { name: 'Do not say how far off they may be' }).click();
   await expect(figures.locator('.margin')).toHaveCount(0);

@@ -6,7 +6,6 @@ type Comparison = components['schemas']['ComparisonOutput'];
 const demos = [1, 2, 3, 4].map((n) => `/bench/10f7a7e0-0000-4000-8000-00000000000${n}`);
 
 test('nothing keeps anyone out, in the light page and the dark one', async ({ page, server }) => {
-  test.slow();
   const bench = new Bench(page, server.address);
   await bench.open(demos[0]!);
   await expectNobodyKeptOut(page);
@@ -108,7 +107,7 @@ test('the fonts are the ones that are shipped, and nothing is fetched from elsew
     ),
   ).toEqual(expect.arrayContaining(['Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Mono Variable']));
   await page.goto(`${server.address}/api/docs`);
-  await expect(page.getByText('Evaluates 1 to 12 rigs').first()).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Evaluates 1 to 12 rigs').first()).toBeVisible();
   expect(elsewhere).toEqual([]);
 });
 

@@ -22,7 +22,6 @@ const rest = (page: Page, aspect: string) =>
   page.getByRole('region', { name: 'What makes the look' }).getByRole('row', { name: aspect }).getByRole('cell').nth(2);
 
 test('a look that the shelf misses: by how much, what would close the gap, and that on the wish list', async ({ page, server }) => {
-  test.slow();
   const said: string[] = [];
   page.on('pageerror', (error) => said.push(error.message));
   await page.goto(`${server.address}/bench/${await copyOf(page, server.address, missed)}`);
@@ -65,7 +64,6 @@ test('a look that the shelf misses: by how much, what would close the gap, and t
 });
 
 test('the plot is walked by keys, a point shows its frame, and an answer goes to the Bench', async ({ page, server }) => {
-  test.slow();
   await page.goto(`${server.address}/bench/${await copyOf(page, server.address, reached)}?view=match`);
   await expect(answers(page).first()).toHaveAttribute('aria-pressed', 'true');
   const plot = page.getByRole('listbox', { name: 'What comes near, from left to right' });
@@ -102,7 +100,6 @@ test('the plot is walked by keys, a point shows its frame, and an answer goes to
 });
 
 test('cameras of the Bench get lenses that cut together, none of them twice', async ({ page, server }) => {
-  test.slow();
   await page.goto(`${server.address}/bench/${await copyOf(page, server.address, reached)}?view=match`);
   await page.getByRole('button', { name: 'Cut together' }).click();
   await expect(page.getByText('The one that leads has no body of the shelf: let another lead.')).toBeVisible();
@@ -121,7 +118,6 @@ test('cameras of the Bench get lenses that cut together, none of them twice', as
 });
 
 test('a saved look is laid on another Bench, with what counts of it, and what is chosen goes to the shot', async ({ page, server }) => {
-  test.slow();
   // From a shot of the production to the Bench.
   await page.goto(`${server.address}/brief/10f7a7e0-0000-4000-8000-0000000000a1`);
   await page.getByRole('region', { name: 'What fits' }).getByRole('button', { name: 'To the Bench' }).first().click();
@@ -136,7 +132,6 @@ test('a saved look is laid on another Bench, with what counts of it, and what is
 });
 
 test('a look is described in words, and what contradicts itself is said', async ({ page, server }) => {
-  test.slow();
   await page.goto(`${server.address}/bench/${await copyOf(page, server.address, missed)}?view=match`);
   await expect(answers(page).first()).toBeVisible();
   const words = page.getByRole('textbox', { name: 'or describe one' });

@@ -22,7 +22,7 @@ async function open(page: Page, address: string, setup: Setup): Promise<void> {
   await page.goto(`${address}/bench/${id}`);
   await expect(page.locator('canvas')).toHaveCount(setup.rigs.length);
   for (const canvas of await page.locator('canvas').all()) {
-    await expect.poll(async () => Number(await canvas.getAttribute('data-samples')), { timeout: 90_000 }).toBeGreaterThanOrEqual(64);
+    await expect.poll(async () => Number(await canvas.getAttribute('data-samples'))).toBeGreaterThanOrEqual(64);
   }
 }
 
@@ -137,7 +137,7 @@ test('two frames are looked at closely: wiped, in turn, as outlines, and saved',
   await page.getByRole('button', { name: 'Look closer at rig A' }).click();
   const closer = page.getByRole('dialog');
   const drawn = closer.locator('canvas[data-samples]');
-  await expect(drawn).toHaveCount(2, { timeout: 60_000 });
+  await expect(drawn).toHaveCount(2);
   const slider = closer.getByRole('slider');
   await slider.focus();
   await slider.press('Home');
@@ -156,7 +156,7 @@ test('two frames are looked at closely: wiped, in turn, as outlines, and saved',
   });
   // Less the outline's own width of 4 px.
   expect((inner!.width - 4) / outer!.width).toBeCloseTo(core[0]!['fieldWidthMm']! / core[1]!['fieldWidthMm']!, 2);
-  await expect(drawn).toHaveCount(1, { timeout: 60_000 });
+  await expect(drawn).toHaveCount(1);
   const download = page.waitForEvent('download');
   await closer.getByRole('button', { name: 'Save as PNG' }).click();
   expect((await download).suggestedFilename()).toBe('Pictures.png');
@@ -168,7 +168,6 @@ test('a picture of any size is drawn in parts that nobody can tell from one, say
   page,
   server,
 }) => {
-  test.setTimeout(120_000);
   // What a page orders of its drawing program, and its address.
   let address = '';
   page.on('request', (request) => {
@@ -201,9 +200,7 @@ test('a picture of any size is drawn in parts that nobody can tell from one, say
     data: { name: 'Large', document: { schemaVersion: 5, note: '', setup } },
   });
   await page.goto(`${server.address}/bench/${id}`);
-  await expect
-    .poll(() => page.evaluate(() => (window as unknown as { orders: unknown[] }).orders.length), { timeout: 30_000 })
-    .toBeGreaterThan(0);
+  await expect.poll(() => page.evaluate(() => (window as unknown as { orders: unknown[] }).orders.length)).toBeGreaterThan(0);
   await expect.poll(() => address).not.toBe('');
   const made = await page.evaluate(async (script) => {
     const order = (window as unknown as { orders: { kind: string; order: object }[] }).orders.find((o) => o.kind === 'show')!.order;

@@ -2,16 +2,16 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: '.',
-  timeout: 120_000,
-  // Generous: a busy machine is no fault of the page.
-  expect: { timeout: 20_000 },
+  // Generous, and here alone: a busy machine is no fault of the page, and what passes waits for nothing.
+  timeout: 360_000,
+  expect: { timeout: 90_000 },
   workers: 2,
   fullyParallel: true,
   reporter: process.env['JUXTOPSIS_E2E_REPORT'] ? [['list'], ['json', { outputFile: process.env['JUXTOPSIS_E2E_REPORT'] }]] : [['list']],
   outputDir: '../../artifacts/e2e',
   use: {
     // What cannot be pressed is told with the page as it stood, rather than after it was closed.
-    actionTimeout: 30_000,
+    actionTimeout: 90_000,
     viewport: { width: 1280, height: 800 },
     colorScheme: 'light',
     launchOptions: {
