@@ -143,6 +143,12 @@ public sealed class LogTests(ServerFixture fixture) : IClassFixture<ServerFixtur
         var adapter = (await Server.SendAsync(HttpMethod.Get, "/api/shelf?kind=adapter&take=1")).Json["items"]![0]!["item"]!["id"]!.GetValue<Guid>();
         (await Model(unit, adapter)).IsProblem(422);
 
+        // The first of a model was given away: what is left is the model.
+        var single = await NewLens();
+        var left = await Second(single, "No. 2");
+        Assert.Equal(204, (int)(await Server.SendAsync(HttpMethod.Delete, $"/api/units/{single}")).Status);
+        (await Model(left, left)).IsProblem(409);
+
         await Model(unit, unit);
         await Packed($$"""{"id":"{{lens}}","units":["{{lens}}","{{unit}}"],"count":2}""");
         Assert.Equal(200, (int)(await Model(unit, lens)).Status);

@@ -84,3 +84,62 @@ test('a search for a look tells its first answer half way, once, and anew when i
   await ask('two');
   expect(firsts).toHaveLength(2);
 });
+
+test('the front of bags is told as it grows, once its shots have been asked, and what a hand waits for goes before it', async () => {
+  const core = fakeCore();
+  const done = [0.2, 0.6, 0.7, 0.7, 0.9, 1];
+  let at = 0;
+  const front = {
+    ask: () => ((at = 0), null),
+    step: () => {
+      // A step of the worker's time, so that the queue looks for what is more urgent.
+      const from = performance.now();
+      while (performance.now() - from < 20);
+      return done[at++]!;
+    },
+    answer: () => at,
+  } as unknown as Core['front'];
+  const searches = searchesWith(Promise.resolve({ ...core, front, bags: () => ({ bags: [] }) } as unknown as Core));
+  await searches.openShelf({}, shelfOf('a'));
+  const order: string[] = [];
+  const told: unknown[] = [];
+  await Promise.all([
+    searches.front({} as never, false, (some) => told.push(some.kind === 'answered' && some.answer)).then(() => order.push('front')),
+    new Promise((soon) => setTimeout(soon, 5)).then(() => searches.bags({} as never, false)).then(() => order.push('bags')),
+  ]);
+  expect(order.at(-1)).toBe('front');
+  // Nothing before the shots are asked, nothing twice, and not the end, which is the answer.
+  expect(told.slice(-2)).toEqual([3, 5]);
+});
+
+test('what is answered in one go is answered or refused, and a day and a cut go their steps', async () => {
+  const problems = [{ about: 'shots', message: 'No shot.', fix: 'Add one.' }];
+  const core = {
+    ...fakeCore(),
+    bags: vi.fn().mockReturnValueOnce({ bags: [] }).mockReturnValueOnce(problems),
+    filterDay: vi.fn(() => ({ filters: [] })),
+    questions: vi.fn(() => [{ key: 'circle' }]),
+  };
+  const door = core.fit;
+  const searches = searchesWith(Promise.resolve({ ...core, day: door, cut: door, bagDay: door } as unknown as Core));
+  await searches.openShelf({}, shelfOf('a'));
+  expect(await searches.bags({} as never, false)).toMatchObject({ kind: 'answered', answer: { bags: [] } });
+  expect(await searches.bags({} as never, true)).toEqual({ kind: 'refused', problems });
+  expect(core.bags.mock.lastCall).toEqual([{}, true]);
+  expect(await searches.filters({} as never, false)).toMatchObject({ answer: { filters: [] } });
+  expect(await searches.day(shot('day') as never, false)).toMatchObject({ answer: 'day on a' });
+  expect(await searches.cut(shot('cut') as never, false)).toMatchObject({ answer: 'cut on a' });
+  expect(await searches.bagDay('bag A', shot('bag') as never, false)).toMatchObject({ answer: 'bag on a' });
+  expect(await searches.questions({ scene: 's' } as never, { circle: 'c' } as never, false)).toEqual([{ key: 'circle' }]);
+  expect(core.questions).toHaveBeenCalledWith({ scene: 's', conventions: { circle: 'c' } }, false);
+});
+
+test('one question is stopped by its key and the others go on', async () => {
+  const searches = searchesWith(Promise.resolve(fakeCore()));
+  await searches.openShelf({}, shelfOf('a'));
+  const [gone, stays] = [searches.fit('one', true, shot('one'), false), searches.fit('two', true, shot('two'), false)];
+  await Promise.resolve();
+  searches.stop('one');
+  expect(await stays).toMatchObject({ answer: 'two on a' });
+  expect(await gone).toBeNull();
+});

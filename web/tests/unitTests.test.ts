@@ -2,7 +2,7 @@ import { beforeEach, afterEach, expect, test, vi } from 'vitest';
 
 vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
 const { acceptTest, beginTest, unitTests } = await import('../src/gear/unitTests');
-const { decimalsOf, nextText, offText, plusMinusText, valueText } = await import('../src/gear/testWords');
+const { decimalsOf, nextText, offText, testedPlusMinus, valueText } = await import('../src/gear/testWords');
 const { wallOf } = await import('../src/features/shelf/tests/wall');
 
 const sent: { method: string; path: string; body: unknown }[] = [];
@@ -84,7 +84,7 @@ test('a result is taken into the record after what was typed last is there', asy
 test('values are told in the digits that their ± leaves them', () => {
   expect([12, 3, 0.4, 0.03, 0.002, 0].map(decimalsOf)).toEqual([0, 0, 1, 2, 3, 2]);
   expect(valueText('focalLength', 48.617, 0.21)).toBe('48.6 mm');
-  expect(plusMinusText('focalLength', 0.21)).toBe('± 0.2');
+  expect(testedPlusMinus('focalLength', 0.21)).toBe('± 0.2');
   expect(valueText('magnification', 0.7184, 0.004)).toBe('0.718×');
   expect(valueText('mountError', -0.042, 0.01)).toBe('−0.04 mm');
   expect(valueText('minimumFocusDistance', 431, 6)).toBe('43.1 cm');

@@ -73,6 +73,11 @@ internal static class UnitModelEndpoints
             return ShelfRules.ShelfFull("it").ToResult();
         }
 
+        if (!await db.Units.AnyAsync(u => u.GearId == from.Item.Id && u.Id != unit.Id && u.DeletedAt == null, cancellationToken))
+        {
+            return Problem.Of("last-unit", 409, "The last one", "It is the only unit of its model, so what its tests find counts for it alone already.").ToResult();
+        }
+
         await store.ForgetUnseenAsync([unit.Id], cancellationToken);
         var papers = from.Item.WithId(unit.Id);
         var own = Named(papers, unit.Label, shelf.Index);

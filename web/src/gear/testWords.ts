@@ -48,7 +48,7 @@ const withItsUnit = (text: string, unit: string): string =>
   unit === '' ? text : unit === '×' || unit === '°' ? `${text}${unit}` : `${text} ${unit}`;
 
 /** The ± alone, in one or two digits. */
-export function plusMinusText(quantity: Quantity, plusMinus: number): string {
+export function testedPlusMinus(quantity: Quantity, plusMinus: number): string {
   const times = words[quantity].times;
   const digits = decimalsOf(plusMinus * times);
   return `± ${Math.max(plusMinus * times, 10 ** -digits).toFixed(digits)}`;
@@ -68,4 +68,4 @@ export function offText({ quantity, value, marked }: Pick<TestResult, 'quantity'
 
 /** What one more reading would bring. */
 export const nextText = (quantity: Quantity, next: { distanceMm?: number | null; plusMinus: number }, feet: boolean): string =>
-  `One more${next.distanceMm ? ` at ${distance(next.distanceMm, feet)}` : ''} would bring it to ${plusMinusText(quantity, next.plusMinus)}.`;
+  `One more${next.distanceMm ? ` at ${distance(next.distanceMm, feet)}` : ''} would bring it to ${testedPlusMinus(quantity, next.plusMinus)}.`;

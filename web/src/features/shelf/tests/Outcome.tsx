@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import type { Measured, MeasureRequest } from '../../../core/core';
-import { nextText, offText, plusMinusText, quantityLabel, valueText } from '../../../gear/testWords';
+import { nextText, offText, testedPlusMinus, quantityLabel, valueText } from '../../../gear/testWords';
 import { Panel } from '../../../ui/Panel';
 import { figureFont } from '../../../app/theme';
 import { FalloffMap } from './FalloffMap';
@@ -39,7 +39,7 @@ export function Outcome({ measured, request, feet, action }: OutcomeProps) {
                 {valueText(result.quantity, result.value, result.plusMinus)}{' '}
                 {result.plusMinus > 0 && (
                   <Box component="span" sx={{ fontSize: isMain ? 17 : 14, color: 'text.secondary' }}>
-                    {plusMinusText(result.quantity, result.plusMinus)}
+                    {testedPlusMinus(result.quantity, result.plusMinus)}
                   </Box>
                 )}
               </Typography>

@@ -5,7 +5,7 @@ import { testReadingFields, type NumberField } from '../../../core/fields';
 import { distance } from '../../../ui/format';
 import { FileButton } from '../../../ui/FileButton';
 import { FieldEntry } from '../../../ui/FieldEntry';
-import { plusMinusText } from '../../../gear/testWords';
+import { testedPlusMinus } from '../../../gear/testWords';
 
 type Mark = MarksRequest['marks'][number];
 
@@ -205,7 +205,7 @@ export function StillReader({ squeeze, markPlusMinusPx, feet, onRead, onClose }:
         <Typography role="status" sx={{ fontSize: 13.5 }}>
           {missing ||
             (field &&
-              `The whole picture shows ${distance(field.widthMm, feet)} there, ${plusMinusText('weight', field.plusMinusMm)} mm from the marks${
+              `The whole picture shows ${distance(field.widthMm, feet)} there, ${testedPlusMinus('weight', field.plusMinusMm)} mm from the marks${
                 field.tiltDeg === null ? '' : `; the plane was turned by ${field.tiltDeg.toFixed(1)}°, which is taken out`
               }.`)}
         </Typography>

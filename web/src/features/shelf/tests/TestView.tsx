@@ -5,7 +5,7 @@ import { core, type GearItem, type Measured, type MeasureRequest } from '../../.
 import { testSetupFields, type NumberField } from '../../../core/fields';
 import { fullName, modesOf } from '../../../gear/gear';
 import { askAgain, useKind } from '../../../gear/shelfApi';
-import { plusMinusText, valueText } from '../../../gear/testWords';
+import { testedPlusMinus, valueText } from '../../../gear/testWords';
 import { acceptTest, unitTests, type UnitTest } from '../../../gear/unitTests';
 import { FileButton } from '../../../ui/FileButton';
 import { FieldEntry } from '../../../ui/FieldEntry';
@@ -104,7 +104,7 @@ export function TestView({ row, item, feet }: { row: Row<UnitTest>; item: GearIt
             isDone={isDone}
             soFar={found.results
               .filter((r) => r.quantity === found.results[0]!.quantity)
-              .map((r) => `${valueText(r.quantity, r.value, r.plusMinus)} ${r.plusMinus > 0 ? plusMinusText(r.quantity, r.plusMinus) : ''}`)
+              .map((r) => `${valueText(r.quantity, r.value, r.plusMinus)} ${r.plusMinus > 0 ? testedPlusMinus(r.quantity, r.plusMinus) : ''}`)
               .join(', ')}
             onChange={(next) => put({ readings: next })}
           />
