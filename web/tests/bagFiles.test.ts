@@ -12,7 +12,7 @@ vi.mock('../src/features/brief/productionStore', () => ({
 }));
 const { bringIn, takeOut } = await import('../src/features/brief/bags/bagFiles');
 
-const bag = (id: string, name: string): Bag => ({ id, name, lines: [{ id: 'lens' }] }) as unknown as Bag;
+const bag = (id: string, name: string): Bag => ({ id, name, lines: [{ id: 'lens' }] });
 const file = new File(['{}'], 'bags.json');
 beforeEach(() => [download, readFile, tableOf, addBags].forEach((mock) => mock.mockReset()));
 

@@ -38,8 +38,8 @@ const { shotList } = await import('../src/features/brief/sheets/shotList');
 const { planOf } = await import('../src/features/brief/sheets/plans');
 
 const say = languageOf({ feet: false }, false);
-const loft: LocationInput = { id: 'loft', name: 'Loft', lengthMm: 6000, widthMm: 4000 } as LocationInput;
-const quay: LocationInput = { id: 'quay', name: 'Quay' } as LocationInput;
+const loft: LocationInput = { id: 'loft', name: 'Loft', lengthMm: 6000, widthMm: 4000 };
+const quay: LocationInput = { id: 'quay', name: 'Quay' };
 const chosen = { body: 'b', mode: 'Full', lens: 'l', links: [], front: [], name: 'Skiff, 50 mm' } as unknown as ChosenRig;
 const shot = (id: string, part: object = {}) =>
   ({ id, name: `Shot ${id}`, locationId: 'loft', subject: { kind: 'standing', heightMm: 1650 }, ...part }) as ShotInput;
@@ -102,7 +102,7 @@ test('two rigs of one shot are told apart by all that they are made of', () => {
     { ...chosen, links: ['a'] },
     { ...chosen, front: ['f'] },
     { ...chosen, punchIn: 2 },
-  ].map((one) => rigKey('1', one as ChosenRig));
+  ].map((one) => rigKey('1', one));
   expect(new Set(keys).size).toBe(5);
   expect(rigKey('1', { ...chosen, punchIn: 1 })).toBe(keys[0]);
 });
