@@ -137,7 +137,7 @@ run_tests() {
   need_pdf_tools
   npm_install
   say "Building"
-  # Beside the compiler, which leaves a core idle for most of its time; what is left of it, beside the first suites.
+  # Beside the compilers, which leave a core idle for some of their time.
   local page
   page_alone &
   page=$!
@@ -146,6 +146,7 @@ run_tests() {
   if [ "$test_failed" = 0 ]; then
     checked "the page's types are those of the server's OpenAPI document" types_are_fresh
     build_all
+    page_told "$page"
     test_database_start
     trap 'test_database_stop; exit 1' INT TERM
     trap test_database_stop EXIT
@@ -153,7 +154,6 @@ run_tests() {
     # Beside each other: those of the server wait for the database for most of their time.
     suite Juxtopsis.Core.Tests &
     suite Juxtopsis.Server.Tests &
-    page_told "$page"
     wait
     count_suites
     run_e2e

@@ -29,7 +29,7 @@ public sealed class RunningServer : IAsyncDisposable
     /// <summary>Waits until the tables are there.</summary>
     public async Task<RunningServer> ReadyAsync()
     {
-        for (var i = 0; i < 200; i++)
+        for (var i = 0; i < 2400; i++)
         {
             if ((await Client.GetAsync("/health")).Content.ReadAsStringAsync().Result.Contains("\"schema\",\"status\":\"well\"", StringComparison.Ordinal))
             {

@@ -130,3 +130,36 @@ test('nothing is answered before it is known what belongs to the demo', () => {
   ask();
   expect(askFit).not.toHaveBeenCalled();
 });
+
+test('all that fits is plotted a moment after the hand has come to rest, and only where more fits than is told', () => {
+  vi.useFakeTimers();
+  addShot();
+  const some = [fit('b1', 'l1')];
+  const told = answered(some);
+  const more = { ...told, answer: { ...(told.kind === 'answered' ? told.answer : {}), fitCount: 40 } } as Outcome<FitResponse>;
+  const asked = () => askFit.mock.calls.map(([key]) => key);
+  ask();
+  reply(more);
+  vi.advanceTimersByTime(399);
+  expect(asked()).toEqual([shownKey]);
+  // The hand moves on: what was to be plotted of the answer before is not asked for any more.
+  ask();
+  reply(more);
+  vi.advanceTimersByTime(399);
+  expect(asked()).toEqual([shownKey, shownKey]);
+  vi.advanceTimersByTime(1);
+  expect(last().slice(0, 2)).toEqual(['all', false]);
+  expect(last()[2]).toMatchObject({ most: 200, mostMisses: 0 });
+  expect(useAnswers.getState().all).toEqual(some);
+  const every = [...some, fit('b2', 'l2')];
+  reply(answered(every));
+  expect(useAnswers.getState().all).toEqual(every);
+  // What is at fault leaves the plot as it was.
+  reply({ kind: 'refused', problems: [] });
+  expect(useAnswers.getState().all).toEqual(every);
+  ask();
+  reply(answered(some));
+  vi.advanceTimersByTime(1000);
+  expect(asked().at(-1)).toBe(shownKey);
+  vi.useRealTimers();
+});

@@ -1,7 +1,7 @@
 import { act } from 'react';
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { Booking, BookingInput } from '../src/gear/units';
-import { draw, leave, press, type } from './drawn';
+import { draw, leave, press, settled, type } from './drawn';
 
 const answers = vi.hoisted(() => ({ GET: vi.fn(), PUT: vi.fn(), POST: vi.fn() }));
 vi.mock('../src/api/client', async (original) => ({ ...(await original<object>()), api: answers }));
@@ -76,7 +76,6 @@ const bag = {
 };
 const page = () => document.body.textContent.replaceAll('\u2009', ' ');
 const button = (name: RegExp) => [...document.querySelectorAll('button')].find((b) => name.test(b.textContent))!;
-const settled = () => act(() => new Promise<void>((done) => setTimeout(done, 5)));
 let stored: Booking[] = [];
 
 beforeEach(() => {

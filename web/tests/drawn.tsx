@@ -45,3 +45,9 @@ export const leave = (input: HTMLInputElement): void =>
   act(() => {
     input.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
   });
+
+/** Lets what was begun come to its end: turns of the event loop, not time, so that a busy machine sees the same. */
+export const settled = (): Promise<void> =>
+  act(async () => {
+    for (let turn = 0; turn < 40; turn++) await new Promise((done) => setTimeout(done));
+  });

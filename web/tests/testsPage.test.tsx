@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { draw } from './drawn';
+import { draw, settled } from './drawn';
 
 const core = vi.hoisted(() => ({ start: (): void => undefined, isHere: false }));
 vi.mock('../src/core/core', () => ({
@@ -74,7 +74,6 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-const soon = () => act(() => new Promise((done) => setTimeout(done, 20)));
 const page = () => document.body.textContent;
 const button = (name: string) =>
   [...document.querySelectorAll('button')].find((b) => (b.getAttribute('aria-label') ?? b.textContent) === name)!;
@@ -89,20 +88,18 @@ async function open() {
       </MemoryRouter>
     </QueryClientProvider>,
   );
-  await soon();
-  await soon();
+  await settled();
 }
 async function press(name: string) {
   act(() => button(name).click());
-  await soon();
-  await soon();
+  await settled();
 }
 
 test('a thing that is here before the core waits for it', async () => {
   await open();
   expect(page()).toContain('Opening…');
   core.start();
-  await soon();
+  await settled();
   expect(page()).toContain('Tests of Old 35');
   expect(page()).toContain('Not tested yet');
 });

@@ -2,7 +2,7 @@ import { act } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { Assembled, Fit, FitResponse, LocationInput, RigInput, ShotInput } from '../src/core/core';
-import { draw } from './drawn';
+import { draw, settled } from './drawn';
 
 const assemble = vi.fn(({ rig }: { rig?: RigInput | null }) => ({ rig, findings: [] }) as unknown as Assembled);
 const startWork = vi.fn(() => Promise.resolve('made'));
@@ -29,11 +29,6 @@ const known = {
   answer: { frame: { lensHeightMm: 1400, roomMm: null } } as FitResponse,
   ms: 1,
 };
-const settled = () =>
-  act(async () => {
-    await new Promise((done) => setTimeout(done, 20));
-  });
-
 beforeEach(() => {
   vi.clearAllMocks();
   useGear.setState({ state: 'opening', items: new Map() });

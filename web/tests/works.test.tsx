@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, useEffect } from 'react';
 import { beforeEach, expect, test, vi } from 'vitest';
-import { draw } from './drawn';
+import { draw, settled } from './drawn';
 
 type Item = { id: string; updatedAt: string; deletedAt: string | null };
 const pageSize = 100;
@@ -35,7 +35,6 @@ function List(props: { deleted?: boolean; search?: string; only?: string }) {
   return null;
 }
 const ids = () => works().items.map(({ item: one }) => one.id);
-const settled = () => act(() => new Promise((done) => setTimeout(done, 20)));
 
 async function list(props: Parameters<typeof List>[0] = {}) {
   const queries = new QueryClient();

@@ -104,7 +104,9 @@ export function TestView({ row, item, feet }: { row: Row<UnitTest>; item: GearIt
             isDone={isDone}
             soFar={found.results
               .filter((r) => r.quantity === found.results[0]!.quantity)
-              .map((r) => `${valueText(r.quantity, r.value, r.plusMinus)} ${r.plusMinus > 0 ? testedPlusMinus(r.quantity, r.plusMinus) : ''}`)
+              .map(
+                (r) => `${valueText(r.quantity, r.value, r.plusMinus)} ${r.plusMinus > 0 ? testedPlusMinus(r.quantity, r.plusMinus) : ''}`,
+              )
               .join(', ')}
             onChange={(next) => put({ readings: next })}
           />
