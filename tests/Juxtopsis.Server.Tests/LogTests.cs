@@ -117,6 +117,19 @@ public sealed class LogTests(ServerFixture fixture) : IClassFixture<ServerFixtur
     }
 
     [Fact]
+    public async Task Several_who_set_one_unit_apart_at_once_end_with_one_model_of_it()
+    {
+        var lens = await NewLens();
+        var unit = await Second(lens, "No. 2");
+        var all = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => Model(unit, unit)));
+        Assert.All(all, answer => Assert.Equal(200, (int)answer.Status));
+        Assert.EndsWith(" No. 2", (await Thing(unit))["name"]!.GetValue<string>(), StringComparison.Ordinal);
+        var units = (await Server.SendAsync(HttpMethod.Get, "/api/units")).Json.AsArray();
+        Assert.Equal($"{lens}", Assert.Single(units, u => u!["id"]!.GetValue<string>() == $"{lens}")!["gearId"]!.GetValue<string>());
+        Assert.Equal($"{unit}", Assert.Single(units, u => u!["id"]!.GetValue<string>() == $"{unit}")!["gearId"]!.GetValue<string>());
+    }
+
+    [Fact]
     public async Task A_unit_of_which_nothing_was_tested_takes_no_result_with_it_and_its_name_is_its_own()
     {
         var lens = await NewLens();
