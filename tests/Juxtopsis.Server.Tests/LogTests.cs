@@ -117,6 +117,41 @@ public sealed class LogTests(ServerFixture fixture) : IClassFixture<ServerFixtur
     }
 
     [Fact]
+    public async Task Papers_that_differ_are_not_lost_by_putting_a_unit_back()
+    {
+        var (lens, another) = (await NewLens(), await NewLens());
+        var unit = await Second(lens, "No. 2");
+        await Model(unit, unit);
+        var own = await Thing(unit);
+        own["weightG"] = 415;
+        Assert.Equal(200, (int)(await Server.SendAsync(HttpMethod.Put, $"/api/shelf/{unit}", own.ToJsonString(), ifMatch: "\"1\"")).Status);
+        (await Model(unit, lens)).IsProblem(409);
+        Assert.Equal(415, (await Thing(unit))["weightG"]!.GetValue<double>());
+
+        // Nor does a thing that was never one of another model become one of it.
+        var changed = await Thing(another);
+        changed["focalShortMm"] = 85;
+        await Server.SendAsync(HttpMethod.Put, $"/api/shelf/{another}", changed.ToJsonString(), ifMatch: "\"1\"");
+        (await Model(another, lens)).IsProblem(409);
+        Assert.Equal(85, (await Thing(another))["focalShortMm"]!.GetValue<double>());
+    }
+
+    [Fact]
+    public async Task What_came_with_a_file_stays_in_the_record_where_the_unit_that_goes_was_not_tested()
+    {
+        var lens = await NewLens();
+        var item = await Thing(lens);
+        item["testedWeightG"] = 407;
+        Assert.Equal(200, (int)(await Server.SendAsync(HttpMethod.Put, $"/api/shelf/{lens}", item.ToJsonString(), ifMatch: "\"1\"")).Status);
+        var unit = await Second(lens, "No. 2");
+        Assert.Equal(200, (int)(await Model(unit, unit)).Status);
+        Assert.Equal(407, (await Thing(lens))["testedWeightG"]!.GetValue<double>());
+        Assert.Null((await Thing(unit))["testedWeightG"]);
+        Assert.Equal(200, (int)(await Model(unit, lens)).Status);
+        Assert.Equal(407, (await Thing(lens))["testedWeightG"]!.GetValue<double>());
+    }
+
+    [Fact]
     public async Task Several_who_set_one_unit_apart_at_once_end_with_one_model_of_it()
     {
         var lens = await NewLens();

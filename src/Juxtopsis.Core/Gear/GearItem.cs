@@ -134,8 +134,13 @@ public sealed class GearItem : IEquatable<GearItem>
     {
         ArgumentNullException.ThrowIfNull(label);
         var room = Math.Max(1, CommonFields.Name.MaxLength - label.Length - 1);
-        return With(CommonFields.Name, $"{(Name.Length > room ? Name[..room].TrimEnd() : Name)} {label}");
+        return Named($"{(Name.Length > room ? Name[..room].TrimEnd() : Name)} {label}");
     }
+
+    /// <summary>The same under another name.</summary>
+    /// <param name="name">The name.</param>
+    /// <returns>A new item.</returns>
+    public GearItem Named(string name) => With(CommonFields.Name, name);
 
     /// <summary>The fields in which two items differ, in the kind's order.</summary>
     /// <param name="other">Another item of the same kind.</param>

@@ -82,7 +82,11 @@ internal static class UnitModelEndpoints
         var papers = from.Item.WithId(unit.Id);
         var own = Named(papers, unit.Label, shelf.Index);
         store.Add(await RecordAsync(db, own, u => u.Id == unit.Id, cancellationToken), from.RetiredAt);
-        store.Change(from, await RecordAsync(db, from.Item, u => u.GearId == from.Item.Id && u.Id != unit.Id, cancellationToken), from.RetiredAt);
+        if (await IsTestedAsync(db, unit, cancellationToken))
+        {
+            store.Change(from, await RecordAsync(db, from.Item, u => u.GearId == from.Item.Id && u.Id != unit.Id, cancellationToken), from.RetiredAt);
+        }
+
         return null;
     }
 
@@ -104,9 +108,22 @@ internal static class UnitModelEndpoints
             return Problem.Of("in-use", 409, "Work names it", $"{string.Join(", ", works)} {(works.Count == 1 ? "names" : "name")} {from.Item.FullName}. Take it out there first.").ToResult();
         }
 
-        store.Change(model, await RecordAsync(db, model.Item, u => u.GearId == to || u.Id == unit.Id, cancellationToken), model.RetiredAt);
+        if (!TestRecord.Anew(model.Item, []).Equals(TestRecord.Anew(from.Item, []).Named(model.Item.Name).WithId(to)))
+        {
+            return Problem.Of("other-papers", 409, "Its papers are others", $"The papers of {from.Item.FullName} and of {model.Item.FullName} differ, and one of them would be lost. Make them the same first.").ToResult();
+        }
+
+        if (await IsTestedAsync(db, unit, cancellationToken))
+        {
+            store.Change(model, await RecordAsync(db, model.Item, u => u.GearId == to || u.Id == unit.Id, cancellationToken), model.RetiredAt);
+        }
+
         return null;
     }
+
+    /// <summary>Whether tests of a unit are in a record. Where none is, no record says anything of it: what came with a file stays as it came.</summary>
+    private static Task<bool> IsTestedAsync(JuxtopsisDb db, GearUnit unit, CancellationToken cancellationToken) =>
+        db.UnitTests.AnyAsync(t => t.UnitId == unit.Id && t.AcceptedAt != null, cancellationToken);
 
     /// <summary>A thing with what the accepted tests of some units found.</summary>
     private static async Task<GearItem> RecordAsync(JuxtopsisDb db, GearItem item, System.Linq.Expressions.Expression<Func<GearUnit, bool>> ofWhich, CancellationToken cancellationToken)
