@@ -68,6 +68,39 @@ public sealed class LogFileTests(ServerFixture fixture) : IClassFixture<ServerFi
         Assert.Contains("Save it as CSV in UTF-8", whyBags, StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData(';')]
+    [InlineData('\t')]
+    public async Task A_table_as_spreadsheets_with_decimal_commas_save_it_is_read_as_it_is_meant(char between)
+    {
+        var rig = (await DemoTakes()).First(t => t!["rig"] is not null)!["rig"]!;
+        var table = $"When;Focal length (mm);Aperture;Distance (mm);Body id;Lens id;Punch-in;Word\r\n2027-04-19T09:30:00Z;33,95;2,8;3200,5;{rig["body"]};{rig["lens"]};1,5;\"near, and low\"\r\n"
+            .Replace(';', between);
+        var (status, text) = await Post($"/api/takes/read?production={Demo}", table);
+        Assert.Equal(200, status);
+        var read = JsonNode.Parse(text)!;
+        Assert.Empty(read["problems"]!.AsArray());
+        var take = Assert.Single(read["takes"]!.AsArray())!;
+        Assert.Equal([33.95, 2.8, 3200.5], new[] { "focalLengthMm", "fNumber", "distanceMm" }.Select(key => take[key]!.GetValue<double>()));
+        Assert.Equal(1.5, take["rig"]!["punchIn"]!.GetValue<double>());
+        Assert.Equal("near, and low", take["note"]!.GetValue<string>());
+    }
+
+    [Theory]
+    [InlineData("\"33,5\"", 33.5)]
+    [InlineData("\"0,125\"", 0.125)]
+    [InlineData("\"1,250\"", null)]
+    [InlineData("\"1,250,000\"", null)]
+    [InlineData("1e2", 100.0)]
+    public async Task A_comma_in_a_number_between_commas_is_decimal_where_it_cannot_be_else(string cell, double? grams)
+    {
+        var (status, text) = await Post("/api/tests/read?kind=weight", $"Scales say (g),Set aside\n{cell},\n");
+        Assert.Equal(200, status);
+        var read = JsonNode.Parse(text)!;
+        Assert.Equal(grams, read["measured"]!["readings"]![0]!["weightG"]?.GetValue<double?>());
+        Assert.Equal(grams is null ? 1 : 0, read["problems"]!.AsArray().Count);
+    }
+
     [Fact]
     public async Task The_table_tells_the_equivalent_of_each_rig_and_no_formula_of_somebody_else()
     {

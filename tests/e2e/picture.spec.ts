@@ -134,7 +134,10 @@ test('two frames are looked at closely: wiped, in turn, as outlines, and saved',
       { ...lens, name: 'Shorter', focalLengthMm: 50 },
     ],
   });
+  // Who wants less motion starts it himself.
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
   await page.getByRole('button', { name: 'Look closer at rig A' }).click();
+  await page.emulateMedia({ reducedMotion: 'reduce' });
   const closer = page.getByRole('dialog');
   const drawn = closer.locator('canvas[data-samples]');
   await expect(drawn).toHaveCount(2);

@@ -42,41 +42,41 @@ internal static class BagTable
     public static BagsReadOutput Read(TextReader text, Func<string, GearItem?> find)
     {
         var (bags, problems) = (new List<BagInput>(), new List<string>());
-        problems.AddRange(CsvRows.Read(text, Columns, [["Bag"], ["Thing", "Id"]], MostRows, (cell, line) => Take(bags, problems, cell, line, find)));
+        problems.AddRange(CsvRows.Read(text, Columns, [["Bag"], ["Thing", "Id"]], MostRows, row => Take(bags, problems, row, find)));
         return new(bags, problems);
     }
 
-    private static void Take(List<BagInput> bags, List<string> problems, Func<string, string> cell, long line, Func<string, GearItem?> find)
+    private static void Take(List<BagInput> bags, List<string> problems, TableCells row, Func<string, GearItem?> find)
     {
-        var (name, thing) = (cell("Bag"), cell("Thing"));
+        var (name, thing) = (row["Bag"], row["Thing"]);
         if (name.Length == 0)
         {
-            problems.Add($"Line {line} names no bag.");
+            problems.Add($"Line {row.Line} names no bag.");
             return;
         }
 
-        if ((find(cell("Id")) ?? find(thing)) is not { } item)
+        if ((find(row["Id"]) ?? find(thing)) is not { } item)
         {
-            problems.Add($"Line {line}: “{(thing.Length > 0 ? thing : cell("Id"))}” is not on the shelf.");
+            problems.Add($"Line {row.Line}: “{(thing.Length > 0 ? thing : row["Id"])}” is not on the shelf.");
             return;
         }
 
-        var many = cell("How many");
+        var many = row["How many"];
         if (!int.TryParse(many.Length == 0 ? "1" : many, NumberStyles.None, CultureInfo.InvariantCulture, out var count) || count is < 1 or > 999)
         {
-            problems.Add($"Line {line}: “{many}” is no number of things from 1 to 999.");
+            problems.Add($"Line {row.Line}: “{many}” is no number of things from 1 to 999.");
             return;
         }
 
         var at = bags.FindIndex(b => b.Name == name);
-        var bag = at < 0 ? new BagInput { Id = Guid.NewGuid(), Name = name, Unit = cell("Unit"), FirstDay = cell("First day"), LastDay = cell("Last day") } : bags[at];
+        var bag = at < 0 ? new BagInput { Id = Guid.NewGuid(), Name = name, Unit = row["Unit"], FirstDay = row["First day"], LastDay = row["Last day"] } : bags[at];
         if (bag.Lines.Any(l => l.Id == item.Id))
         {
-            problems.Add($"Line {line}: {item.FullName} is in {name} already.");
+            problems.Add($"Line {row.Line}: {item.FullName} is in {name} already.");
             return;
         }
 
-        bag = bag with { Lines = [.. bag.Lines, new BagLineInput { Id = item.Id, Count = count, OnRig = cell("On the rig").Equals("yes", StringComparison.OrdinalIgnoreCase), Note = cell("Note") }] };
+        bag = bag with { Lines = [.. bag.Lines, new BagLineInput { Id = item.Id, Count = count, OnRig = row["On the rig"].Equals("yes", StringComparison.OrdinalIgnoreCase), Note = row["Note"] }] };
         if (at < 0)
         {
             bags.Add(bag);

@@ -69,43 +69,49 @@ internal static class TakeTable
     public static TakesReadOutput Read(TextReader text, Guid production, Func<string, GearItem?> find)
     {
         var (takes, problems) = (new List<TakeInput>(), new List<string>());
-        problems.AddRange(CsvRows.Read(text, Columns, [["When"]], TakesFile.Most, (cell, line) => Take(takes, problems, cell, line, production, find)));
+        problems.AddRange(CsvRows.Read(text, Columns, [["When"]], TakesFile.Most, row => Take(takes, problems, row, production, find)));
         return new(takes, problems);
     }
 
-    private static void Take(List<TakeInput> takes, List<string> problems, Func<string, string> cell, long line, Guid production, Func<string, GearItem?> find)
+    private static void Take(List<TakeInput> takes, List<string> problems, TableCells row, Guid production, Func<string, GearItem?> find)
     {
-        if (!DateTimeOffset.TryParse(cell("When"), CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at))
+        if (!DateTimeOffset.TryParse(row["When"], CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at))
         {
-            problems.Add($"Line {line}: “{cell("When")}” is no time, such as 2025-03-14T09:30:00Z.");
+            problems.Add($"Line {row.Line}: “{row["When"]}” is no time, such as 2025-03-14T09:30:00Z.");
             return;
         }
 
         var take = new TakeInput { ProductionId = production, TakenAt = at };
         foreach (var column in Own)
         {
-            if (column.Read(take, cell(column.Name)) is { } wrong)
+            if (column.Read(take, row) is { } wrong)
             {
-                problems.Add($"Line {line}, {column.Name}: {wrong}");
+                problems.Add($"Line {row.Line}, {column.Name}: {wrong}");
             }
         }
 
-        take.Rig = RigOf(cell, find, out var missing);
+        take.Rig = RigOf(row, find, out var missing);
         if (missing.Length > 0)
         {
-            problems.Add($"Line {line}: “{missing}” is not on the shelf, so its rig is left out.");
+            problems.Add($"Line {row.Line}: “{missing}” is not on the shelf, so its rig is left out.");
         }
 
+        if (row.Number("Punch-in", Quantity.PunchIn, out var times) is { } noTimes)
+        {
+            problems.Add($"Line {row.Line}, Punch-in: {noTimes}");
+        }
+
+        take.Rig?.PunchIn = times ?? 1;
         if (TakeChecks.Check(take) is { } problem)
         {
-            problems.Add($"Line {line} is left out: {problem.Errors[0].Message}");
+            problems.Add($"Line {row.Line} is left out: {problem.Errors[0].Message}");
             return;
         }
 
         takes.Add(take);
     }
 
-    private static ChosenInput? RigOf(Func<string, string> cell, Func<string, GearItem?> find, out string missing)
+    private static ChosenInput? RigOf(TableCells row, Func<string, GearItem?> find, out string missing)
     {
         var gone = "";
         Guid Part(string id, string name)
@@ -126,13 +132,12 @@ internal static class TakeTable
             : [.. names.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(name => Part("", name))];
 
         missing = "";
-        if (cell("Body") + cell("Body id") is "" || cell("Lens") + cell("Lens id") is "")
+        if (row["Body"] + row["Body id"] is "" || row["Lens"] + row["Lens id"] is "")
         {
             return null;
         }
 
-        var rig = new ChosenInput { Body = Part(cell("Body id"), cell("Body")), Mode = cell("Mode"), Lens = Part(cell("Lens id"), cell("Lens")), Links = Parts(cell("Between ids"), cell("Between")), Front = Parts(cell("In front ids"), cell("In front")) };
-        rig.PunchIn = double.TryParse(cell("Punch-in"), CultureInfo.InvariantCulture, out var times) && times is >= 1 and <= 50 ? times : 1;
+        var rig = new ChosenInput { Body = Part(row["Body id"], row["Body"]), Mode = row["Mode"], Lens = Part(row["Lens id"], row["Lens"]), Links = Parts(row["Between ids"], row["Between"]), Front = Parts(row["In front ids"], row["In front"]) };
         rig.Name = string.Join(", ", new[] { rig.Body, rig.Lens }.Distinct().Select(id => find($"{id}")?.FullName).OfType<string>());
         missing = gone;
         return gone.Length == 0 ? rig : null;
@@ -146,18 +151,18 @@ internal static class TakeTable
     /// <summary>A column of what a take says itself.</summary>
     /// <param name="Name">What stands in the first line.</param>
     /// <param name="Cell">What it says.</param>
-    /// <param name="Read">Takes it from a cell; what is wrong with that, or null.</param>
-    private sealed record Column(string Name, Func<TakeInput, string> Cell, Func<TakeInput, string, string?> Read)
+    /// <param name="Read">Takes it from a row; what is wrong with that, or null.</param>
+    private sealed record Column(string Name, Func<TakeInput, string> Cell, Func<TakeInput, TableCells, string?> Read)
     {
-        public static Column OfText(string name, Func<TakeInput, string> cell, Action<TakeInput, string> set) => new(name, cell, (take, text) =>
+        public static Column OfText(string name, Func<TakeInput, string> cell, Action<TakeInput, string> set) => new(name, cell, (take, row) =>
         {
-            set(take, text);
+            set(take, row[name]);
             return null;
         });
 
-        public static Column OfNumber(string name, Func<TakeInput, string> cell, Quantity quantity, Action<TakeInput, double?> set) => new(name, cell, (take, text) =>
+        public static Column OfNumber(string name, Func<TakeInput, string> cell, Quantity quantity, Action<TakeInput, double?> set) => new(name, cell, (take, row) =>
         {
-            var wrong = CsvRows.Number(text, quantity, out var value);
+            var wrong = row.Number(name, quantity, out var value);
             if (value is not null)
             {
                 set(take, value);

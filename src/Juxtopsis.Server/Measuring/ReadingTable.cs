@@ -34,14 +34,14 @@ internal static class ReadingTable
         var fields = FieldsOf(kind);
         var (readings, problems) = (new List<TestReading>(), new List<string>());
         string[] headers = [.. fields.Select(Header)];
-        problems.AddRange(CsvRows.Read(text, headers, [headers], UnitTest.MostReadings, (cell, line) =>
+        problems.AddRange(CsvRows.Read(text, headers, [headers], UnitTest.MostReadings, row =>
         {
             var reading = TestFields.Reading.Untouched;
             foreach (var field in fields)
             {
-                if (Take(ref reading, field, cell(Header(field))) is { } wrong)
+                if (Take(ref reading, field, row) is { } wrong)
                 {
-                    problems.Add($"Line {line}, {field.Label}: {wrong}");
+                    problems.Add($"Line {row.Line}, {field.Label}: {wrong}");
                 }
             }
 
@@ -65,11 +65,11 @@ internal static class ReadingTable
         _ => "",
     };
 
-    private static string? Take(ref TestReading reading, Field<TestReading> field, string text)
+    private static string? Take(ref TestReading reading, Field<TestReading> field, TableCells row)
     {
         if (field is FlagField<TestReading> flag)
         {
-            reading = flag.Set(reading, text.Equals("yes", StringComparison.OrdinalIgnoreCase));
+            reading = flag.Set(reading, row[Header(field)].Equals("yes", StringComparison.OrdinalIgnoreCase));
             return null;
         }
 
@@ -78,7 +78,7 @@ internal static class ReadingTable
             return null;
         }
 
-        var wrong = CsvRows.Number(text, number.Quantity, out var value);
+        var wrong = row.Number(Header(field), number.Quantity, out var value);
         reading = value is null ? reading : number.Set(reading, value);
         return wrong;
     }

@@ -5,7 +5,10 @@ using Juxtopsis.Core.Quantities;
 
 namespace Juxtopsis.Server.Tables;
 
-/// <summary>Reads CSV tables whose first line names the columns, in any order; what cannot be read is told and left out.</summary>
+/// <summary>
+/// Reads CSV tables whose first line names the columns, in any order; what cannot be read is told and left out. Cells are set apart
+/// by commas, semicolons or tabs, whichever the table has.
+/// </summary>
 internal static class CsvRows
 {
     private const int LargestRow = 16 * 1024;
@@ -15,9 +18,9 @@ internal static class CsvRows
     /// <param name="columns">The columns that are known.</param>
     /// <param name="needs">Columns that must be there: of each of these one at least.</param>
     /// <param name="most">Most rows that are taken.</param>
-    /// <param name="take">Takes a row: what stands in each column (empty where there is none), and its line.</param>
+    /// <param name="take">Takes a row.</param>
     /// <returns>What is wrong with the table itself, after what <paramref name="take"/> says of its rows.</returns>
-    public static IReadOnlyList<string> Read(TextReader text, IReadOnlyList<string> columns, IReadOnlyList<string[]> needs, int most, Action<Func<string, string>, long> take)
+    public static IReadOnlyList<string> Read(TextReader text, IReadOnlyList<string> columns, IReadOnlyList<string[]> needs, int most, Action<TableCells> take)
     {
         try
         {
@@ -36,8 +39,7 @@ internal static class CsvRows
                     return [$"Only the first {most} rows were read: the file has more."];
                 }
 
-                string Cell(string column) => at[column] >= 0 && at[column] < csv.FieldCount ? Plain(csv.GetString(at[column]).Trim()) : "";
-                take(Cell, csv.LineNumber);
+                take(new(csv, at));
             }
         }
         catch (DecoderFallbackException)
@@ -51,17 +53,43 @@ internal static class CsvRows
 
         return [];
     }
+}
 
-    /// <summary>Reads a number of a cell.</summary>
-    /// <param name="cell">What stands in the cell.</param>
+/// <summary>A row of a table, while it is read.</summary>
+/// <param name="csv">The table.</param>
+/// <param name="at">Where each column that is known stands; negative where it does not.</param>
+internal readonly struct TableCells(CsvReader csv, IReadOnlyDictionary<string, int> at)
+{
+    /// <summary>Its line, counted from 1.</summary>
+    public long Line => csv.LineNumber;
+
+    /// <summary>What stands in a column; empty where there is none.</summary>
+    public string this[string column] => at[column] >= 0 && at[column] < csv.FieldCount ? Plain(csv.GetString(at[column]).Trim()) : "";
+
+    /// <summary>Reads a number, with a decimal point or a decimal comma.</summary>
+    /// <param name="column">Where it stands.</param>
     /// <param name="quantity">What it may be.</param>
     /// <param name="value">The number; null for an empty cell, and for one that cannot be.</param>
     /// <returns>What is wrong; null where nothing is.</returns>
-    public static string? Number(string cell, Quantity quantity, out double? value)
+    public string? Number(string column, Quantity quantity, out double? value)
     {
-        var isNumber = double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && quantity.Accepts(number);
+        value = null;
+        var cell = this[column];
+        if (cell.Length == 0)
+        {
+            return null;
+        }
+
+        var comma = cell.IndexOf(',', StringComparison.Ordinal);
+        // Between commas a number with one and three digits after it is thousands to some; where other marks part cells it is decimal.
+        if (csv.Separator == ',' && comma > 0 && cell.Length - comma == 4 && cell[0] != '0')
+        {
+            return $"“{cell}” is {cell.Replace(',', '.')} to some and {cell.Replace(",", "", StringComparison.Ordinal)} to others; it is left out. Write it without a comma.";
+        }
+
+        var isNumber = double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && quantity.Accepts(number);
         value = isNumber ? number : null;
-        return isNumber || cell.Length == 0 ? null : $"“{cell}” is no number within {quantity.Range(LengthUnit.Metres)}; it is left out.";
+        return isNumber ? null : $"“{cell}” is no number within {quantity.Range(LengthUnit.Metres)}; it is left out.";
     }
 
     /// <summary>A text that was kept from being taken for a formula, as it was before.</summary>
