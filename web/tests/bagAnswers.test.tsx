@@ -9,9 +9,13 @@ interface Totals {
   usable: { id: string; count: number }[];
 }
 const askBags = vi.fn<(request: Totals, told: Told<BagsResponse>) => Promise<void>>(() => Promise.resolve());
-const askBagDay = vi.fn<(key: string, request: { bag: { id: string } }, told: Told<BagDayResponse>) => Promise<void>>(() => Promise.resolve());
+const askBagDay = vi.fn<(key: string, request: { bag: { id: string } }, told: Told<BagDayResponse>) => Promise<void>>(() =>
+  Promise.resolve(),
+);
 const askFront = vi.fn<(request: FrontRequest, told: Told<FrontResponse>) => Promise<void>>(() => Promise.resolve());
-const askServerFront = vi.fn<(request: FrontRequest, signal: AbortSignal) => Promise<FrontResponse | null>>(() => new Promise(() => undefined));
+const askServerFront = vi.fn<(request: FrontRequest, signal: AbortSignal) => Promise<FrontResponse | null>>(
+  () => new Promise(() => undefined),
+);
 const stop = vi.fn();
 vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
 vi.mock('../src/core/searches', async () => ({ useProgress: (await import('zustand')).create(() => ({})), searches: () => ({}) }));
@@ -21,7 +25,7 @@ vi.mock('../src/gear/fitting', async () => {
   return { askBags, askBagDay, askFront, askServerFront, stop, openShelf: vi.fn(), useGear };
 });
 
-const { dayBagOf, dayKey, findFront, frontKey, frontShots, stopFront, useAskingBags, useAskingFront, useBagAnswers, useFront, useFrontChoice } =
+const { dayBagOf, dayKey, findFront, frontShots, stopFront, useAskingBags, useBagAnswers, useFront } =
   await import('../src/features/brief/bags/bagAnswers');
 const { useGear } = await import('../src/gear/fitting');
 const { useUnits } = await import('../src/gear/units');
@@ -34,16 +38,14 @@ const shot = (id: string, unit = '') => ({ id, name: id, unit, locationId: 'l', 
 const whole = (document: object) => ({ schemaVersion: 4, locations: [{ id: 'l', name: 'Loft' }], ...document }) as never;
 let opened = 0;
 const open = (document: object) =>
-  act(() => useProduction.getState().open(`p${opened++}`, null, { name: 'Low water', document: whole(document) }, { kind: 'saved', at: '' }));
+  act(() =>
+    useProduction.getState().open(`p${opened++}`, null, { name: 'Low water', document: whole(document) }, { kind: 'saved', at: '' }),
+  );
 const change = (document: object) => act(() => useProduction.setState({ document: whole(document) }));
 const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms));
 
 function Bags() {
   useAskingBags();
-  return null;
-}
-function Front({ isLookedAt }: { isLookedAt: boolean }) {
-  useAskingFront(isLookedAt);
   return null;
 }
 
@@ -53,7 +55,6 @@ beforeEach(() => {
   useGear.setState({ state: 'ready', version: 1 });
   useBagAnswers.setState({ bags: {}, problems: [], days: {} });
   useFront.setState({ answer: null, problems: [], asking: false, stopped: false, ms: 0 });
-  useFrontChoice.setState({ unit: '', given: '', oneBody: false });
   useUnits.setState({ units: [] });
 });
 afterEach(() => {
@@ -74,7 +75,10 @@ test('what bags weigh is asked at once, what they do when the hand has come to r
   act(() => askBagDay.mock.calls[1]![2]({ kind: 'answered', ms: 1, answer: { shots: [] } as never }, true));
   expect(Object.keys(useBagAnswers.getState().days)).toEqual(['b']);
 
-  change({ bags: [bag('a', { lines: [line('lens', { out: 1, note: 'by hand', units: ['u'] })] }), bag('b', { name: '' })], shots: [shot('s1')] });
+  change({
+    bags: [bag('a', { lines: [line('lens', { out: 1, note: 'by hand', units: ['u'] })] }), bag('b', { name: '' })],
+    shots: [shot('s1')],
+  });
   await pass(1000);
   expect([askBags.mock.calls.length, askBagDay.mock.calls.length]).toEqual([1, 2]);
   change({ bags: [bag('a', { lines: [line('lens', { count: 2 })] }), bag('b', { name: '' })], shots: [shot('s1')] });
@@ -126,42 +130,6 @@ test('nothing is asked before the shelf is there, nor for a day without shots or
 });
 
 const request = {} as FrontRequest;
-const front = (n: number) => ({ kits: n }) as unknown as FrontResponse;
-
-test('the front is asked ahead when all has come to rest, and at once, of the server too, where it is looked at', async () => {
-  open({ shots: [shot('s1'), shot('s2', 'River unit')] });
-  const again = draw(<Front isLookedAt={false} />);
-  await pass(1199);
-  expect(askFront).not.toHaveBeenCalled();
-  await pass(1);
-  expect([askFront.mock.calls.length, askServerFront.mock.calls.length]).toEqual([1, 0]);
-  again(<Front isLookedAt />);
-  expect([askFront.mock.calls.length, askServerFront.mock.calls.length]).toEqual([1, 1]);
-  act(() => useFrontChoice.setState({ unit: 'River unit', oneBody: true }));
-  await pass(0);
-  expect(askFront.mock.calls[1]![0]).toMatchObject({ shots: [{ id: 's2' }], mostBodies: 1 });
-});
-
-test('the front grows while it is asked; whichever is there first, the page or the server, ends the other', async () => {
-  let serve: (answer: FrontResponse | null) => void = () => undefined;
-  askServerFront.mockImplementation(() => new Promise((done) => (serve = done)));
-  findFront(request, true);
-  const told = askFront.mock.calls[0]![1];
-  told({ kind: 'answered', ms: 1, answer: front(1) }, false);
-  expect(useFront.getState()).toMatchObject({ answer: front(1), asking: true });
-  serve(front(2));
-  await pass(0);
-  expect(useFront.getState()).toMatchObject({ answer: front(2), asking: false });
-  expect(stop).toHaveBeenCalledWith(frontKey);
-
-  findFront(request, true);
-  const signal = askServerFront.mock.calls[1]![1];
-  askFront.mock.calls[1]![1]({ kind: 'answered', ms: 7, answer: front(3) }, true);
-  expect(signal.aborted).toBe(true);
-  serve(front(4));
-  await pass(0);
-  expect(useFront.getState()).toMatchObject({ answer: front(3), ms: 7, asking: false });
-});
 
 test('a server that has no answer leaves the page to find its own; what was stopped says so, and what never ran does not', async () => {
   askServerFront.mockImplementation(() => Promise.resolve(null));
@@ -182,6 +150,10 @@ test('the best bag is for the shots of a unit, and its batteries for the day of 
   const document = whole({ shots: [shot('s1'), shot('s2', 'River unit')], bags: [bag('a'), bag('b', { unit: 'River unit' })] });
   expect(frontShots(document, '').map((s) => s.id)).toEqual(['s1', 's2']);
   expect(frontShots(document, 'River unit').map((s) => s.id)).toEqual(['s2']);
-  expect([dayBagOf(document, 'River unit', '')?.id, dayBagOf(document, 'River unit', 'a')?.id, dayBagOf(document, 'Else', 'gone')?.id]).toEqual(['b', 'a', 'a']);
+  expect([
+    dayBagOf(document, 'River unit', '')?.id,
+    dayBagOf(document, 'River unit', 'a')?.id,
+    dayBagOf(document, 'Else', 'gone')?.id,
+  ]).toEqual(['b', 'a', 'a']);
   expect(dayBagOf(whole({}), '', '')).toBeUndefined();
 });

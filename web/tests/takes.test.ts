@@ -9,7 +9,7 @@ vi.mock('../src/gear/setRigs', () => ({ rigOfSetting: () => ({ chain: {} }), par
 
 const { fillIn, noteOtherCamera, noteTake, otherwise, plannedOf, setSaid, takes, takesOf } =
   await import('../src/features/brief/log/takes');
-const { deadWeight, distribution, earned, holes, lensOf, uses } = await import('../src/features/brief/log/learn');
+const { deadWeight, distribution, earned, holes, lensOf, together, uses } = await import('../src/features/brief/log/learn');
 const { equivalentOf } = await import('../src/features/brief/log/takeRigs');
 const { pickUpOf, withPickUp } = await import('../src/features/brief/log/sameAgain');
 const { bringIn, newTakes } = await import('../src/features/brief/log/takeFiles');
@@ -261,9 +261,17 @@ test('what was carried for nothing, what a bag did and what was missed', () => {
     shots: [shot(), shot({ id: 's2', name: 'A heron' })],
   } as never;
   const some = [take({ rig: rig('zoom'), mark: 'good' }), take({ shotId: 's2', mark: 'again', reasons: ['room'] })];
-  expect(deadWeight(document, some, items).map((thing) => [thing.id, thing.weightG, thing.days])).toEqual([
-    ['long', 1450, 3],
-    ['odd', null, 3],
+  const dead = deadWeight(document, some, items);
+  expect(together(dead).map((thing) => [thing.id, thing.kilogramDays, thing.bags])).toEqual([
+    ['long', 1.45 * 3, ['River']],
+    ['odd', null, ['River']],
+  ]);
+  // Carried on several days, in bags of several productions: each thing once, with all that it was carried for.
+  const sea = { id: 'sea', name: 'Sea', kilogramDays: 9, bags: ['Sea'] };
+  expect(together([...dead, ...dead, sea]).map((thing) => [thing.id, thing.kilogramDays, thing.bags])).toEqual([
+    ['sea', 9, ['Sea']],
+    ['long', 1.45 * 6, ['River', 'River']],
+    ['odd', null, ['River', 'River']],
   ]);
   expect(earned(document, some, items)).toEqual([{ id: 'bag', name: 'River', takes: 1, good: 1, hire: 90 }]);
   expect(holes(document, some)).toEqual([{ id: 's2', name: 'A heron', takes: 1, reasons: ['room'] }]);

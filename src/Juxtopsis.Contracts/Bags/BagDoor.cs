@@ -94,7 +94,7 @@ public sealed class BagDoor(ShelfParts shelf)
 
         string Why(int shot) => FitMapping.ToAnswer(
             new FitSearch(rigs!, shots[shot].Location, shots[shot].Brief, Core.Rigs.Conventions.Default, day.Shots[shot].Criterion, rules: day.Delivery.ToRules()).Finish(1), day.Shots[shot], unit).Say;
-        return new(200, JsonSerializer.SerializeToUtf8Bytes(search.Finish().ToWire(day.Bag, day.Shots, shelf.Whole.Gear, Why), WireJson.Default.BagDayResponse));
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(search.Finish().ToWire(day.Bag, day.Shots, shelf.Whole.Gear, Why, unit), WireJson.Default.BagDayResponse));
     }
 
     /// <summary>Asks for the front of two criteria, in place of what was asked before. Shots that were asked of the same gear before are not asked again.</summary>

@@ -3,6 +3,7 @@ using Juxtopsis.Contracts.Fitting;
 using Juxtopsis.Contracts.Productions;
 using Juxtopsis.Core.Bags;
 using Juxtopsis.Core.Diagnostics;
+using Juxtopsis.Core.Fitting;
 using Juxtopsis.Core.Gear;
 using Juxtopsis.Core.Kits.Front;
 using Juxtopsis.Core.Quantities;
@@ -55,8 +56,9 @@ internal static class BagMapping
             [.. reach.Select(ToWire)]);
     }
 
-    public static BagDayResponse ToWire(this BagDay day, BagInput bag, IReadOnlyList<ShotInput> shots, IReadOnlyList<GearItem> shelf, Func<int, string> why)
+    public static BagDayResponse ToWire(this BagDay day, BagInput bag, IReadOnlyList<ShotInput> shots, IReadOnlyList<GearItem> shelf, Func<int, string> why, LengthUnit unit)
     {
+        var words = new FitWords(unit);
         var carried = day.Carried.ToDictionary(c => c.Shot);
         var supplies = day.Supplies;
         return new(
@@ -64,7 +66,7 @@ internal static class BagMapping
             [
                 .. day.Shots.Select(s => carried[s.Shot] is var c ? new BagShotOutput(
                     shots[s.Shot].Id, FitMapping.ToWire(s.Rig, s.Mode), s.Fills, c.Support?.Id, c.WeightG, c.WeightsUnknown, c.LengthMm, c.CentreOfGravityMm, c.Rebalances,
-                    [.. c.Findings.Select(f => f.ToWire())]) : throw new InvalidOperationException("Each shot is carried.")),
+                    [.. c.Findings.Select(f => f.ToWire())], FitMapping.ToWire(s.Close, words)) : throw new InvalidOperationException("Each shot is carried.")),
             ],
             [.. day.Undone.Select(i => new UndoneOutput(shots[i].Id, why(i)))],
             day.Changes,
@@ -102,7 +104,7 @@ internal static class BagMapping
             return new(
                 Items(i => i.Kind is GearKind.Body or GearKind.FixedLensCamera), Items(i => i.Kind == GearKind.Lens), Items(i => i.Kind is GearKind.Adapter or GearKind.CloseUpLens),
                 Items(i => i.Kind == GearKind.Support), Items(i => i.Kind is GearKind.Filter or GearKind.StepRing), BatteriesOf(point),
-                point.DrawsUnknown, [.. point.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, FitMapping.ToWire(s.Rig, s.Mode), s.Fills))], Ids(point.Undone), point.Changes, point.WeightG,
+                point.DrawsUnknown, [.. point.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, FitMapping.ToWire(s.Rig, s.Mode), s.Fills, null))], Ids(point.Undone), point.Changes, point.WeightG,
                 point.Price, point.HirePerDay, point.Value, point.OtherValue, point.AtLeast, point.IsProven);
         }
 

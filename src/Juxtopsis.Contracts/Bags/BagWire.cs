@@ -156,8 +156,9 @@ public sealed record BagDayResponse(
 /// <param name="CentreOfGravityMm">Where it balances, from the sensor mark towards the subject, mm; null when not known.</param>
 /// <param name="Rebalances">True when the gimbal must be balanced anew for it.</param>
 /// <param name="Findings">What speaks against carrying it so.</param>
+/// <param name="Close">What it is closest to running out of; null where all is sure.</param>
 public sealed record BagShotOutput(
-    Guid Shot, RigOutput Rig, bool Fills, Guid? Support, double WeightG, int WeightsUnknown, double? LengthMm, double? CentreOfGravityMm, bool Rebalances, IReadOnlyList<DiagnosticOutput> Findings);
+    Guid Shot, RigOutput Rig, bool Fills, Guid? Support, double WeightG, int WeightsUnknown, double? LengthMm, double? CentreOfGravityMm, bool Rebalances, IReadOnlyList<DiagnosticOutput> Findings, SpareOutput? Close);
 
 /// <summary>A shot that a bag does not do.</summary>
 /// <param name="Shot">Identity of the shot.</param>

@@ -121,7 +121,7 @@ public sealed class FitDoor
             throw new InvalidOperationException("Nothing was asked.");
         }
 
-        return new(200, JsonSerializer.SerializeToUtf8Bytes(days.Finish().ToWire(day.Shots, OfRig(day, unit)), WireJson.Default.DayResponse));
+        return new(200, JsonSerializer.SerializeToUtf8Bytes(days.Finish().ToWire(day.Shots, OfRig(day, unit), unit), WireJson.Default.DayResponse));
     }
 
     /// <summary>Which filters and rings serve the shots of a day with the rigs that are chosen for them: the fewest.</summary>

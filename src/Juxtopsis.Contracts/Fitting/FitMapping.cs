@@ -114,15 +114,16 @@ internal static class FitMapping
             });
     }
 
-    public static DayResponse ToWire(this DayResult result, IReadOnlyList<ShotInput> shots, IReadOnlyList<ShotAnswerOutput> ofRig)
+    public static DayResponse ToWire(this DayResult result, IReadOnlyList<ShotInput> shots, IReadOnlyList<ShotAnswerOutput> ofRig, LengthUnit unit)
     {
+        var words = new FitWords(unit);
         IReadOnlyList<Guid> Ids(IEnumerable<int> indexes) => [.. indexes.Select(i => shots[i].Id)];
         KitOutput Of(Kit kit)
         {
             IReadOnlyList<KitItemOutput> Items(IReadOnlyList<GearItem> items) =>
                 [.. items.Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(kit.Shots.Where(s => s.Rig.Parts.Any(p => p.Id == i.Id)).Select(s => s.Shot)), Ids(kit.Alone.GetValueOrDefault(i.Id, []))))];
             return new(
-                Items(kit.Bodies), Items(kit.Lenses), Items(kit.Adapters), [.. kit.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, ToWire(s.Rig, s.Mode), s.Fills))],
+                Items(kit.Bodies), Items(kit.Lenses), Items(kit.Adapters), [.. kit.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, ToWire(s.Rig, s.Mode), s.Fills, ToWire(s.Close, words)))],
                 Ids(kit.Undone), kit.Changes, kit.WeightG, kit.WeightsUnknown);
         }
 
@@ -200,6 +201,9 @@ internal static class FitMapping
                 margin.Closest is { } closest ? margin.Spares.ToList().IndexOf(closest) : null,
                 fit.Surer is { } surer ? ToWire(surer, words, f => ToWire(f, words, criterion, location, brief, own)) : null));
     }
+
+    /// <summary>What a shot of a day is closest to running out of; null where all is sure.</summary>
+    internal static SpareOutput? ToWire(Spare? close, FitWords words) => close is null ? null : ToWire(close, null, words);
 
     private static SpareOutput ToWire(Spare spare, Remedy? surer, FitWords words) => new(
         spare.Kind, spare.Mm, Finite(spare.PlusMinusMm), words.Say(spare), FitWords.Surer(spare, surer), [.. spare.Parts.Select(MarginMapping.ToWire)]);

@@ -258,4 +258,5 @@ public sealed record KitItemOutput(Guid Item, string Name, double? WeightG, IRea
 /// <param name="Shot">Identity of the shot.</param>
 /// <param name="Rig">The rig.</param>
 /// <param name="Fills">True when enough pixels are recorded for delivery.</param>
-public sealed record KitShotOutput(Guid Shot, RigOutput Rig, bool Fills);
+/// <param name="Close">What it is closest to running out of; null where all is sure, and in a front, where it is told of the bag once that is packed.</param>
+public sealed record KitShotOutput(Guid Shot, RigOutput Rig, bool Fills, SpareOutput? Close);

@@ -22,6 +22,9 @@ public sealed record KitShot(int Shot, FitRig Rig, FitMode Mode, bool Fills)
 
     /// <summary>Filters and rings before its lens, where these are chosen too.</summary>
     public IReadOnlyList<GearItem> Filters { get; init; } = [];
+
+    /// <summary>What it is closest to running out of, in so far as that is not sure; null where all is, and where it was not asked.</summary>
+    public Spare? Close { get; init; }
 }
 
 /// <summary>A bag for a day.</summary>
@@ -61,6 +64,9 @@ public sealed class DaySearch
     /// <summary>Of the whole work, how much asking is: an estimate, for telling progress.</summary>
     private const double ShareOfAsking = 0.6;
 
+    /// <summary>How sure a rig is takes about so many questions: each thing that is not measured a little more and a little less.</summary>
+    private const int QuestionsOfMargin = 9;
+
     private readonly FittingShelf shelf;
     private readonly IReadOnlyList<DayShot> shots;
     private readonly Conventions conventions;
@@ -71,6 +77,8 @@ public sealed class DaySearch
     private readonly Dictionary<Guid, int> numbers = [];
     private readonly List<List<(KitOption Option, KitShot How)>> ways = [];
     private readonly List<Kit> kits = [];
+    private readonly List<FitMargins> margins = [];
+    private readonly Dictionary<KitShot, Spare?> closest = new(ReferenceEqualityComparer.Instance);
     private FitSearch? search;
     private KitReduction? reduction;
     private KitProblem? problem;
@@ -122,7 +130,7 @@ public sealed class DaySearch
 
         if (solved >= ToSolve)
         {
-            return true;
+            return FindClosest(count);
         }
 
         solver ??= solved switch
@@ -138,7 +146,7 @@ public sealed class DaySearch
             solved++;
         }
 
-        return solved >= ToSolve;
+        return false;
     }
 
     /// <summary>Does all that is left, and answers.</summary>
@@ -149,7 +157,10 @@ public sealed class DaySearch
         {
         }
 
-        return new(kits, [.. Enumerable.Range(0, shots.Count).Except(possible)], isProven);
+        return new(
+            [.. kits.Select(k => k with { Shots = [.. k.Shots.Select(s => s with { Close = closest[s] })] })],
+            [.. Enumerable.Range(0, shots.Count).Except(possible)],
+            isProven);
     }
 
     private int[] WithoutOne => [.. possible.Where((_, i) => i != solved - 2)];
@@ -160,9 +171,27 @@ public sealed class DaySearch
         search ??= new(shelf, shots[at].Location, shots[at].Brief, conventions, RankingCriterion.LeastWeight, rules: rules);
         if (search.Step(count))
         {
+            margins.Add(new(shelf, search.Question));
             ways.Add([.. AskedShot.Of(search, rules).Ways.Select(w => Option(w, at))]);
             search = null;
         }
+    }
+
+    /// <summary>Finds how sure some more shots of the bags are.</summary>
+    private bool FindClosest(int count)
+    {
+        foreach (var shot in kits.SelectMany(k => k.Shots).Where(s => !closest.ContainsKey(s)))
+        {
+            if (count <= 0)
+            {
+                return false;
+            }
+
+            closest[shot] = margins[shot.Shot].Of(shot.Rig, shot.Mode).Closest;
+            count -= QuestionsOfMargin;
+        }
+
+        return true;
     }
 
     private void Reduce(int count)

@@ -52,6 +52,42 @@ public sealed class DaySearchTests
     }
 
     [Fact]
+    public void How_sure_a_shot_of_a_bag_is_is_what_its_own_search_says()
+    {
+        var shelf = FittingShelf.Of([Made.Near, Body, Lens("24", 24, 24, 200), Lens("50", 50, 50, 250)]);
+        var roomy = From(50) with { Location = new() { LengthMm = 20_000, BehindMm = 0 } };
+        DayShot[] shots = [From(24), roomy, From(50)];
+        var told = new DaySearch(shelf, shots, Conventions.Default).Finish().Kits[0].Shots;
+        Assert.Equal([true, false, true], told.Select(s => s.Close is not null));
+        foreach (var shot in told)
+        {
+            var own = new FitSearch(shelf, shots[shot.Shot].Location, shots[shot.Shot].Brief, Conventions.Default, RankingCriterion.LeastWeight).Finish(withMargins: true);
+            var fit = own.Fits.Single(f => f.Rig.Lens.Id == shot.Rig.Lens.Id);
+            Assert.Equal(fit.Margin!.Closest?.Mm, shot.Close?.Mm);
+            Assert.Equal(fit.Margin.Closest?.PlusMinusMm, shot.Close?.PlusMinusMm);
+        }
+    }
+
+    [Fact]
+    public void A_few_steps_at_a_time_come_to_the_same_as_all_at_once()
+    {
+        var shelf = FittingShelf.Of([Made.Near, Body, Lens("24", 24, 24, 200), Lens("50", 50, 50, 250), Lens("20–60", 20, 60, 900)]);
+        DayShot[] shots = [From(24), From(50), From(30)];
+        var (steps, before) = (0, 0.0);
+        var search = new DaySearch(shelf, shots, Conventions.Default);
+        for (; !search.Step(1); steps++)
+        {
+            Assert.InRange(search.Done, before, 1);
+            before = search.Done;
+        }
+
+        Assert.InRange(steps, 10, 10_000);
+        var (slow, fast) = (search.Finish(), new DaySearch(shelf, shots, Conventions.Default).Finish());
+        Assert.Equal(fast.Kits.Select(k => k.WeightG), slow.Kits.Select(k => k.WeightG));
+        Assert.Equal(fast.Kits.SelectMany(k => k.Shots).Select(s => (s.Shot, s.Rig.Lens.Name, s.Close?.Mm)), slow.Kits.SelectMany(k => k.Shots).Select(s => (s.Shot, s.Rig.Lens.Name, s.Close?.Mm)));
+    }
+
+    [Fact]
     public void Without_a_lens_there_is_no_bag()
     {
         var result = new DaySearch(FittingShelf.Of([Made.Near, Body]), [From(50)], Conventions.Default).Finish();

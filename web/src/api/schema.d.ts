@@ -1617,6 +1617,7 @@ export interface components {
             rebalances: boolean;
             /** @description What speaks against carrying it so. */
             findings: components["schemas"]["DiagnosticOutput"][];
+            close: null | components["schemas"]["SpareOutput"];
         };
         /** @description Sums of a bag, each with how much of it is not known. */
         BagTotalsOutput: {
@@ -3467,6 +3468,7 @@ export interface components {
             rig: components["schemas"]["RigOutput"];
             /** @description True when enough pixels are recorded for delivery. */
             fills: boolean;
+            close: null | components["schemas"]["SpareOutput"];
         };
         /** @description How bright a place is at a time of its own. */
         LevelInput: {

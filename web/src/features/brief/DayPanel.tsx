@@ -195,6 +195,7 @@ function KitTable({ kit, shots, title, impossible, named }: KitTableProps) {
   const [open, setOpen] = useState(false);
   const undone = kit.undone.filter((id) => !impossible.includes(id));
   const items = [...kit.bodies, ...kit.lenses, ...kit.adapters];
+  const close = kit.shots.filter((s) => s.close).map((s) => s.shot);
   const enlarged = kit.shots.filter((s) => !s.fills).map((s) => s.shot);
   return (
     <section aria-label={title}>
@@ -231,7 +232,14 @@ function KitTable({ kit, shots, title, impossible, named }: KitTableProps) {
               <TableRow key={s.shot}>
                 <TableCell sx={{ width: '38%' }}>{named([s.shot])}</TableCell>
                 <TableCell>{[s.rig.bodyName, s.rig.lensName].filter(Boolean).join(', ')}</TableCell>
-                <TableCell>{besidesOf(s.rig)}</TableCell>
+                <TableCell>
+                  {besidesOf(s.rig)}
+                  {s.close && (
+                    <Box sx={{ color: 'warning.main' }}>
+                      {s.close.say}. {s.close.fix}
+                    </Box>
+                  )}
+                </TableCell>
               </TableRow>
             ))}
           </TableBody>
@@ -239,6 +247,7 @@ function KitTable({ kit, shots, title, impossible, named }: KitTableProps) {
       ) : (
         <KitGrid items={items} shots={shots} undone={kit.undone} />
       )}
+      {close.length > 0 && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Only just, and perhaps not: {named(close)}.</Typography>}
       {enlarged.length > 0 && (
         <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Too few pixels for delivery in {named(enlarged)}.</Typography>
       )}

@@ -158,6 +158,11 @@ function Shots({ bag, day }: { bag: Bag; day: BagDayResponse }) {
             <li key={s.shot}>
               <strong>{name(s.shot)}</strong>: {[s.rig.bodyName, s.rig.lensName].filter(Boolean).join(', ')}
               {besidesOf(s.rig) && `, ${besidesOf(s.rig)}`} <span className="said">{facts.join(' · ')}</span>
+              {s.close && (
+                <div className="off">
+                  {s.close.say}. {s.close.fix}
+                </div>
+              )}
               {s.findings.map((f) => (
                 <div key={f.code} className={f.severity === 'note' ? 'said' : 'off'}>
                   {f.message} {f.fix}

@@ -9,7 +9,8 @@ import { PageMessage } from '../../../ui/PageMessage';
 import { Panel } from '../../../ui/Panel';
 import { aperture, counted, fixed, plain, roundDistance } from '../../../ui/format';
 import { useWidth } from '../../../ui/useWidth';
-import { deadWeight, distribution, earned, holes, lensOf, uses, type Bin } from './learn';
+import { deadWeight, distribution, earned, holes, lensOf, together, uses, type Bin } from './learn';
+import { useProductionsOf } from './productionsOf';
 import { takeOut } from './takeFiles';
 import { equivalentOf } from './takeRigs';
 import { reasons, takesOf, type Take } from './takes';
@@ -18,6 +19,7 @@ import { reasons, takesOf, type Take } from './takes';
 const equivalents = [8, 12, 16, 24, 35, 50, 85, 135, 200, 300, 400, 600, 800, 1200];
 const fine = equivalents.flatMap((mark, i) => (i === 0 ? [mark] : [Math.sqrt(mark * equivalents[i - 1]!), mark]));
 const openings = [0.95, 1.4, 2, 2.8, 4, 5.6, 8, 11, 16, 22].map((n) => n / 2 ** 0.25);
+const noOthers: string[] = [];
 const distances = [0.25, 0.5, 1, 2, 4, 8, 16, 32, 64, 128].map((m) => m * 1000);
 
 /** What was really used: by lens, by equivalent, by aperture and distance; what was carried for nothing, and what was missed. */
@@ -56,11 +58,25 @@ export function Learn({
   // eslint-disable-next-line react-hooks/exhaustive-deps -- asked anew when the gear is another
   const at = useMemo(() => valued((take) => equivalentOf(take, aspect)), [taken, aspect, version]);
   const lenses = uses(taken, lensOf);
-  const own = useMemo(() => takesOf(rows, productionId).map((row) => row.value), [rows, productionId]);
-  const dead = deadWeight(document, own, items);
-  const missed = holes(document, own);
-  const bags = earned(document, own, items);
-  const here = scope === 'all' ? ', in this production' : '';
+  const others = useProductionsOf(
+    scope === 'all' ? [...new Set(taken.map((take) => take.productionId))].filter((id) => id !== productionId).sort() : noOthers,
+  );
+  const of = useMemo(
+    () =>
+      [{ id: productionId, name, document }, ...others.told].map((one) => {
+        const own = takesOf(rows, one.id).map((row) => row.value);
+        const where = others.told.length > 0 ? ` (${one.name})` : '';
+        return {
+          dead: deadWeight(one.document, own, items),
+          missed: holes(one.document, own).map((shot) => ({ ...shot, name: shot.name + where })),
+          bags: earned(one.document, own, items).map((bag) => ({ ...bag, name: bag.name + where })),
+        };
+      }),
+    [rows, productionId, name, document, others.told, items],
+  );
+  const dead = together(of.flatMap((one) => one.dead));
+  const missed = of.flatMap((one) => one.missed);
+  const bags = of.flatMap((one) => one.bags);
   const most = Math.max(1, ...lenses.map((lens) => lens.count));
   const out = (kind: 'json' | 'csv') => void takeOut(taken, aspect, scope === 'this' ? name : 'All', kind).then(onSaid);
   if (taken.length === 0) {
@@ -82,7 +98,9 @@ export function Learn({
         <Button onClick={() => out('json')}>JSON</Button>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
           It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Dark is good; a ring is what was wanted
-          and not had.
+          and not had{scope === 'all' ? ', in this production' : ''}.{others.waiting && ' The other productions are being read…'}
+          {others.missing > 0 &&
+            ` ${counted(others.missing, 'production')} cannot be read now: what was carried or missed there is not told.`}
         </Typography>
       </Box>
       <Panel aria-label="By equivalent" sx={{ p: 1 }}>
@@ -146,7 +164,7 @@ export function Learn({
             ))}
           </Panel>
           <Panel aria-label="Wanted and not had" sx={{ p: 1 }}>
-            <Typography variant="h2">Wanted and not had{here}</Typography>
+            <Typography variant="h2">Wanted and not had</Typography>
             {missed.length === 0 && <Typography sx={{ fontSize: 14 }}>Every shot has a good take.</Typography>}
             {missed.map((shot) => (
               <Box key={shot.id} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
@@ -161,15 +179,15 @@ export function Learn({
           </Panel>
         </Box>
         <Panel aria-label="Carried and not used" sx={{ p: 1 }}>
-          <Typography variant="h2">Carried and not used{here}</Typography>
+          <Typography variant="h2">Carried and not used</Typography>
           {dead.length === 0 && <Typography sx={{ fontSize: 14 }}>Nothing that is in a bag.</Typography>}
           {dead.slice(0, 12).map((thing) => (
-            <Box key={`${thing.bag} ${thing.id}`} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
+            <Box key={thing.id} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
               <span style={{ flex: 1 }}>
-                {thing.name} <small>({thing.bag})</small>
+                {thing.name} <small>({thing.bags.length === 1 ? thing.bags[0] : counted(thing.bags.length, 'bag')})</small>
               </span>
               <span style={{ fontVariantNumeric: 'tabular-nums' }}>
-                {thing.weightG === null ? 'not weighed' : `${plain((thing.weightG / 1000) * thing.days, 2)} kg-days`}
+                {thing.kilogramDays === null ? 'not weighed' : `${plain(thing.kilogramDays, 2)} kg-days`}
               </span>
             </Box>
           ))}

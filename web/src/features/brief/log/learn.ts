@@ -57,9 +57,10 @@ export function distribution(values: { value: number; isGood: boolean }[], edges
 export interface DeadWeight {
   id: string;
   name: string;
-  weightG: number | null;
-  days: number;
-  bag: string;
+  /** The bags that it was in. */
+  bags: string[];
+  /** Its weight times the days that it was carried; null where it was never weighed. */
+  kilogramDays: number | null;
 }
 
 const daysOf = (first: string, last: string): number => {
@@ -67,28 +68,41 @@ const daysOf = (first: string, last: string): number => {
   return Number.isFinite(days) && days >= 1 ? Math.round(days) : 1;
 };
 
-/** Cameras and glass of the bags that no take used, the heaviest for the longest first; what is not weighed last. */
+/** Cameras and glass of the bags of a production that none of its takes used. */
 export function deadWeight(document: ProductionDocument, takes: Take[], items: Map<string, GearItem>): DeadWeight[] {
   const used = new Set(takes.flatMap(({ rig }) => (rig ? [rig.body, rig.lens, ...(rig.links ?? []), ...(rig.front ?? [])] : [])));
   const kinds = ['body', 'lens', 'fixedLensCamera', 'adapter', 'attachment'];
-  return bagsOf(document)
-    .flatMap((bag) =>
-      linesOf(bag).flatMap((line) => {
-        const item = items.get(line.id);
-        if (!item || used.has(line.id) || !kinds.includes(item.kind)) return [];
-        const each = item['testedWeightG'] ?? item['weightG'];
-        return [
-          {
-            id: line.id,
-            name: fullName(item),
-            weightG: typeof each === 'number' ? each * (line.count ?? 1) : null,
-            days: daysOf(bag.firstDay ?? '', bag.lastDay ?? ''),
-            bag: bag.name,
-          },
-        ];
-      }),
-    )
-    .sort((a, b) => (b.weightG ?? -1) * b.days - (a.weightG ?? -1) * a.days);
+  return bagsOf(document).flatMap((bag) =>
+    linesOf(bag).flatMap((line) => {
+      const item = items.get(line.id);
+      if (!item || used.has(line.id) || !kinds.includes(item.kind)) return [];
+      const each = item['testedWeightG'] ?? item['weightG'];
+      const days = daysOf(bag.firstDay ?? '', bag.lastDay ?? '');
+      return [
+        {
+          id: line.id,
+          name: fullName(item),
+          bags: [bag.name],
+          kilogramDays: typeof each === 'number' ? (each / 1000) * (line.count ?? 1) * days : null,
+        },
+      ];
+    }),
+  );
+}
+
+/** Each thing once, the heaviest for the longest first; what is not weighed last. */
+export function together(dead: DeadWeight[]): DeadWeight[] {
+  const things = new Map<string, DeadWeight>();
+  for (const thing of dead) {
+    const before = things.get(thing.id);
+    const sum = [before?.kilogramDays, thing.kilogramDays].filter((one) => one != null);
+    things.set(thing.id, {
+      ...thing,
+      bags: [...(before?.bags ?? []), ...thing.bags],
+      kilogramDays: sum.length > 0 ? sum.reduce((a, b) => a + b) : null,
+    });
+  }
+  return [...things.values()].sort((a, b) => (b.kilogramDays ?? -1) - (a.kilogramDays ?? -1));
 }
 
 /** What a bag did: how many takes rest on what is in it, and what it costs a take. */

@@ -1,0 +1,196 @@
+import { act } from 'react';
+import { beforeEach, expect, test, vi } from 'vitest';
+import type { GearItem } from '../src/core/core';
+
+const read = vi.hoisted(() => vi.fn<(id: string) => Promise<unknown>>());
+const copyOf = vi.hoisted(() => vi.fn<(kind: string, id: string) => Promise<unknown>>());
+const takeOut = vi.hoisted(() => vi.fn<(takes: object[], aspect: number, name: string, kind: string) => Promise<string>>());
+vi.mock('../src/core/core', () => ({
+  core: () => ({
+    // An equivalent of half as much again.
+    evaluate: ({ rigs }: { rigs: { focalLengthMm: number }[] }) => [{ figures: { equivalentFocalLengthMm: 1.5 * rigs[0]!.focalLengthMm } }],
+    upgraded: (_: string, document: object) => ({ ...document, schemaVersion: 4 }),
+  }),
+  coreReady: Promise.resolve(),
+}));
+vi.mock('../src/gear/setRigs', () => ({
+  rigOfSetting: ({ focalLengthMm }: { focalLengthMm: number }) => ({ focalLengthMm, chain: {} }),
+  partsOf: () => [],
+}));
+vi.mock('../src/api/client', async (original) => ({ ...(await original<object>()), productions: { read } }));
+vi.mock('../src/documents/drafts', async (original) => ({ ...(await original<object>()), copyOf }));
+vi.mock('../src/features/brief/log/takeFiles', () => ({ takeOut }));
+
+const { Learn } = await import('../src/features/brief/log/Learn');
+const { useGear } = await import('../src/gear/fitting');
+const { draw, settled } = await import('./drawn');
+
+const gear = (id: string, kind: string, part: object = {}) => [id, { id, kind, name: id, ...part } as GearItem] as const;
+const items = new Map([
+  gear('Tern', 'body', { weightG: 700 }),
+  gear('35 mm', 'lens', { weightG: 500 }),
+  gear('Long', 'lens', { weightG: 2000 }),
+]);
+const shot = (id: string, name: string) => ({ id, name, locationId: 'l', subject: { kind: 'standing' }, size: 'medium' });
+const bag = (name: string, ...things: string[]) => ({
+  id: name,
+  name,
+  firstDay: '2027-04-19',
+  lastDay: '2027-04-20',
+  lines: things.map((id) => ({ id, count: 1 })),
+});
+const document = {
+  schemaVersion: 4,
+  shots: [shot('s', 'Hands'), shot('t', 'Door')],
+  bags: [bag('River', 'Tern', '35 mm', 'Long')],
+} as never;
+let number = 0;
+const take = (part: object = {}) => ({
+  id: `take ${++number}`,
+  revision: 1,
+  isUnsaved: false,
+  isRemoved: false,
+  refused: '',
+  value: {
+    productionId: 'p',
+    shotId: 's',
+    shotName: 'Hands',
+    takenAt: '2027-04-19T09:30:00Z',
+    number,
+    camera: 'A',
+    mark: 'good',
+    rig: { body: 'Tern', mode: 'Full', lens: '35 mm', links: [], front: [], punchIn: 1, name: 'Tern + 35 mm' },
+    focalLengthMm: 35,
+    fNumber: 4,
+    distanceMm: 3000,
+    ...part,
+  },
+});
+const work = (id: string, name: string, whole: object) => ({
+  id,
+  name,
+  revision: 1,
+  document: { schemaVersion: 4, ...whole },
+  updatedAt: '',
+  deletedAt: null,
+});
+const said = vi.fn();
+const learn = (rows: object[], wanted = new Map([['t', 52]])) =>
+  draw(<Learn rows={rows as never} productionId="p" name="Low water" document={document} wanted={wanted} feet={false} onSaid={said} />);
+const region = (name: string) => window.document.querySelector(`[aria-label="${name}"]`)!;
+const text = (name: string) => region(name).textContent.replace(/[\u2009\u202f\u00a0]/g, ' ');
+const page = () => window.document.body.textContent;
+const choose = async (option: string) => {
+  act(() => window.document.querySelector('[role=combobox]')!.dispatchEvent(new MouseEvent('mousedown', { bubbles: true })));
+  act(() => [...window.document.querySelectorAll<HTMLElement>('[role=option]')].find((o) => o.textContent === option)!.click());
+  await settled();
+};
+const press = (name: string) => act(() => [...window.document.querySelectorAll('button')].find((b) => b.textContent === name)!.click());
+
+class Sized {
+  constructor(private readonly told: (entries: { contentRect: { width: number } }[]) => void) {}
+  observe() {
+    this.told([{ contentRect: { width: 900 } }]);
+  }
+  disconnect() {}
+}
+
+beforeEach(() => {
+  vi.stubGlobal('ResizeObserver', Sized);
+  vi.clearAllMocks();
+  read.mockResolvedValue({ kind: 'missing', say: '' });
+  copyOf.mockResolvedValue(null);
+  takeOut.mockResolvedValue('');
+  useGear.setState({ state: 'ready', items, version: 1 });
+});
+
+test('a production without takes says what will be told here', () => {
+  learn([]);
+  expect(page()).toContain('No take yet');
+});
+
+test('it says on how many takes each picture rests, and a take that does not say a thing is not counted for it', () => {
+  learn([take(), take({ mark: 'again' }), take({ fNumber: null, distanceMm: null, rig: null })]);
+  expect(page()).toContain('It rests on 3 takes, 2 of them good.');
+  const rests = (name: string) => region(name).querySelector('[role=img]')!.getAttribute('aria-label');
+  expect([rests('By equivalent'), rests('By aperture'), rests('By distance')]).toEqual([
+    'Rests on 2 takes',
+    'Rests on 2 takes',
+    'Rests on 2 takes',
+  ]);
+  expect(text('By lens')).toContain('35 mm2 takes');
+  // Of two takes one was good: the dark part of the bar is half as high.
+  const [all, good] = [...region('By aperture').querySelectorAll('rect')].map((r) => Number(r.getAttribute('height')));
+  expect(good! / all!).toBeCloseTo(0.5, 6);
+});
+
+test('bars stand where the equivalents are, on an axis of ratios, and what was wanted and not had is a ring at its own', () => {
+  learn([take()]);
+  const of = (name: string) => region('By equivalent').querySelector(name)!;
+  const bar = of('rect');
+  const [left, right] = [Number(bar.getAttribute('x')), Number(bar.getAttribute('x')) + Number(bar.getAttribute('width'))];
+  const ring = Number(of('circle').getAttribute('cx'));
+  // 52.5 mm is used and 52 mm was wanted: the ring stands over the bar.
+  expect(ring).toBeGreaterThan(left);
+  expect(ring).toBeLessThan(right);
+  expect(of('circle title').textContent).toBe('Door: wanted at 52 and not had');
+  expect(text('Wanted and not had')).toContain('Door52 mm equivalent, no take');
+});
+
+test('what was carried for nothing, why a shot is missing, and what the bags did', () => {
+  learn([
+    take(),
+    take({ shotId: 't', mark: 'again', reasons: ['room', 'light'] }),
+    take({ shotId: 't', mark: 'again', reasons: ['room'] }),
+  ]);
+  expect(text('Carried and not used')).toContain('Long (River)4 kg-days');
+  expect(text('Carried and not used')).toContain('River3 takes, 1 good');
+  expect(text('Wanted and not had')).toContain('2 takes, none good: ');
+  learn([take(), take({ shotId: 't' })]);
+  expect(page()).toContain('Every shot has a good take.');
+});
+
+test('over all productions what was carried and missed is told of each of them, an older document as it is now', async () => {
+  read.mockImplementation((id) =>
+    Promise.resolve(
+      id === 'q'
+        ? work('q', 'High water', { schemaVersion: 3, shots: [shot('u', 'Mast')], bags: [bag('Sea', 'Long', '35 mm')] })
+        : work('r', 'Ebb', { shots: [], bags: [] }),
+    ),
+  );
+  learn([take(), take({ productionId: 'q', shotId: 'u', mark: 'again' }), take({ productionId: 'r', shotId: null })]);
+  expect(text('By lens')).toContain('35 mm1 take');
+  await choose('all productions');
+  expect(page()).toContain('It rests on 3 takes, 2 of them good.');
+  expect(text('By lens')).toContain('35 mm3 takes');
+  expect(read.mock.calls.map(([id]) => id)).toEqual(['q', 'r']);
+  // Two days in each of two bags: 2 kg × 4 days.
+  expect(text('Carried and not used')).toContain('Long (2 bags)8 kg-days');
+  expect(text('Carried and not used')).toContain('Sea (High water)0 takes');
+  expect(text('Wanted and not had')).toContain('Door (Low water)');
+  expect(text('Wanted and not had')).toContain('Mast (High water)1 take, none good');
+  await choose('this production');
+  expect(text('Carried and not used')).toContain('Long (River)4 kg-days');
+});
+
+test('without the server the copies in this browser tell it, and how many are told of nowhere is said', async () => {
+  read.mockResolvedValue({ kind: 'away', say: 'The server cannot be reached.' });
+  copyOf.mockImplementation((_, id) => Promise.resolve(id === 'q' ? work('q', 'High water', { bags: [bag('Sea', 'Long')] }) : null));
+  learn([take(), take({ productionId: 'q' }), take({ productionId: 'r' })]);
+  await choose('all productions');
+  expect(page()).toContain('1 production cannot be read now');
+  expect(text('Carried and not used')).toContain('Long (2 bags)');
+});
+
+test('takes that were deleted are not counted, and what goes out is what is shown', async () => {
+  learn([take(), { ...take(), isRemoved: true }, take({ productionId: 'q' })]);
+  expect(page()).toContain('It rests on 1 take,');
+  takeOut.mockResolvedValueOnce('The server cannot be reached.');
+  press('Takes as CSV');
+  await settled();
+  expect(takeOut.mock.calls[0]!.slice(1)).toEqual([16 / 9, 'Low water', 'csv']);
+  expect(said).toHaveBeenCalledWith('The server cannot be reached.');
+  await choose('all productions');
+  press('JSON');
+  expect([takeOut.mock.calls[1]![0].length, ...takeOut.mock.calls[1]!.slice(2)]).toEqual([2, 'All', 'json']);
+});
