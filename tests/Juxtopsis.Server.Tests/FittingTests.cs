@@ -29,10 +29,10 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         return new() { Location = document.Locations.First(p => p.Id == shot.LocationId), Shot = shot, Delivery = document.Delivery };
     }
 
-    private static FitResponse Ask(ShotInput shot)
+    private static FitResponse Ask(ShotInput shot, ChosenInput? rig = null)
     {
         var door = new FitDoor(new(Shelf));
-        Assert.Null(door.Ask(JsonSerializer.SerializeToUtf8Bytes(RequestOf(shot), WireJson.Default.FitRequest), LengthUnit.Metres));
+        Assert.Null(door.Ask(JsonSerializer.SerializeToUtf8Bytes(RequestOf(shot) with { Rig = rig }, WireJson.Default.FitRequest), LengthUnit.Metres));
         return JsonSerializer.Deserialize(door.Answer(LengthUnit.Metres).Body.Span, WireJson.Default.FitResponse)!;
     }
 
@@ -147,7 +147,16 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         Assert.All(kit.Shots, k => Assert.Superset(new HashSet<Guid>([k.Rig.Body, k.Rig.Lens, .. k.Rig.Links]), taken));
         Assert.Contains("The launch", Names(day.OfRig.Where(r => r.Gives).Select(r => r.Shot)));
         Assert.All(day.OfRig, r => Assert.NotEmpty(r.Say));
+
+        // How sure each is is what the shot's own search says of that rig, where it proposes the same mode.
+        var told = day.Kits.SelectMany(k => k.Shots).Select(k => (k.Rig, k.Close, Alone: Ask(document.Shots.First(s => s.Id == k.Shot), ChosenOf(k.Rig)).Fits[0])).Where(k => k.Rig.Mode == k.Alone.Rig.Mode).ToArray();
+        Assert.InRange(told.Length, kit.Shots.Count, day.Kits.Sum(k => k.Shots.Count));
+        Assert.Contains(told, k => k.Close is not null);
+        Assert.Contains(told, k => k.Close is null);
+        Assert.All(told, k => Assert.Equal(k.Alone.Margin!.Closest is { } at ? k.Alone.Margin.Spares[at].Say : null, k.Close?.Say));
     }
+
+    private static ChosenInput ChosenOf(RigOutput rig) => new() { Body = rig.Body, Mode = rig.Mode, Lens = rig.Lens, Links = rig.Links, Front = rig.Front, PunchIn = rig.PunchIn };
 
     [Fact]
     public async Task The_filters_of_the_day_serve_every_shot_in_the_sun_and_say_what_is_left_aside()

@@ -36,12 +36,13 @@ export function BagGlance({ bag, index, isShown, onShow }: BagGlanceProps) {
   const findings = [...(answer?.findings ?? []), ...(day?.findings ?? [])].filter((f) => f.severity !== 'note');
   const over = (about: string) => findings.some((f) => f.about === about && f.severity === 'stops');
   const booked = bookings.filter((b) => b.bagId === bag.id);
+  const close = day?.shots.filter((shot) => shot.close).length ?? 0;
   const asked = (day?.shots.length ?? 0) + (day?.undone.length ?? 0);
   const told = [
     {
       what: 'Covers',
-      says: day ? `${day.shots.length} of ${asked} shots` : '…',
-      off: (day?.undone.length ?? 0) > 0,
+      says: day ? `${day.shots.length} of ${asked} shots${close > 0 ? `, ${close} only just` : ''}` : '…',
+      off: close > 0 || (day?.undone.length ?? 0) > 0,
     },
     {
       what: bag.limits?.weightG ? `Weighs, of ${withUnit(plain(bag.limits.weightG / 1000, 2), 'kg')}` : 'Weighs',
