@@ -218,6 +218,11 @@ export function createRows<T>(name: string, server: RowsOnServer<T>) {
       putAll([{ id, value }]);
     },
     putAll,
+    /** Changes a row as it is now, whatever was noted since somebody looked at it; one that is gone stays gone. */
+    change(id: string, recipe: (value: T) => T): void {
+      const row = store.getState().rows.find((r) => r.id === id && !r.isRemoved);
+      if (row) putAll([{ id, value: recipe(row.value) }]);
+    },
     /** Takes a row away; `put` with its value brings it back. */
     remove(id: string): void {
       replace(id, (row) => ({ ...row, isUnsaved: true, isRemoved: true, refused: '' }));

@@ -247,7 +247,9 @@ function KitTable({ kit, shots, title, impossible, named }: KitTableProps) {
       ) : (
         <KitGrid items={items} shots={shots} undone={kit.undone} />
       )}
-      {close.length > 0 && <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Only just, and perhaps not: {named(close)}.</Typography>}
+      {close.length > 0 && (
+        <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Only just, and perhaps not: {named(close)}.</Typography>
+      )}
       {enlarged.length > 0 && (
         <Typography sx={{ fontSize: 13, color: 'warning.main' }}>Too few pixels for delivery in {named(enlarged)}.</Typography>
       )}

@@ -68,7 +68,7 @@ export function TakeCard({
   const take = row.value;
   const [say, setSay] = useState('');
   const [more, setMore] = useState(false);
-  const put = (part: Partial<Take>) => takes.put(row.id, { ...take, ...part });
+  const put = (part: Partial<Take>) => takes.change(row.id, (now) => ({ ...now, ...part }));
   const differs = planned ? otherwise(take, planned, feet) : [];
   // Until the shelf is here nobody knows.
   const isShelfHere = useGear((s) => s.state === 'ready');
@@ -85,10 +85,9 @@ export function TakeCard({
     const word = clip ? 'clip' : 'still';
     setSay(`Reading the ${word}…`);
     const header = await (clip ? readClipHeader(file) : readStillHeader(file));
-    const now = { ...take, ...header?.set, ...(header?.takenAt && { takenAt: header.takenAt }), file: oneLine(file.name).slice(0, 200) };
-    takes.put(row.id, now);
+    put({ ...header?.set, ...(header?.takenAt && { takenAt: header.takenAt }), file: oneLine(file.name).slice(0, 200) });
     const photo = clip ? null : await bringPhoto(file);
-    if (photo && !('kind' in photo)) takes.put(row.id, { ...now, photoId: photo.photo.id });
+    if (photo && !('kind' in photo)) put({ photoId: photo.photo.id });
     setSay(
       [
         header === null

@@ -115,10 +115,9 @@ export function noteTake(productionId: string, shot: ShotInput | null, planned: 
 
 /** A take that was noted before it was known how its shot is set: what was not said meanwhile is as planned. */
 export function fillIn(row: Row<Take>, { rig, ...set }: Planned): void {
-  const take = row.value;
-  const missing = Object.entries(set).filter(([key, value]) => value != null && take[key as keyof typeof set] == null);
-  if (missing.length > 0 || (rig && !take.rig)) {
-    takes.put(row.id, { ...take, ...Object.fromEntries(missing), rig: take.rig ?? rig });
+  const missing = (take: Take) => Object.entries(set).filter(([key, value]) => value != null && take[key as keyof typeof set] == null);
+  if (missing(row.value).length > 0 || (rig && !row.value.rig)) {
+    takes.change(row.id, (take) => ({ ...take, ...Object.fromEntries(missing(take)), rig: take.rig ?? rig }));
   }
 }
 

@@ -36,13 +36,16 @@ export function TestView({ row, item, feet }: { row: Row<UnitTest>; item: GearIt
   const said = useMemo(() => core().measure(measured, feet), [measured, feet]);
   const found = Array.isArray(said) ? nothing : said;
   const problems = Array.isArray(said) ? said : [];
-  const put = (part: Partial<MeasureRequest>) => unitTests.put(row.id, { ...test, measured: { ...measured, ...part } });
+  // A file is read for a while: what is typed meanwhile stays.
+  const change = (recipe: (now: MeasureRequest) => MeasureRequest) =>
+    unitTests.change(row.id, (now) => ({ ...now, measured: recipe(now.measured) }));
+  const put = (part: Partial<MeasureRequest>) => change((now) => ({ ...now, ...part }));
   const [told, setTold] = useState('');
   const out = (kind: 'json' | 'csv') => void takeOut(measured, `${fullName(item)} ${procedure.name}`, kind).then(setTold);
   const bring = async (file: File) => {
-    const read = await bringIn(file, measured);
+    const read = await bringIn(file, measured.kind);
     setTold(read.say);
-    if (read.measured) put(read.measured);
+    if (read.into) change(read.into);
   };
   const isStill = procedure.reading.includes('widthMm') && procedure.reading.includes('distanceMm');
   const accept = async () => {

@@ -17,25 +17,27 @@ export async function takeOut(measured: MeasureRequest, name: string, kind: 'jso
   return '';
 }
 
-/** Reads readings to stand behind those that are here; JSON brings setup and still too where nothing was read yet. What came of it is said. */
-export async function bringIn(file: File, measured: MeasureRequest): Promise<{ measured: MeasureRequest | null; say: string }> {
-  const read = await readFile<{ measured: MeasureRequest; problems: string[] }>(
-    '/api/tests/read',
-    { kind: measured.kind },
-    file,
-    mostBytes,
-  );
+/**
+ * Reads readings to stand behind those that are there by then; JSON brings setup and still too where nothing was read yet. What came of it
+ * is said.
+ */
+export async function bringIn(
+  file: File,
+  kind: MeasureRequest['kind'],
+): Promise<{ into: ((measured: MeasureRequest) => MeasureRequest) | null; say: string }> {
+  const read = await readFile<{ measured: MeasureRequest; problems: string[] }>('/api/tests/read', { kind }, file, mostBytes);
   if (typeof read === 'string') {
-    return { measured: null, say: read };
+    return { into: null, say: read };
   }
-  const here = measured.readings ?? [];
   const more = read.measured.readings ?? [];
   const isTable = !(await file.text()).trimStart().startsWith('{');
-  const isNew = here.length === 0 && !isTable;
   return {
-    measured: isNew
-      ? { ...read.measured, setup: { ...measured.setup, ...read.measured.setup } }
-      : { ...measured, readings: [...here, ...more] },
+    into: (measured) => {
+      const here = measured.readings ?? [];
+      return here.length === 0 && !isTable
+        ? { ...read.measured, setup: { ...measured.setup, ...read.measured.setup } }
+        : { ...measured, readings: [...here, ...more] };
+    },
     say: [`${counted(more.length, 'reading')} brought in.`, ...leftOut(read.problems)].join(' '),
   };
 }
