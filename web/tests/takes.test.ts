@@ -296,19 +296,22 @@ test('takes of a file stand beside those that are here, once, each with the shot
 
 test('a file of takes that cannot be read says why, and adds nothing', async () => {
   const file = new File(['a,b'], 'takes.csv');
-  expect(await bringIn(file, [], 'p', [])).toContain('server');
+  expect(await bringIn(file, 'p', [])).toContain('server');
   expect(takes.useRows.getState().rows).toHaveLength(0);
   const large = new File([new Uint8Array(9 * 1024 * 1024)], 'takes.csv');
-  expect(await bringIn(large, [], 'p', [])).toContain('more than 8 MB');
+  expect(await bringIn(large, 'p', [])).toContain('more than 8 MB');
 });
 
 test('what a file brings is kept in this browser at once', async () => {
   const answer = { takes: [take({ shotName: 'The launch' }), take({ number: 2 })], problems: ['Line 4 is left out.'] };
   vi.stubGlobal('fetch', () => Promise.resolve(Response.json(answer)));
-  expect(await bringIn(new File(['{}'], 'x.json'), [], 'p', [shot()])).toBe('2 takes brought in. Line 4 is left out.');
+  expect(await bringIn(new File(['{}'], 'x.json'), 'p', [shot()])).toBe('2 takes brought in. Line 4 is left out.');
   expect(takes.useRows.getState().rows.map((r) => [r.value.number, r.isUnsaved])).toEqual([
     [1, true],
     [2, true],
   ]);
   expect(Object.keys(localStorage).filter((key) => key.startsWith('juxtopsis.rows.takes/'))).toHaveLength(2);
+  // A file that is chosen twice in a row is there once.
+  const again = () => bringIn(new File(['{}'], 'x.json'), 'p', [shot()]);
+  expect(await Promise.all([again(), again()])).toEqual(Array(2).fill('0 takes brought in. 2 were here already. Line 4 is left out.'));
 });

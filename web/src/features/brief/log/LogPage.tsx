@@ -161,7 +161,7 @@ function Log() {
             accept=".json,.csv"
             testId="takes"
             sx={{ minHeight: 44, ml: 'auto' }}
-            onFile={(file) => void bringIn(file, all, id, shots).then(tell)}
+            onFile={(file) => void bringIn(file, id, shots).then(tell)}
           >
             Bring takes in
           </FileButton>

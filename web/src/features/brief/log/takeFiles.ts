@@ -37,13 +37,13 @@ export function newTakes(read: Take[], here: Row<Take>[], productionId: string, 
   });
 }
 
-/** Brings takes in beside those that are here; what came of it. */
-export async function bringIn(file: File, here: Row<Take>[], productionId: string, shots: ShotInput[]): Promise<string> {
+/** Brings takes in beside those that are here by then; what came of it. */
+export async function bringIn(file: File, productionId: string, shots: ShotInput[]): Promise<string> {
   const read = await readFile<components['schemas']['TakesReadOutput']>('/api/takes/read', { production: productionId }, file, mostBytes);
   if (typeof read === 'string') {
     return read;
   }
-  const added = newTakes(read.takes, here, productionId, shots);
+  const added = newTakes(read.takes, takes.useRows.getState().rows, productionId, shots);
   takes.putAll(added.map((value) => ({ id: newId(), value })));
   const known = read.takes.length - added.length;
   return [
