@@ -81,7 +81,7 @@ const region = (name: string) => window.document.querySelector(`[aria-label="${n
 const text = (name: string) => region(name).textContent.replace(/[\u2009\u202f\u00a0]/g, ' ');
 const page = () => window.document.body.textContent;
 const choose = async (option: string) => {
-  act(() => window.document.querySelector('[role=combobox]')!.dispatchEvent(new MouseEvent('mousedown', { bubbles: true })));
+  act(() => void window.document.querySelector('[role=combobox]')!.dispatchEvent(new MouseEvent('mousedown', { bubbles: true })));
   act(() => [...window.document.querySelectorAll<HTMLElement>('[role=option]')].find((o) => o.textContent === option)!.click());
   await settled();
 };

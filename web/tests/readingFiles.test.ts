@@ -10,8 +10,7 @@ vi.mock('../src/documents/workFile', async (original) => ({ ...(await original<o
 const { bringIn, takeOut } = await import('../src/features/shelf/tests/readingFiles');
 
 const reading = (distanceMm: number) => ({ distanceMm, widthMm: distanceMm / 2 });
-const measured = (part: object = {}): MeasureRequest =>
-  ({ kind: 'focalLength', setup: { usedWidthMm: 36 }, readings: [], ...part }) as MeasureRequest;
+const measured = (part: object = {}): MeasureRequest => ({ kind: 'focalLength', setup: { usedWidthMm: 36 }, readings: [], ...part });
 const table = new File(['Tape (mm),Width seen (mm)\n1000,500\n'], 'readings.csv');
 const json = new File(['  {"format":"juxtopsis-readings"}'], 'readings.json');
 

@@ -1,5 +1,5 @@
 import { expect, test, vi } from 'vitest';
-import type { Core, FitRequest } from '../src/core/boot';
+import type { Core, FitRequest } from '../src/core/types';
 import { searchesWith } from '../src/core/searching';
 
 vi.mock('../src/core/boot', () => ({}));

@@ -1,7 +1,7 @@
 import { act } from 'react';
 import { MemoryRouter } from 'react-router';
 import { beforeEach, expect, test, vi } from 'vitest';
-import type { Entry, GearItem } from '../src/core/core';
+import type { Entry } from '../src/core/core';
 
 const readStill = vi.hoisted(() => vi.fn<() => Promise<unknown>>());
 const readClip = vi.hoisted(() => vi.fn<() => Promise<unknown>>());
@@ -108,7 +108,7 @@ beforeEach(() => {
   takes.useRows.setState({ rows: [], state: 'ready', say: '' });
   useGear.setState({
     state: 'ready',
-    items: new Map(['b', '35 mm', 'Long'].map((id) => [id, { id, name: id, kind: 'lens' } as GearItem])),
+    items: new Map(['b', '35 mm', 'Long'].map((id) => [id, { id, name: id, kind: 'lens' }])),
   });
   bringPhoto.mockResolvedValue({ kind: 'away', say: 'The server cannot be reached.' });
   readStill.mockResolvedValue(header({}, []));
@@ -240,7 +240,7 @@ test('its set-up goes to another shot, and why the server took it not is said be
   open();
   press('More');
   const select = [...document.querySelectorAll('[role=combobox]')].find((box) => box.textContent.includes('choose'))!;
-  act(() => select.dispatchEvent(new MouseEvent('mousedown', { bubbles: true })));
+  act(() => void select.dispatchEvent(new MouseEvent('mousedown', { bubbles: true })));
   act(() => [...document.querySelectorAll<HTMLElement>('[role=option]')].find((o) => o.textContent === 'A heron')!.click());
   expect(did.onShot).toHaveBeenCalledWith(shots[1]);
   expect(page()).toContain('A heron has this rig now.');

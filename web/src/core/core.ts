@@ -1,6 +1,7 @@
-import { boot, type Core, type FigureId, type Numbers } from './boot';
+import { boot } from './boot';
+import type { Core, FigureId, Numbers, RigReport } from './types';
 
-export * from './boot';
+export type * from './types';
 
 /** The core, starting as soon as this module is loaded. */
 export const coreReady: Promise<Core> = boot();
@@ -18,3 +19,6 @@ export function core(): Core {
 
 /** True where a figure has a value that is a worry. */
 export const isWorry = (figures: Numbers, figure: FigureId): boolean => figures[figure] > (core().figures[figure].worryAbove ?? Infinity);
+
+/** True when the rig has a plane of focus. */
+export const isFocused = (report: RigReport): boolean => !Number.isNaN(report.figures.magnification);

@@ -3,10 +3,10 @@ import type {
   BagDayResponse,
   BagsRequest,
   BagsResponse,
-  boot,
   FrontRequest,
   FrontResponse,
   Conventions,
+  Core,
   CutRequest,
   CutResponse,
   DayRequest,
@@ -21,7 +21,7 @@ import type {
   Question,
   Setup,
   Stepwise,
-} from './boot';
+} from './types';
 import { createQueue, type Work } from './queue';
 
 /** What came of a question. */
@@ -74,7 +74,7 @@ export interface Searches {
 export const shelfKey = 'shelf';
 
 /** Searches with a core of their own. A shelf that changes while a question is asked waits for it, and questions wait for a shelf. */
-export function searchesWith(starting: ReturnType<typeof boot>): Searches {
+export function searchesWith(starting: Promise<Core>): Searches {
   let tell: (key: string, done: number) => void = () => undefined;
   const queue = createQueue((key, done) => tell(key, done));
 
