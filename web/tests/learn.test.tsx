@@ -19,7 +19,8 @@ vi.mock('../src/gear/setRigs', () => ({
 }));
 vi.mock('../src/api/client', async (original) => ({ ...(await original<object>()), productions: { read } }));
 vi.mock('../src/documents/drafts', async (original) => ({ ...(await original<object>()), copyOf }));
-vi.mock('../src/features/brief/log/takeFiles', () => ({ takeOut }));
+const learntOut = vi.hoisted(() => vi.fn<(rows: string[][], name: string) => void>());
+vi.mock('../src/features/brief/log/takeFiles', () => ({ takeOut, learntOut }));
 
 const { Learn } = await import('../src/features/brief/log/Learn');
 const { useGear } = await import('../src/gear/fitting');
@@ -191,6 +192,41 @@ test('takes that were deleted are not counted, and what goes out is what is show
   expect(takeOut.mock.calls[0]!.slice(1)).toEqual([16 / 9, 'Low water', 'csv']);
   expect(said).toHaveBeenCalledWith('The server cannot be reached.');
   await choose('all productions');
-  press('JSON');
+  press('Takes as JSON');
   expect([takeOut.mock.calls[1]![0].length, ...takeOut.mock.calls[1]!.slice(2)]).toEqual([2, 'All', 'json']);
+});
+
+test('all of it goes out as one table: what is shown, with units, and empty where it is not known', () => {
+  learn([take(), take({ mark: 'again' }), take({ shotId: 't', mark: 'again', reasons: ['room', 'light'], fNumber: null })]);
+  press('This as CSV');
+  const [[head, ...rows], name] = learntOut.mock.calls[0] as [[string[], ...string[][]], string];
+  expect(name).toBe('Low water');
+  expect(rows.every((row) => row.length === head.length)).toBe(true);
+  expect(rows.filter(([what]) => what === 'Lens')).toEqual([['Lens', '35 mm', '', '', '3', '1', '', '', '']]);
+  const bar = rows.find(([what]) => what === 'Equivalent (mm)')!;
+  expect([Number(bar[2]) <= 52.5 && Number(bar[3]) > 52.5, ...bar.slice(4, 6)]).toEqual([true, '3', '1']);
+  expect(rows.find(([what]) => what === 'Aperture (ƒ)')!.slice(4, 6)).toEqual(['2', '1']);
+  expect(rows.find(([what]) => what === 'Carried and not used')).toEqual([
+    'Carried and not used',
+    'Long',
+    '',
+    '',
+    '',
+    '',
+    '4',
+    '',
+    'River',
+  ]);
+  expect(rows.find(([what]) => what === 'Wanted and not had')).toEqual([
+    'Wanted and not had',
+    'Door',
+    '52',
+    '52',
+    '1',
+    '0',
+    '',
+    '',
+    'The room; The light',
+  ]);
+  expect(rows.find(([what]) => what === 'Bag')).toEqual(['Bag', 'River', '', '', '3', '1', '', '0', '']);
 });

@@ -9,9 +9,9 @@ import { PageMessage } from '../../../ui/PageMessage';
 import { Panel } from '../../../ui/Panel';
 import { aperture, counted, fixed, plain, roundDistance } from '../../../ui/format';
 import { useWidth } from '../../../ui/useWidth';
-import { deadWeight, distribution, earned, holes, lensOf, together, uses, type Bin } from './learn';
+import { deadWeight, distribution, earned, holes, learntTable, lensOf, together, uses, type Bin } from './learn';
 import { useProductionsOf } from './productionsOf';
-import { takeOut } from './takeFiles';
+import { learntOut, takeOut } from './takeFiles';
 import { equivalentOf } from './takeRigs';
 import { reasons, takesOf, type Take } from './takes';
 
@@ -57,6 +57,8 @@ export function Learn({
     });
   // eslint-disable-next-line react-hooks/exhaustive-deps -- asked anew when the gear is another
   const at = useMemo(() => valued((take) => equivalentOf(take, aspect)), [taken, aspect, version]);
+  const apertures = valued((take) => take.fNumber);
+  const spans = valued((take) => take.distanceMm);
   const lenses = uses(taken, lensOf);
   const others = useProductionsOf(
     scope === 'all' ? [...new Set(taken.map((take) => take.productionId))].filter((id) => id !== productionId).sort() : noOthers,
@@ -78,7 +80,22 @@ export function Learn({
   const missed = of.flatMap((one) => one.missed);
   const bags = of.flatMap((one) => one.bags);
   const most = Math.max(1, ...lenses.map((lens) => lens.count));
-  const out = (kind: 'json' | 'csv') => void takeOut(taken, aspect, scope === 'this' ? name : 'All', kind).then(onSaid);
+  const called = scope === 'this' ? name : 'All';
+  const out = (kind: 'json' | 'csv') => void takeOut(taken, aspect, called, kind).then(onSaid);
+  const tableOut = () =>
+    learntOut(
+      learntTable({
+        lenses,
+        equivalents: distribution(at, fine),
+        apertures: distribution(apertures, openings),
+        distances: distribution(spans, distances),
+        dead,
+        missed,
+        wanted,
+        bags,
+      }),
+      called,
+    );
   if (taken.length === 0) {
     return (
       <PageMessage
@@ -94,10 +111,11 @@ export function Learn({
           <MenuItem value="this">this production</MenuItem>
           <MenuItem value="all">all productions</MenuItem>
         </LabelledSelect>
+        <Button onClick={tableOut}>This as CSV</Button>
         <Button onClick={() => out('csv')}>Takes as CSV</Button>
-        <Button onClick={() => out('json')}>JSON</Button>
+        <Button onClick={() => out('json')}>Takes as JSON</Button>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
-          It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Dark is good; a ring is what was wanted
+          It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Full colour is good; a ring is what was wanted
           and not had{scope === 'all' ? ', in this production' : ''}.{others.waiting && ' The other productions are being read…'}
           {others.missing > 0 &&
             ` ${counted(others.missing, 'production')} cannot be read now: what was carried or missed there is not told.`}
@@ -117,25 +135,19 @@ export function Learn({
         <Panel aria-label="By aperture" sx={{ p: 1 }}>
           <Typography variant="h2">By aperture</Typography>
           <Bars
-            bins={distribution(
-              valued((take) => take.fNumber),
-              openings,
-            )}
+            bins={distribution(apertures, openings)}
             marks={[1.4, 2, 2.8, 4, 5.6, 8, 11, 16]}
             text={aperture}
-            rests={valued((take) => take.fNumber).length}
+            rests={apertures.length}
           />
         </Panel>
         <Panel aria-label="By distance" sx={{ p: 1 }}>
           <Typography variant="h2">By distance</Typography>
           <Bars
-            bins={distribution(
-              valued((take) => take.distanceMm),
-              distances,
-            )}
+            bins={distribution(spans, distances)}
             marks={distances.filter((_, i) => i % 2 === 1)}
             text={(mm) => roundDistance(mm, feet)}
-            rests={valued((take) => take.distanceMm).length}
+            rests={spans.length}
           />
         </Panel>
       </Box>
@@ -172,7 +184,7 @@ export function Learn({
                 <span>
                   {wanted.has(shot.id) ? `${fixed(wanted.get(shot.id)!, 0)} mm equivalent, ` : ''}
                   {shot.takes === 0 ? 'no take' : `${counted(shot.takes, 'take')}, none good`}
-                  {(shot.reasons ?? []).length > 0 ? `: ${shot.reasons!.map((r) => reasons[r].toLowerCase()).join(', ')}` : ''}
+                  {shot.reasons.length > 0 ? `: ${shot.reasons.map((r) => reasons[r].toLowerCase()).join(', ')}` : ''}
                 </span>
               </Box>
             ))}

@@ -4,7 +4,7 @@ import { bagsOf, linesOf } from '../../../gear/bags';
 import { useGear } from '../../../gear/fitting';
 import { fullName } from '../../../gear/gear';
 import { shotsOf } from '../productionStore';
-import type { Take } from './takes';
+import { reasons, type Take } from './takes';
 
 /** How often something was used, and how often well. */
 export interface Use {
@@ -105,12 +105,18 @@ export function together(dead: DeadWeight[]): DeadWeight[] {
   return [...things.values()].sort((a, b) => (b.kilogramDays ?? -1) - (a.kilogramDays ?? -1));
 }
 
-/** What a bag did: how many takes rest on what is in it, and what it costs a take. */
-export function earned(
-  document: ProductionDocument,
-  takes: Take[],
-  items: Map<string, GearItem>,
-): { id: string; name: string; takes: number; good: number; hire: number | null }[] {
+/** What a bag did. */
+export interface Earned {
+  id: string;
+  name: string;
+  takes: number;
+  good: number;
+  /** For its days; null where a price is not known. */
+  hire: number | null;
+}
+
+/** What each bag did: how many takes rest on what is in it, and what it costs a take. */
+export function earned(document: ProductionDocument, takes: Take[], items: Map<string, GearItem>): Earned[] {
   return bagsOf(document).map((bag) => {
     const inside = new Set(linesOf(bag).map((line) => line.id));
     const of = takes.filter(({ rig }) => rig && inside.has(rig.body) && inside.has(rig.lens));
@@ -133,15 +139,67 @@ export function earned(
   });
 }
 
+/** A shot that was wanted and not had. */
+export interface Missed {
+  id: string;
+  name: string;
+  takes: number;
+  reasons: NonNullable<Take['reasons']>;
+}
+
 /** Shots that were wanted and not had: without a good take, and why where somebody said. */
-export function holes(
-  document: ProductionDocument,
-  takes: Take[],
-): { id: string; name: string; takes: number; reasons: Take['reasons'] }[] {
+export function holes(document: ProductionDocument, takes: Take[]): Missed[] {
   return shotsOf(document).flatMap((shot) => {
     const of = takes.filter((take) => take.shotId === shot.id);
     return of.some((take) => take.mark === 'good')
       ? []
       : [{ id: shot.id, name: shot.name, takes: of.length, reasons: [...new Set(of.flatMap((take) => take.reasons ?? []))] }];
   });
+}
+
+/** All that takes tell, for a table. */
+export interface Learnt {
+  lenses: Use[];
+  /** By equivalent (mm), ƒ-number and distance (mm). */
+  equivalents: Bin[];
+  apertures: Bin[];
+  distances: Bin[];
+  dead: DeadWeight[];
+  missed: Missed[];
+  /** The equivalent at which a shot is planned, mm, where that is known. */
+  wanted: ReadonlyMap<string, number>;
+  bags: Earned[];
+}
+
+const rounded = (value: number): string => `${Number(value.toPrecision(6))}`;
+
+/** What takes tell as one table: a row for each lens, each bar, each thing that was carried, each shot that was missed and each bag. */
+export function learntTable({ lenses, equivalents, apertures, distances, dead, missed, wanted, bags }: Learnt): string[][] {
+  const bars = (what: string, bins: Bin[]) =>
+    bins
+      .filter((bin) => bin.count > 0)
+      .map(({ from, to, count, good }) => [what, '', rounded(from), rounded(to), `${count}`, `${good}`, '', '', '']);
+  return [
+    ['What', 'Name', 'From', 'To', 'Takes', 'Good', 'Kilogram-days', 'Hire', 'Note'],
+    ...lenses.map(({ name, count, good }) => ['Lens', name, '', '', `${count}`, `${good}`, '', '', '']),
+    ...bars('Equivalent (mm)', equivalents),
+    ...bars('Aperture (ƒ)', apertures),
+    ...bars('Distance (mm)', distances),
+    ...dead.map(({ name, bags: of, kilogramDays }) => [
+      'Carried and not used',
+      name,
+      '',
+      '',
+      '',
+      '',
+      kilogramDays === null ? '' : rounded(kilogramDays),
+      '',
+      of.join('; '),
+    ]),
+    ...missed.map(({ id, name, takes, reasons: why }) => {
+      const mm = wanted.has(id) ? rounded(wanted.get(id)!) : '';
+      return ['Wanted and not had', name, mm, mm, `${takes}`, '0', '', '', why.map((one) => reasons[one]).join('; ')];
+    }),
+    ...bags.map(({ name, takes, good, hire }) => ['Bag', name, '', '', `${takes}`, `${good}`, '', hire === null ? '' : rounded(hire), '']),
+  ];
 }
