@@ -1,7 +1,7 @@
 import { act } from 'react';
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { FrontResponse } from '../src/core/core';
-import { draw, press } from './drawn';
+import { draw, press, wide } from './drawn';
 
 vi.mock('../src/core/core', () => ({ core: () => ({}), coreReady: Promise.resolve() }));
 vi.mock('../src/core/searches', async () => {
@@ -60,7 +60,7 @@ const page = () => plain(document.body.textContent);
 const button = (name: RegExp) => [...document.querySelectorAll('button')].find((b) => name.test(plain(b.textContent)))!;
 
 beforeEach(() => {
-  vi.stubGlobal('ResizeObserver', Sized);
+  wide(900);
   asked.front.mockReset().mockResolvedValue(null);
   asked.stop.mockReset();
   post.mockReset().mockResolvedValue({});
@@ -79,14 +79,6 @@ beforeEach(() => {
     } as never,
   });
 });
-
-class Sized {
-  constructor(private readonly told: (entries: { contentRect: { width: number } }[]) => void) {}
-  observe() {
-    this.told([{ contentRect: { width: 900 } }]);
-  }
-  disconnect() {}
-}
 
 test('each bag of the front says what it has, what one fewer costs, and how far from proven it is', () => {
   draw(<FrontView onPacked={() => undefined} />);

@@ -1,7 +1,7 @@
 import { act } from 'react';
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { Booking, BookingInput } from '../src/gear/units';
-import { draw, leave, press, settled, type } from './drawn';
+import { draw, leave, press, settled, type, wide } from './drawn';
 
 const answers = vi.hoisted(() => ({ GET: vi.fn(), PUT: vi.fn(), POST: vi.fn() }));
 vi.mock('../src/api/client', async (original) => ({ ...(await original<object>()), api: answers }));
@@ -25,14 +25,6 @@ const { PackView } = await import('../src/features/brief/bags/PackView');
   for (const one of all) groups.set(keyOf(one), [...(groups.get(keyOf(one)) ?? []), one]);
   return groups;
 };
-
-class Sized {
-  constructor(private readonly told: (entries: { contentRect: { width: number } }[]) => void) {}
-  observe() {
-    this.told([{ contentRect: { width: 900 } }]);
-  }
-  disconnect() {}
-}
 
 const unit = (id: string, gearId: string, part = {}) => ({
   id,
@@ -79,7 +71,7 @@ const button = (name: RegExp) => [...document.querySelectorAll('button')].find((
 let stored: Booking[] = [];
 
 beforeEach(() => {
-  vi.stubGlobal('ResizeObserver', Sized);
+  wide(900);
   stored = [booking];
   Object.values(answers).forEach((answer) => answer.mockReset());
   answers.GET.mockImplementation((path: string) =>

@@ -51,3 +51,17 @@ export const settled = (): Promise<void> =>
   act(async () => {
     for (let turn = 0; turn < 40; turn++) await new Promise((done) => setTimeout(done));
   });
+
+/** What is drawn is so wide, px: this page is never laid out. */
+export const wide = (px: number): void => {
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      constructor(private readonly told: (entries: { contentRect: { width: number } }[]) => void) {}
+      observe() {
+        this.told([{ contentRect: { width: px } }]);
+      }
+      disconnect() {}
+    },
+  );
+};

@@ -24,7 +24,7 @@ vi.mock('../src/features/brief/log/takeFiles', () => ({ takeOut, learntOut }));
 
 const { Learn } = await import('../src/features/brief/log/Learn');
 const { useGear } = await import('../src/gear/fitting');
-const { draw, settled } = await import('./drawn');
+const { draw, settled, wide } = await import('./drawn');
 
 const gear = (id: string, kind: string, part: object = {}) => [id, { id, kind, name: id, ...part } as GearItem] as const;
 const items = new Map([
@@ -88,16 +88,8 @@ const choose = async (option: string) => {
 };
 const press = (name: string) => act(() => [...window.document.querySelectorAll('button')].find((b) => b.textContent === name)!.click());
 
-class Sized {
-  constructor(private readonly told: (entries: { contentRect: { width: number } }[]) => void) {}
-  observe() {
-    this.told([{ contentRect: { width: 900 } }]);
-  }
-  disconnect() {}
-}
-
 beforeEach(() => {
-  vi.stubGlobal('ResizeObserver', Sized);
+  wide(900);
   vi.clearAllMocks();
   read.mockResolvedValue({ kind: 'missing', say: '' });
   copyOf.mockResolvedValue(null);
