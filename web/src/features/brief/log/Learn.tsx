@@ -115,8 +115,8 @@ export function Learn({
         <Button onClick={() => out('csv')}>Takes as CSV</Button>
         <Button onClick={() => out('json')}>Takes as JSON</Button>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
-          It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Full colour is good; a ring is what was wanted
-          and not had{scope === 'all' ? ', in this production' : ''}.{others.waiting && ' The other productions are being read…'}
+          It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Full colour is good; a ring is what was
+          wanted and not had{scope === 'all' ? ', in this production' : ''}.{others.waiting && ' The other productions are being read…'}
           {others.missing > 0 &&
             ` ${counted(others.missing, 'production')} cannot be read now: what was carried or missed there is not told.`}
         </Typography>
