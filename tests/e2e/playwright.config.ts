@@ -23,8 +23,6 @@ export default defineConfig({
         '--no-first-run',
         '--renderer-process-limit=1',
         '--disable-site-isolation-trials',
-        // A hand waits until what opens has opened; a test presses it on its way, and misses it.
-        '--force-prefers-reduced-motion',
       ],
     },
   },
