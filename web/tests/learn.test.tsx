@@ -171,7 +171,7 @@ test('without the server the copies in this browser tell it, and how many are to
   copyOf.mockImplementation((_, id) => Promise.resolve(id === 'q' ? work('q', 'High water', { bags: [bag('Sea', 'Long')] }) : null));
   learn([take(), take({ productionId: 'q' }), take({ productionId: 'r' })]);
   await choose('all productions');
-  expect(page()).toContain('1 production cannot be read now');
+  expect(page()).toContain('1 production cannot be read: what');
   expect(text('Carried and not used')).toContain('Long (2 bags)');
 });
 
@@ -221,4 +221,32 @@ test('all of it goes out as one table: what is shown, with units, and empty wher
     'The room; The light',
   ]);
   expect(rows.find(([what]) => what === 'Bag')).toEqual(['Bag', 'River', '', '', '3', '1', '', '0', '']);
+});
+
+test('a copy of a production has the same shots and bags: each is told for itself, and planned where it is open alone', async () => {
+  const said = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+  read.mockResolvedValue(work('q', 'Low water, again', document));
+  learn([take(), take({ productionId: 'q' })]);
+  await choose('all productions');
+  expect(text('Wanted and not had')).toContain('Door (Low water)52 mm equivalent, no take');
+  expect(text('Wanted and not had')).toContain('Door (Low water, again)no take');
+  expect(region('By equivalent').querySelectorAll('circle')).toHaveLength(1);
+  expect(text('Carried and not used')).toContain('River (Low water, again)1 take');
+  expect(said.mock.calls.filter(([message]) => String(message).includes('same key'))).toEqual([]);
+  said.mockRestore();
+});
+
+test('while the other productions are being read, half a table cannot be taken', async () => {
+  let tell: (found: unknown) => void = () => undefined;
+  read.mockImplementation(() => new Promise((done) => (tell = done)));
+  learn([take(), take({ productionId: 'q' })]);
+  await choose('all productions');
+  const table = () => [...window.document.querySelectorAll('button')].find((b) => b.textContent === 'This as CSV')!;
+  expect([table().disabled, page().includes('The other productions are being read')]).toEqual([true, true]);
+  await act(async () => {
+    tell(work('q', 'High water', {}));
+    await Promise.resolve();
+  });
+  await settled();
+  expect(table().disabled).toBe(false);
 });

@@ -232,3 +232,24 @@ test('a browser without room says so, and what was noted goes all the same', asy
   expect(kept.get('a')?.value).toBe('take');
   vi.unstubAllGlobals();
 });
+
+test('a change is made to what a row is by then, also when that came from the server, and to none that is gone', async () => {
+  const { kept, server } = made();
+  kept.set('a', { id: 'a', value: 'first', revision: 1 });
+  const rows = createRows('changed', server);
+  await rows.refresh();
+  const shown = rows.useRows.getState().rows[0]!;
+  // Somebody else wrote meanwhile, and so did this hand.
+  kept.set('a', { id: 'a', value: 'first, theirs', revision: 2 });
+  await rows.refresh();
+  rows.change(shown.id, (value) => `${value}, mine`);
+  rows.change(shown.id, (value) => `${value}, and more`);
+  await vi.advanceTimersByTimeAsync(1000);
+  expect(kept.get('a')).toEqual({ id: 'a', value: 'first, theirs, mine, and more', revision: 3 });
+
+  rows.remove('a');
+  rows.change('a', () => 'risen');
+  rows.change('nobody', () => 'risen');
+  await vi.advanceTimersByTimeAsync(1000);
+  expect([kept.size, rows.useRows.getState().rows.length]).toEqual([0, 0]);
+});

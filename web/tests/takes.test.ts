@@ -274,7 +274,9 @@ test('what was carried for nothing, what a bag did and what was missed', () => {
     ['odd', null, ['River', 'River']],
   ]);
   expect(earned(document, some, items)).toEqual([{ id: 'bag', name: 'River', takes: 1, good: 1, hire: 90 }]);
-  expect(holes(document, some)).toEqual([{ id: 's2', name: 'A heron', takes: 1, reasons: ['room'] }]);
+  const missed = { id: 's2', name: 'A heron', takes: 1, reasons: ['room'] };
+  expect(holes(document, some, new Map())).toEqual([{ ...missed, wantedMm: null }]);
+  expect(holes(document, some, new Map([['s2', 600]]))).toEqual([{ ...missed, wantedMm: 600 }]);
 });
 
 test('takes of a file stand beside those that are here, once, each with the shot of its name', () => {

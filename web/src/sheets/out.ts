@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { csv } from '../documents/tables';
+import { csvFile } from '../documents/tables';
 import { download, fileName } from '../documents/workFile';
 import { itemOf, type Sheet, type SheetFacts } from './facts';
 import type { Page } from './marks';
@@ -189,8 +189,7 @@ export function rowsOf({ sheet, facts }: Pick<Saved, 'sheet' | 'facts'>): string
 }
 
 export function saveCsv(saved: Saved): void {
-  // With a mark of UTF-8, without which spreadsheets take it for something else.
-  download(`${nameOf(saved)}.csv`, new Blob(['\ufeff', csv(rowsOf(saved))], { type: 'text/csv;charset=utf-8' }));
+  download(`${nameOf(saved)}.csv`, csvFile(rowsOf(saved)));
 }
 
 /** The pictures of a sheet as addresses that a page can show, for printing from the browser. */

@@ -1,4 +1,4 @@
-import { csv } from '../../documents/tables';
+import { csvFile } from '../../documents/tables';
 import { download, fileName } from '../../documents/workFile';
 import { core, type RigReport } from '../../core/core';
 import { rowDifferences, rowTexts, type FigureGroup, type FigureRow } from './figureRows';
@@ -31,8 +31,7 @@ export async function copyTable(...what: Parameters<typeof cells>): Promise<void
 
 /** Saves the figures that are shown as a CSV file. */
 export function saveCsv(name: string, ...what: Parameters<typeof cells>): void {
-  // With a mark of UTF-8, without which spreadsheets take it for something else.
-  download(`${fileName(`${name}, ${what[0]}`)}.csv`, new Blob(['\ufeff', csv(cells(...what))], { type: 'text/csv;charset=utf-8' }));
+  download(`${fileName(`${name}, ${what[0]}`)}.csv`, csvFile(cells(...what)));
 }
 
 interface Captioned {

@@ -20,6 +20,7 @@ const equivalents = [8, 12, 16, 24, 35, 50, 85, 135, 200, 300, 400, 600, 800, 12
 const fine = equivalents.flatMap((mark, i) => (i === 0 ? [mark] : [Math.sqrt(mark * equivalents[i - 1]!), mark]));
 const openings = [0.95, 1.4, 2, 2.8, 4, 5.6, 8, 11, 16, 22].map((n) => n / 2 ** 0.25);
 const noOthers: string[] = [];
+const noneWanted: ReadonlyMap<string, number> = new Map();
 const distances = [0.25, 0.5, 1, 2, 4, 8, 16, 32, 64, 128].map((m) => m * 1000);
 
 /** What was really used: by lens, by equivalent, by aperture and distance; what was carried for nothing, and what was missed. */
@@ -70,11 +71,16 @@ export function Learn({
         const where = others.told.length > 0 ? ` (${one.name})` : '';
         return {
           dead: deadWeight(one.document, own, items),
-          missed: holes(one.document, own).map((shot) => ({ ...shot, name: shot.name + where })),
-          bags: earned(one.document, own, items).map((bag) => ({ ...bag, name: bag.name + where })),
+          // A copy of a production has the very shots and bags of the first.
+          missed: holes(one.document, own, one.id === productionId ? wanted : noneWanted).map((shot) => ({
+            ...shot,
+            id: `${one.id} ${shot.id}`,
+            name: shot.name + where,
+          })),
+          bags: earned(one.document, own, items).map((bag) => ({ ...bag, id: `${one.id} ${bag.id}`, name: bag.name + where })),
         };
       }),
-    [rows, productionId, name, document, others.told, items],
+    [rows, productionId, name, document, wanted, others.told, items],
   );
   const dead = together(of.flatMap((one) => one.dead));
   const missed = of.flatMap((one) => one.missed);
@@ -91,7 +97,6 @@ export function Learn({
         distances: distribution(spans, distances),
         dead,
         missed,
-        wanted,
         bags,
       }),
       called,
@@ -111,14 +116,15 @@ export function Learn({
           <MenuItem value="this">this production</MenuItem>
           <MenuItem value="all">all productions</MenuItem>
         </LabelledSelect>
-        <Button onClick={tableOut}>This as CSV</Button>
+        <Button onClick={tableOut} disabled={others.waiting}>
+          This as CSV
+        </Button>
         <Button onClick={() => out('csv')}>Takes as CSV</Button>
         <Button onClick={() => out('json')}>Takes as JSON</Button>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
           It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Full colour is good; a ring is what was
           wanted and not had{scope === 'all' ? ', in this production' : ''}.{others.waiting && ' The other productions are being read…'}
-          {others.missing > 0 &&
-            ` ${counted(others.missing, 'production')} cannot be read now: what was carried or missed there is not told.`}
+          {others.missing > 0 && ` ${counted(others.missing, 'production')} cannot be read: what was carried or missed there is not told.`}
         </Typography>
       </Box>
       <Panel aria-label="By equivalent" sx={{ p: 1 }}>
@@ -128,7 +134,7 @@ export function Learn({
           marks={equivalents}
           text={(mm) => fixed(mm, 0)}
           rests={at.length}
-          holes={missed.flatMap(({ id, name }) => (wanted.has(id) ? [{ at: wanted.get(id)!, name }] : []))}
+          holes={missed.flatMap(({ id, name, wantedMm }) => (wantedMm === null ? [] : [{ id, at: wantedMm, name }]))}
         />
       </Panel>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))' } }}>
@@ -182,7 +188,7 @@ export function Learn({
               <Box key={shot.id} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
                 <span style={{ flex: 1 }}>{shot.name}</span>
                 <span>
-                  {wanted.has(shot.id) ? `${fixed(wanted.get(shot.id)!, 0)} mm equivalent, ` : ''}
+                  {shot.wantedMm === null ? '' : `${fixed(shot.wantedMm, 0)} mm equivalent, `}
                   {shot.takes === 0 ? 'no take' : `${counted(shot.takes, 'take')}, none good`}
                   {shot.reasons.length > 0 ? `: ${shot.reasons.map((r) => reasons[r].toLowerCase()).join(', ')}` : ''}
                 </span>
@@ -234,7 +240,7 @@ function Bars({
   text: (value: number) => string;
   rests: number;
   /** What was wanted and not had, drawn as empty places on the axis. */
-  holes?: { at: number; name: string }[];
+  holes?: { id: string; at: number; name: string }[];
 }) {
   const [ref, width] = useWidth();
   const { primary, warning, text: ink, divider, background } = useTheme().vars!.palette;
@@ -292,7 +298,7 @@ function Bars({
           })}
           <line x1="6" x2={width - 6} y1={base} y2={base} stroke={ink.secondary} />
           {missed.map((hole) => (
-            <circle key={hole.name} cx={x(hole.at)} cy={base - 7} r="5" fill={background.paper} stroke={warning.main} strokeWidth="2">
+            <circle key={hole.id} cx={x(hole.at)} cy={base - 7} r="5" fill={background.paper} stroke={warning.main} strokeWidth="2">
               <title>{`${hole.name}: wanted at ${text(hole.at)} and not had`}</title>
             </circle>
           ))}

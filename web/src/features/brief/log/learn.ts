@@ -143,17 +143,27 @@ export function earned(document: ProductionDocument, takes: Take[], items: Map<s
 export interface Missed {
   id: string;
   name: string;
+  /** The equivalent at which it is planned, mm; null where that is not known. */
+  wantedMm: number | null;
   takes: number;
   reasons: NonNullable<Take['reasons']>;
 }
 
 /** Shots that were wanted and not had: without a good take, and why where somebody said. */
-export function holes(document: ProductionDocument, takes: Take[]): Missed[] {
+export function holes(document: ProductionDocument, takes: Take[], wanted: ReadonlyMap<string, number>): Missed[] {
   return shotsOf(document).flatMap((shot) => {
     const of = takes.filter((take) => take.shotId === shot.id);
     return of.some((take) => take.mark === 'good')
       ? []
-      : [{ id: shot.id, name: shot.name, takes: of.length, reasons: [...new Set(of.flatMap((take) => take.reasons ?? []))] }];
+      : [
+          {
+            id: shot.id,
+            name: shot.name,
+            wantedMm: wanted.get(shot.id) ?? null,
+            takes: of.length,
+            reasons: [...new Set(of.flatMap((take) => take.reasons ?? []))],
+          },
+        ];
   });
 }
 
@@ -166,15 +176,13 @@ export interface Learnt {
   distances: Bin[];
   dead: DeadWeight[];
   missed: Missed[];
-  /** The equivalent at which a shot is planned, mm, where that is known. */
-  wanted: ReadonlyMap<string, number>;
   bags: Earned[];
 }
 
 const rounded = (value: number): string => `${Number(value.toPrecision(6))}`;
 
 /** What takes tell as one table: a row for each lens, each bar, each thing that was carried, each shot that was missed and each bag. */
-export function learntTable({ lenses, equivalents, apertures, distances, dead, missed, wanted, bags }: Learnt): string[][] {
+export function learntTable({ lenses, equivalents, apertures, distances, dead, missed, bags }: Learnt): string[][] {
   const bars = (what: string, bins: Bin[]) =>
     bins
       .filter((bin) => bin.count > 0)
@@ -196,8 +204,8 @@ export function learntTable({ lenses, equivalents, apertures, distances, dead, m
       '',
       of.join('; '),
     ]),
-    ...missed.map(({ id, name, takes, reasons: why }) => {
-      const mm = wanted.has(id) ? rounded(wanted.get(id)!) : '';
+    ...missed.map(({ name, wantedMm, takes, reasons: why }) => {
+      const mm = wantedMm === null ? '' : rounded(wantedMm);
       return ['Wanted and not had', name, mm, mm, `${takes}`, '0', '', '', why.map((one) => reasons[one]).join('; ')];
     }),
     ...bags.map(({ name, takes, good, hire }) => ['Bag', name, '', '', `${takes}`, `${good}`, '', hire === null ? '' : rounded(hire), '']),

@@ -1,7 +1,7 @@
 import type { components } from '../../../api/schema';
 import { leftOut, readFile, tableOf } from '../../../documents/exchange';
 import type { Row } from '../../../documents/rows';
-import { csv } from '../../../documents/tables';
+import { csvFile } from '../../../documents/tables';
 import { newId } from '../../../documents/unique';
 import { download, fileName } from '../../../documents/workFile';
 import type { ShotInput } from '../../../core/core';
@@ -23,8 +23,7 @@ export async function takeOut(of: Take[], aspect: number, name: string, kind: 'j
 }
 
 /** What takes tell as a table. */
-export const learntOut = (rows: string[][], name: string): void =>
-  download(`${fileName(`${name} what was used`)}.csv`, new Blob(['\ufeff', csv(rows)], { type: 'text/csv;charset=utf-8' }));
+export const learntOut = (rows: string[][], name: string): void => download(`${fileName(`${name} what was used`)}.csv`, csvFile(rows));
 
 /** Two of the same camera at the same moment are one: a file that is brought in twice adds nothing. */
 const keyOf = (take: Take) =>
