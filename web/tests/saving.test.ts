@@ -175,6 +175,51 @@ test('what is at fault is held back until it is mended', async () => {
   expect(server.write).toHaveBeenCalledTimes(2);
 });
 
+test('what the server finds at fault before the page does is told by the field that the page marks, and settled when it is taken back', async () => {
+  const { server, change, now, store } = await opened({ n: 1 });
+  const refuses = () => server.write.mockResolvedValueOnce({ kind: 'refused', say: 'Two is too many.' });
+  refuses();
+  change({ n: 2 });
+  await pass(600);
+  expect(now().saving).toEqual({ kind: 'refused', say: 'Two is too many.' });
+  store.setState({ problems: ['a field'] });
+  expect(now().saving.kind).toBe('held');
+
+  // Taken back, it is what is stored; so it is where no field was marked at all, or a name was taken away.
+  change({ n: 1 });
+  store.setState({ problems: [] });
+  await pass(600);
+  expect(now().saving).toEqual({ kind: 'saved', at: 'at 1' });
+  refuses();
+  change({ n: 2 });
+  await pass(600);
+  now().undo();
+  await pass(600);
+  expect(now().saving).toEqual({ kind: 'saved', at: 'at 1' });
+  now().change('name', (content) => ({ ...content, name: '' }));
+  await pass(600);
+  expect(now().saving.kind).toBe('held');
+  now().undo();
+  await pass(600);
+  expect(now().saving).toEqual({ kind: 'saved', at: 'at 1' });
+  expect(server.write).toHaveBeenCalledTimes(2);
+});
+
+test('where the page marks the field while the server is asked, the field is told', async () => {
+  const { server, change, now, store } = await opened({ n: 1 });
+  let answer!: () => void;
+  server.write.mockImplementationOnce(async () => {
+    await new Promise<void>((done) => (answer = done));
+    return { kind: 'refused', say: 'Two is too many.' };
+  });
+  change({ n: 2 });
+  await pass(600);
+  store.setState({ problems: ['a field'] });
+  answer();
+  await pass(50);
+  expect(now().saving.kind).toBe('held');
+});
+
 test('work that the server does not know any more is made there again', async () => {
   const { server, change } = await opened({ n: 1 });
   server.all.clear();

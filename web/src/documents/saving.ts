@@ -137,9 +137,12 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
         if (store.getState().id !== id || store.getState().saving.kind === 'conflict') {
           return;
         }
-        mark({ kind: outcome.kind === 'away' ? 'away' : 'refused', say: outcome.say });
         if (outcome.kind === 'away') {
+          mark({ kind: 'away', say: outcome.say });
           schedule(retryMs);
+        } else {
+          // The server was quicker than the page to find the fault; where the page marks it meanwhile, that says more.
+          mark(store.getState().problems.length > 0 ? { kind: 'held' } : { kind: 'refused', say: outcome.say });
         }
     }
   }
@@ -316,18 +319,23 @@ export function keep<D>({ kind, store, works, ready, upgraded }: Keeping<D>) {
       if (state.saving.kind === 'held' && state.problems.length === 0 && before.problems.length > 0) {
         // What was at fault is mended, or was found to be none, a moment after it was tried.
         schedule(0);
+      } else if (state.saving.kind === 'refused' && state.problems.length > 0) {
+        mark({ kind: 'held' });
       }
       if (state.id !== before.id || (state.name === before.name && state.document === before.document)) {
         return;
       }
       // A hand that drags is not held up by keeping; leaving the page does not wait for the moment.
       noting ??= setTimeout(() => void note(), noteMs);
-      if (state.saving.kind !== 'conflict' && isDirty()) {
-        if (state.saving.kind === 'saved') {
-          mark({ kind: 'unsaved' });
-        }
-        schedule(pauseMs);
-      } else if (state.saving.kind === 'unsaved') {
+      const { kind: stands } = store.getState().saving;
+      if (stands === 'conflict') {
+        return;
+      }
+      if (stands === 'saved' && isDirty()) {
+        mark({ kind: 'unsaved' });
+      }
+      // What is taken back is settled, whatever kept it from being saved.
+      if (isDirty() || stands !== 'saved') {
         schedule(pauseMs);
       }
     });
