@@ -348,7 +348,7 @@ public static class CoreDoor
         document => document.Shots.Select(shot =>
         {
             var brief = shot.ToCore(document.Delivery);
-            return WantedFrame.Of(brief).ToWire(brief, null);
+            return WantedFrame.Of(brief).ToWire(brief, document.Locations.First(place => place.Id == shot.LocationId).ToCore(shot));
         }).ToArray(),
         WireJson.Default.FrameOutputArray);
 

@@ -143,6 +143,7 @@ namespace Juxtopsis.Contracts;
 [JsonSerializable(typeof(FrontResponse))]
 [JsonSerializable(typeof(UnitInput))]
 [JsonSerializable(typeof(UnitModelInput))]
+[JsonSerializable(typeof(IReadOnlyList<UnitModelOutput>))]
 [JsonSerializable(typeof(UnitOutput))]
 [JsonSerializable(typeof(IReadOnlyList<UnitOutput>))]
 [JsonSerializable(typeof(BookingsRequest))]

@@ -119,6 +119,28 @@ public sealed class LogFileTests(ServerFixture fixture) : IClassFixture<ServerFi
     }
 
     [Fact]
+    public async Task Each_take_is_told_by_what_it_is_delivered_as()
+    {
+        var takes = new JsonArray([.. Enumerable.Repeat((await DemoTakes()).First(t => t!["rig"] is not null && t["focalLengthMm"] is not null)!, 3).Select(t => t!.DeepClone())]);
+        async Task<(int Status, double[] Told)> Equivalents(double[] aspects)
+        {
+            var file = JsonNode.Parse(FileOf(takes))!;
+            file["aspects"] = new JsonArray([.. aspects.Select(a => JsonValue.Create(a))]);
+            var (status, table) = await Post("/api/takes/table.csv", file.ToJsonString(), "application/json");
+            var rows = table.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(row => row.Trim().Split(',')).ToArray();
+            var at = status == 200 ? Array.IndexOf(rows[0], "Equivalent (mm)") : 0;
+            return (status, status == 200 ? [.. rows.Skip(1).Select(row => double.Parse(row[at], System.Globalization.CultureInfo.InvariantCulture))] : []);
+        }
+
+        var (_, asOne) = await Equivalents([]);
+        var (_, told) = await Equivalents([16.0 / 9, 1, 2.39]);
+        Assert.Equal(asOne[0], told[0]);
+        Assert.Equal(3, told.Distinct().Count());
+        Assert.Equal(422, (await Equivalents([1, 2])).Status);
+        Assert.Equal(422, (await Equivalents([1, 2, 0])).Status);
+    }
+
+    [Fact]
     public async Task What_cannot_be_read_is_left_out_and_told_and_the_rest_is_taken()
     {
         var gear = (await Server.SendAsync(HttpMethod.Get, "/api/takes")).Json.AsArray().First(t => t!["take"]!["rig"] is not null)!["take"]!["rig"]!;

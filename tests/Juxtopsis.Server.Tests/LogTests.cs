@@ -82,6 +82,9 @@ public sealed class LogTests(ServerFixture fixture) : IClassFixture<ServerFixtur
 
     private Task<Answer> Model(Guid unit, Guid gear) => Server.SendAsync(HttpMethod.Put, $"/api/units/{unit}/model", $$"""{"gearId":"{{gear}}"}""");
 
+    private async Task<string[]> Models(Guid unit) =>
+        [.. (await Server.SendAsync(HttpMethod.Get, $"/api/units/{unit}/models")).Json.AsArray().Select(m => $"{m!["gearId"]} {m["name"]}")];
+
     private const string Longer = """{"distanceMm":2000,"widthMm":1460},{"distanceMm":5000,"widthMm":3740}""";
 
     [Fact]
@@ -107,12 +110,17 @@ public sealed class LogTests(ServerFixture fixture) : IClassFixture<ServerFixtur
         Assert.Equal($"{unit}", Assert.Single((await Server.SendAsync(HttpMethod.Get, $"/api/tests?gear={unit}")).Json.AsArray())!["unitId"]!.GetValue<string>());
         Assert.Equal(200, (int)(await Model(unit, unit)).Status);
 
+        // It can go back as long as its papers are those of the other, whatever was found of either.
+        Assert.Contains($"{lens} Tallow {(await Thing(lens))["name"]}", await Models(unit));
+
         // A later test of the one says nothing of the other.
         await Accepted(lens, """{"distanceMm":2000,"widthMm":1400},{"distanceMm":5000,"widthMm":3590}""");
         Assert.Equal(second, await Tested(unit));
 
         Assert.Equal(200, (int)(await Model(unit, lens)).Status);
         Assert.Equal(404, (int)(await Server.SendAsync(HttpMethod.Get, $"/api/shelf/{unit}")).Status);
+        Assert.Empty(await Models(unit));
+        Assert.DoesNotContain(await Models(lens), model => model.StartsWith($"{unit}", StringComparison.Ordinal));
         Assert.Equal(3, (await Server.SendAsync(HttpMethod.Get, $"/api/tests?gear={lens}")).Json.AsArray().Count);
     }
 
@@ -125,6 +133,7 @@ public sealed class LogTests(ServerFixture fixture) : IClassFixture<ServerFixtur
         var own = await Thing(unit);
         own["weightG"] = 415;
         Assert.Equal(200, (int)(await Server.SendAsync(HttpMethod.Put, $"/api/shelf/{unit}", own.ToJsonString(), ifMatch: "\"1\"")).Status);
+        Assert.DoesNotContain(await Models(unit), model => model.StartsWith($"{lens}", StringComparison.Ordinal));
         (await Model(unit, lens)).IsProblem(409);
         Assert.Equal(415, (await Thing(unit))["weightG"]!.GetValue<double>());
 

@@ -275,8 +275,10 @@ test('what was carried for nothing, what a bag did and what was missed', () => {
   ]);
   expect(earned(document, some, items)).toEqual([{ id: 'bag', name: 'River', takes: 1, good: 1, hire: 90 }]);
   const missed = { id: 's2', name: 'A heron', takes: 1, reasons: ['room'] };
-  expect(holes(document, some, new Map())).toEqual([{ ...missed, wantedMm: null }]);
-  expect(holes(document, some, new Map([['s2', 600]]))).toEqual([{ ...missed, wantedMm: 600 }]);
+  expect(holes(document, some, () => undefined)).toEqual([{ ...missed, wanted: null }]);
+  expect(holes(document, some, (id) => (id === 's2' ? { mm: 600, isMost: false } : undefined))).toEqual([
+    { ...missed, wanted: { mm: 600, isMost: false } },
+  ]);
 });
 
 test('takes of a file stand beside those that are here, once, each with the shot of its name', () => {

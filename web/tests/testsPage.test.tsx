@@ -45,11 +45,12 @@ const weighed = (id: string, unitId: string, weightG: number) => ({
 const sent: { path: string; body: unknown }[] = [];
 let units: ReturnType<typeof unitOf>[] = [];
 let tests: ReturnType<typeof weighed>[] = [];
+let models: { gearId: string; name: string }[] = [];
 let refusal: Response | null = null;
 
 beforeEach(() => {
   sent.length = 0;
-  [units, tests, refusal] = [[unitOf('g')], [], null];
+  [units, tests, models, refusal] = [[unitOf('g')], [], [], null];
   unitTests.useRows.setState({ rows: [] });
   vi.stubGlobal('fetch', async (request: Request) => {
     const { pathname } = new URL(request.url);
@@ -68,7 +69,9 @@ beforeEach(() => {
           ? units
           : pathname === '/api/tests'
             ? tests
-            : [],
+            : pathname === '/api/units/u/models'
+              ? models
+              : [],
     );
   });
 });
@@ -77,11 +80,11 @@ afterEach(() => vi.unstubAllGlobals());
 const page = () => document.body.textContent;
 const button = (name: string) =>
   [...document.querySelectorAll('button')].find((b) => (b.getAttribute('aria-label') ?? b.textContent) === name)!;
-async function open() {
+async function open(gear = 'g') {
   useUnits.setState({ state: 'ready', units });
   draw(
     <QueryClientProvider client={new QueryClient()}>
-      <MemoryRouter initialEntries={['/shelf/g/tests']}>
+      <MemoryRouter initialEntries={[`/shelf/${gear}/tests`]}>
         <Routes>
           <Route path="shelf/:gear/tests" element={<TestsPage />} />
         </Routes>
@@ -142,4 +145,24 @@ test('a unit that cannot be set apart stays, and why is said', async () => {
   await press('Set No. 2 apart');
   expect(page()).toContain('There is no unit u.');
   expect(document.querySelector('h1')!.textContent).toBe('Tests of Old 35');
+});
+
+test('what was set apart long ago goes back to a thing with the same papers, the one that it came from first', async () => {
+  core.start();
+  units = [unitOf('g'), unitOf('u', 'No. 2', 'u')];
+  models = ['An old 35', 'Old 35', 'Old 35 No. 2, cracked'].map((name, i) => ({ gearId: i === 1 ? 'g' : `m${i}`, name }));
+  await open('u');
+  const panel = document.querySelector('[aria-label=Units]')!;
+  expect(panel.textContent).toContain('2 other things on the shelf have the same papers.');
+  expect([...panel.querySelectorAll('button')].map((b) => b.textContent)).toEqual(['It is one of Old 35', 'It is one of An old 35']);
+  refusal = json({ code: 'in-use', title: 'Work names it', detail: 'Low Water names Old 35 No. 2.', status: 409 }, 409);
+  await press('It is one of Old 35');
+  expect(page()).toContain('Low Water names Old 35 No. 2.');
+  expect(document.querySelector('h1')!.textContent).toBe('Tests of Old 35 No. 2');
+  refusal = null;
+  await press('It is one of Old 35');
+  await settled();
+  expect(sent.at(-1)).toEqual({ path: '/api/units/u/model', body: { gearId: 'g' } });
+  expect(document.querySelector('h1')!.textContent).toBe('Tests of Old 35');
+  expect(document.querySelector('[aria-label=Units]')!.textContent).toContain('Set apart');
 });

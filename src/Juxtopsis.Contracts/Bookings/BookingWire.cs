@@ -43,6 +43,11 @@ public sealed record UnitModelInput
     public required Guid GearId { get; init; }
 }
 
+/// <summary>A model that a unit can be one of: its papers are those of the unit's own.</summary>
+/// <param name="GearId">Its identity.</param>
+/// <param name="Name">Its full name.</param>
+public sealed record UnitModelOutput(Guid GearId, string Name);
+
 /// <summary>A physical unit that somebody wants for a span of time. Times are of the crew's time zone.</summary>
 public sealed record BookingInput
 {

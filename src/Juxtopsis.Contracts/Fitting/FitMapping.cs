@@ -60,10 +60,14 @@ internal static class FitMapping
     /// <summary>What a shot's picture takes in.</summary>
     /// <param name="frame">The frame that the brief asks for.</param>
     /// <param name="brief">The brief.</param>
-    /// <param name="location">Where it is taken; null where only the picture is asked for.</param>
-    public static FrameOutput ToWire(this WantedFrame frame, ShotBrief brief, Location? location) => new(
-        frame.WidthMm, frame.HeightMm, frame.BottomMm, frame.LensHeightMm, frame.Decider, location is null ? null : Finite(location.RoomMm(brief)),
-        brief.Subject.WholeHeightMm(brief.IsOverhead));
+    /// <param name="location">Where it is taken.</param>
+    public static FrameOutput ToWire(this WantedFrame frame, ShotBrief brief, Location location)
+    {
+        var room = Finite(location.RoomMm(brief));
+        return new(
+            frame.WidthMm, frame.HeightMm, frame.BottomMm, frame.LensHeightMm, frame.Decider, room, brief.Subject.WholeHeightMm(brief.IsOverhead),
+            room > 0 ? frame.EquivalentFromMm(room.Value, Core.Rigs.Conventions.Default) : null);
+    }
 
     public static RigChoice ToCore(this ChosenInput chosen) => new(chosen.Body, chosen.Mode, chosen.Lens, chosen.Links) { Front = chosen.Front, PunchIn = chosen.PunchIn };
 

@@ -72,8 +72,9 @@ public sealed record FitResponse(
 /// <param name="Decider">What decides it.</param>
 /// <param name="RoomMm">From the subject to the end of the place behind the camera, mm; null in the open.</param>
 /// <param name="SubjectHeightMm">The subject's whole height as the camera sees it, mm: less than its own for somebody who sits, and for a table that is looked down upon.</param>
+/// <param name="RoomEquivalentMm">Equivalent focal length on full frame that takes it in from the very end of the place, mm: none that is longer does; null in the open, or where the subject is beyond the place.</param>
 public sealed record FrameOutput(
-    double WidthMm, double HeightMm, double BottomMm, double LensHeightMm, FrameDecider Decider, double? RoomMm, double SubjectHeightMm);
+    double WidthMm, double HeightMm, double BottomMm, double LensHeightMm, FrameDecider Decider, double? RoomMm, double SubjectHeightMm, double? RoomEquivalentMm);
 
 /// <summary>A rig by its parts.</summary>
 /// <param name="Body">Identity of the body.</param>

@@ -20,8 +20,16 @@ public sealed record TakesFile
     /// <summary>Delivered width over height, for the equivalents of a table.</summary>
     public double Aspect { get; set; } = 16.0 / 9;
 
+    /// <summary>Delivered width over height of each take, in their order, where they are not all of <see cref="Aspect"/>; empty where they are.</summary>
+    public IReadOnlyList<double> Aspects { get; set; } = [];
+
     /// <summary>The takes, up to 5000.</summary>
     public required IReadOnlyList<TakeInput> Takes { get; init; }
+
+    /// <summary>What a take is delivered as.</summary>
+    /// <param name="take">Its place among the takes, from 0.</param>
+    /// <returns>Width over height.</returns>
+    public double AspectOf(int take) => Aspects.Count > 0 ? Aspects[take] : Aspect;
 
     /// <summary>Checks a file.</summary>
     /// <returns>The problem; null when its takes can be looked at.</returns>
@@ -34,6 +42,16 @@ public sealed record TakesFile
         }
 
         checks.InRange("aspect", Aspect, Core.Quantities.Quantity.DeliveryAspect);
+        if (Aspects.Count != 0 && Aspects.Count != Takes.Count)
+        {
+            checks.Add("aspects", $"{Aspects.Count}", $"{Takes.Count}", "There is not one delivered aspect for each take.", "Give one for each, or leave them out.");
+        }
+
+        for (var i = 0; i < Math.Min(Aspects.Count, Takes.Count); i++)
+        {
+            checks.InRange($"aspects[{i}]", Aspects[i], Core.Quantities.Quantity.DeliveryAspect);
+        }
+
         checks.NoNull("takes", Takes);
         if (Takes.Count > Most)
         {

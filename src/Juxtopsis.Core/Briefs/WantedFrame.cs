@@ -1,3 +1,5 @@
+using Juxtopsis.Core.Rigs;
+
 namespace Juxtopsis.Core.Briefs;
 
 /// <summary>What decides how much a picture must take in.</summary>
@@ -25,6 +27,16 @@ public readonly record struct WantedFrame(double HeightMm, double WidthMm, doubl
 
     /// <summary>Height of a level lens for this picture above the ground, mm: the middle of the picture.</summary>
     public double LensHeightMm => Math.Max(0, BottomMm + HeightMm / 2);
+
+    /// <summary>The equivalent focal length that takes the picture in from a distance: that of a thin lens on the reference format, trimmed to the picture's shape.</summary>
+    /// <param name="distanceMm">From the sensor mark to the subject, mm; above 0.</param>
+    /// <param name="conventions">Say which format equivalents refer to.</param>
+    /// <returns>f of D = f(1 + m)²/m with m = format's height over the picture's, mm.</returns>
+    public double EquivalentFromMm(double distanceMm, in Conventions conventions)
+    {
+        var m = Math.Min(conventions.ReferenceHeightMm, conventions.ReferenceWidthMm * HeightMm / WidthMm) / HeightMm;
+        return distanceMm * m / ((1 + m) * (1 + m));
+    }
 
     /// <summary>The picture that a brief asks for.</summary>
     /// <param name="brief">The brief.</param>

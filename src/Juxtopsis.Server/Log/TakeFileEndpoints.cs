@@ -45,9 +45,9 @@ internal static class TakeFileEndpoints
         }
 
         var shelf = await cache.ReadAsync(db);
-        var equivalents = new Equivalents(new FittingShelf(shelf.Index.Entries.Select(e => e.Item)), file!.Aspect);
+        var equivalents = new Equivalents(new FittingShelf(shelf.Index.Entries.Select(e => e.Item)));
         using var text = new StringWriter();
-        TakeTable.Write(text, file.Takes, id => shelf.Index.Find(id)?.Item, equivalents.Of);
+        TakeTable.Write(text, file!.Takes.Select((take, i) => (take, equivalents.Of(take, file.AspectOf(i)))), id => shelf.Index.Find(id)?.Item);
         return TypedResults.Text(text.ToString(), "text/csv");
     }
 
@@ -89,13 +89,13 @@ internal static class TakeFileEndpoints
     }
 
     /// <summary>Equivalent focal lengths of takes; each rig is put together once.</summary>
-    private sealed class Equivalents(FittingShelf shelf, double aspect)
+    private sealed class Equivalents(FittingShelf shelf)
     {
         private static readonly Core.Rigs.Conventions ByTrueFocalLengths = Core.Rigs.Conventions.Default with { FocalLength = FocalLengthSchool.Measured };
 
         private readonly Dictionary<string, FitRig?> rigs = [];
 
-        public double? Of(TakeInput take)
+        public double? Of(TakeInput take, double aspect)
         {
             if (take is not { Rig: { } chosen, FocalLengthMm: { } focal } || RigOf(chosen) is not { } rig || rig.Modes.FirstOrDefault(m => m.Item.Name == chosen.Mode) is not { } mode)
             {

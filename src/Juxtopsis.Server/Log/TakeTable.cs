@@ -40,15 +40,14 @@ internal static class TakeTable
 
     /// <summary>Writes takes.</summary>
     /// <param name="text">Takes the table.</param>
-    /// <param name="takes">The takes.</param>
+    /// <param name="takes">The takes, each with its equivalent focal length in mm; null where it is not known.</param>
     /// <param name="find">The thing of an identity; null where it is gone.</param>
-    /// <param name="equivalentMm">The equivalent focal length of a take; null where it is not known.</param>
-    public static void Write(TextWriter text, IEnumerable<TakeInput> takes, Func<Guid, GearItem?> find, Func<TakeInput, double?> equivalentMm)
+    public static void Write(TextWriter text, IEnumerable<(TakeInput Take, double? EquivalentMm)> takes, Func<Guid, GearItem?> find)
     {
         string Name(Guid id) => find(id)?.FullName ?? "";
         using var csv = CsvWriter.Create(text, CsvWriterOptions.Default, leaveOpen: true);
         CsvWriting.Row(csv, Columns);
-        foreach (var take in takes)
+        foreach (var (take, equivalentMm) in takes)
         {
             var rig = take.Rig;
             string[] parts = rig is null ? ["", "", "", "", "", "", "", "", "", ""] :
@@ -56,7 +55,7 @@ internal static class TakeTable
                 Name(rig.Body), rig.Mode, Name(rig.Lens), string.Join("; ", rig.Links.Select(Name)), string.Join("; ", rig.Front.Select(Name)), rig.PunchIn == 1 ? "" : Text(rig.PunchIn),
                 $"{rig.Body}", $"{rig.Lens}", string.Join(' ', rig.Links), string.Join(' ', rig.Front),
             ];
-            string[] cells = [take.TakenAt.ToUniversalTime().ToString("yyyy-MM-ddTHH:mm:ssZ", CultureInfo.InvariantCulture), .. Own.Select(c => c.Cell(take)), Text(equivalentMm(take)), .. parts];
+            string[] cells = [take.TakenAt.ToUniversalTime().ToString("yyyy-MM-ddTHH:mm:ssZ", CultureInfo.InvariantCulture), .. Own.Select(c => c.Cell(take)), Text(equivalentMm), .. parts];
             CsvWriting.Row(csv, cells.Select(Guarded));
         }
     }

@@ -20,11 +20,27 @@ namespace Juxtopsis.Server.Measuring;
 /// </summary>
 internal static class UnitModelEndpoints
 {
-    public static void MapUnitModels(this WebApplication app) =>
-        app.MapGroup("/api/units").WithTags("Bookings").RequireDatabase().MapPut("{id:guid}/model", Put).WithName("PutUnitModel")
+    public static void MapUnitModels(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/units").WithTags("Bookings").RequireDatabase();
+        group.MapPut("{id:guid}/model", Put).WithName("PutUnitModel")
             .WithSummary("Makes a unit a model of its own, under its own identity, or puts it back to a model of the same kind. Its tests and bookings go with it; both records are made anew from their units' tests.")
             .Accepts<UnitModelInput>("application/json")
             .Produces<UnitOutput>().ProducesProblems(400, 404, 409, 413, 415, 422, 503);
+        group.MapGet("{id:guid}/models", Models).WithName("GetUnitModels")
+            .WithSummary("The models that a unit which is a model of its own can be put back to: those with the same papers. None for any other unit.")
+            .Produces<IReadOnlyList<UnitModelOutput>>().ProducesProblems(400, 503);
+    }
+
+    private static async Task<IResult> Models(Guid id, JuxtopsisDb db, ShelfCache cache, CancellationToken cancellationToken)
+    {
+        var index = (await cache.ReadAsync(db)).Index;
+        var own = await IsAloneAsync(db, id, id, cancellationToken) ? index.Find(id) : null;
+        IReadOnlyList<UnitModelOutput> models = own is null
+            ? []
+            : [.. index.Entries.Where(e => e.Item.Id != id && e.RetiredAt is null && HasPapersOf(e.Item, own.Item)).Select(e => new UnitModelOutput(e.Item.Id, e.Item.FullName))];
+        return TypedResults.Json(models, WireJson.Default.IReadOnlyListUnitModelOutput);
+    }
 
     private static async Task<IResult> Put(Guid id, JuxtopsisDb db, ShelfStore store, TimeProvider clock, HttpContext http, CancellationToken cancellationToken)
     {
@@ -98,7 +114,7 @@ internal static class UnitModelEndpoints
             return Problem.OfFields([new("gearId", $"{to}", "a model of the same kind", "There is no such thing of the same kind on the shelf.", "Choose another.")]).ToResult();
         }
 
-        if (from.Item.Id != unit.Id || await db.Units.AnyAsync(u => u.GearId == from.Item.Id && u.Id != unit.Id, cancellationToken))
+        if (!await IsAloneAsync(db, unit.Id, from.Item.Id, cancellationToken))
         {
             return Problem.Of("not-alone", 409, "There are others of it", "Only a unit that is the one of its model goes to another. Set it apart first.").ToResult();
         }
@@ -108,7 +124,7 @@ internal static class UnitModelEndpoints
             return Problem.Of("in-use", 409, "Work names it", $"{string.Join(", ", works)} {(works.Count == 1 ? "names" : "name")} {from.Item.FullName}. Take it out there first.").ToResult();
         }
 
-        if (!TestRecord.Anew(model.Item, []).Equals(TestRecord.Anew(from.Item, []).Named(model.Item.Name).WithId(to)))
+        if (!HasPapersOf(model.Item, from.Item))
         {
             return Problem.Of("other-papers", 409, "Its papers are others", $"The papers of {from.Item.FullName} and of {model.Item.FullName} differ, and one of them would be lost. Make them the same first.").ToResult();
         }
@@ -120,6 +136,16 @@ internal static class UnitModelEndpoints
 
         return null;
     }
+
+    /// <summary>Whether a unit is the only one, and the first, of a model.</summary>
+    private static async Task<bool> IsAloneAsync(JuxtopsisDb db, Guid unit, Guid model, CancellationToken cancellationToken) =>
+        unit == model
+        && await db.Units.AnyAsync(u => u.Id == unit && u.GearId == model && u.DeletedAt == null, cancellationToken)
+        && !await db.Units.AnyAsync(u => u.GearId == model && u.Id != unit, cancellationToken);
+
+    /// <summary>Whether two things are the same but for their names and for what tests found.</summary>
+    private static bool HasPapersOf(GearItem one, GearItem other) =>
+        one.Kind == other.Kind && TestRecord.Anew(one, []).Equals(TestRecord.Anew(other, []).Named(one.Name).WithId(one.Id));
 
     /// <summary>Whether tests of a unit are in a record. Where none is, no record says anything of it: what came with a file stays as it came.</summary>
     private static Task<bool> IsTestedAsync(JuxtopsisDb db, GearUnit unit, CancellationToken cancellationToken) =>

@@ -1,4 +1,5 @@
 using Juxtopsis.Core.Briefs;
+using Juxtopsis.Core.Rigs;
 using Juxtopsis.Core.Solving;
 
 namespace Juxtopsis.Core.Tests.Briefs;
@@ -44,6 +45,21 @@ public sealed class WantedFrameTests
 
         // Head to feet of somebody who sits is 78 % of the standing height.
         Assert.Equal(0.78 * 1750 / 0.87, WantedFrame.Of(Of(SubjectKind.Seated, ShotSize.Full)).HeightMm, 1e-9);
+    }
+
+    [Theory]
+    [InlineData(16.0 / 9, 3000)]
+    [InlineData(2.39, 900)]
+    [InlineData(1.0, 12000)]
+    [InlineData(9.0 / 16, 5000)]
+    public void From_a_distance_a_lens_of_its_equivalent_on_full_frame_takes_it_in(double aspect, double distance)
+    {
+        var frame = WantedFrame.Of(Of(SubjectKind.Standing, ShotSize.Medium) with { DeliveryAspect = aspect });
+        var rig = new Rig(36, 24, frame.EquivalentFromMm(distance, Conventions.Default), 4);
+        var report = RigEvaluator.Evaluate(new Scene(distance) { DeliveryAspect = aspect }, Conventions.Default, rig);
+        Assert.Equal(1, report.Focus!.Value.FieldHeightMm / frame.HeightMm, 1e-9);
+        Assert.Equal(1, report.Focus!.Value.FieldWidthMm / frame.WidthMm, 1e-9);
+        Assert.Equal(rig.FocalLengthMm, report.Lens.EquivalentFocalLengthMm, 1e-9);
     }
 
     [Fact]

@@ -709,6 +709,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/units/{id}/models": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The models that a unit which is a model of its own can be put back to: those with the same papers. None for any other unit. */
+        get: operations["GetUnitModels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tests": {
         parameters: {
             query?: never;
@@ -3052,6 +3069,11 @@ export interface components {
              * @description The subject's whole height as the camera sees it, mm: less than its own for somebody who sits, and for a table that is looked down upon.
              */
             subjectHeightMm: number;
+            /**
+             * Format: double
+             * @description Equivalent focal length on full frame that takes it in from the very end of the place, mm: none that is longer does; null in the open, or where the subject is beyond the place.
+             */
+            roomEquivalentMm: null | number;
         };
         /**
          * @description What there should be little of in a bag for the day. What is not known of a thing is worse than anything that is.
@@ -5924,6 +5946,8 @@ export interface components {
              * @description Delivered width over height, for the equivalents of a table.
              */
             aspect?: number;
+            /** @description Delivered width over height of each take, in their order, where they are not all of double TakesFile.Aspect; empty where they are. */
+            aspects?: number[];
             /** @description The takes, up to 5000. */
             takes: components["schemas"]["TakeInput"][];
         };
@@ -6227,6 +6251,16 @@ export interface components {
              * @description Identity of the model; that of the unit itself makes it a model of its own.
              */
             gearId: string;
+        };
+        /** @description A model that a unit can be one of: its papers are those of the unit's own. */
+        UnitModelOutput: {
+            /**
+             * Format: uuid
+             * @description Its identity.
+             */
+            gearId: string;
+            /** @description Its full name. */
+            name: string;
         };
         /** @description A physical unit of a model. */
         UnitOutput: {
@@ -9400,6 +9434,46 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    GetUnitModels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnitModelOutput"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -7,6 +7,7 @@ type Schemas = components['schemas'];
 export type GearUnit = Schemas['UnitOutput'];
 export type UnitCondition = GearUnit['condition'];
 export type Booking = Schemas['BookingOutput'];
+export type UnitModel = Schemas['UnitModelOutput'];
 export type BookingInput = Schemas['BookingInput'];
 export type Clash = Schemas['ClashOutput'];
 export type Terms = Required<Schemas['CrewTerms']>;

@@ -6,7 +6,7 @@ import { useShallow } from 'zustand/react/shallow';
 import type { ShotInput } from '../../core/core';
 import { LabelledChoice } from '../../ui/LabelledChoice';
 import { useAnswers } from './answers';
-import { placesOf, shotsOf, show, shownShot, useProduction } from './productionStore';
+import { aspectOf, placesOf, shotsOf, show, shownShot, useProduction } from './productionStore';
 import { addShot } from './commands';
 import { ShotFrame } from './ShotFrame';
 import { tightness } from './words';
@@ -126,9 +126,9 @@ export const ShotStrip = memo(function ShotStrip() {
 
 const ShotCard = memo(function ShotCard({ shot, number, current }: { shot: ShotInput; number: number; current: boolean }) {
   const thumb = useAnswers((s) => s.thumbs[shot.id]);
-  const usual = useProduction((s) => s.document.delivery?.aspect ?? 16 / 9);
+  const delivery = useProduction((s) => s.document.delivery);
   const production = useProduction((s) => s.id);
-  const aspect = shot.deliveryAspect ?? usual;
+  const aspect = aspectOf(delivery, shot);
   const answered = useFrozen((s) => verdicts[latestAnswers(s.work === production ? s.sheets : [], shot.id)[0]?.verdict ?? 'none']);
   // The places are modelled for a level camera.
   const overhead = shot.cameraSupport === 'overhead';

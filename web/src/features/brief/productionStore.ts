@@ -1,6 +1,6 @@
 import type { ProductionDocument } from '../../api/client';
 import { createDocumentStore, type DocumentState } from '../../documents/documentStore';
-import type { Diagnostic, LocationInput, ShotInput } from '../../core/core';
+import type { Delivery, Diagnostic, LocationInput, ShotInput } from '../../core/core';
 import { productionVersion } from '../../documents/kinds';
 
 interface Shown {
@@ -32,6 +32,10 @@ export const shownShot = ({
 
 export const placeOf = (document: ProductionDocument, shot: ShotInput): LocationInput | undefined =>
   placesOf(document).find((p) => p.id === shot.locationId);
+
+/** What a shot is delivered as, width over height: its own, else that of the production. */
+export const aspectOf = (delivery: Delivery | undefined, shot: ShotInput | null | undefined): number =>
+  shot?.deliveryAspect ?? delivery?.aspect ?? 16 / 9;
 
 /** The level of light of a place that a shot is at; undefined for as bright as it usually is there. */
 export const levelOf = (place: LocationInput, shot: ShotInput): LightLevel | undefined =>

@@ -15,7 +15,7 @@ import {
 import { comparisonVersion } from '../../documents/kinds';
 import { rigOfSetting } from '../../gear/setRigs';
 import { conventionsOf } from '../../gear/tolerances';
-import { brightnessFor } from './productionStore';
+import { aspectOf, brightnessFor } from './productionStore';
 
 /** What stands for a shot's subject in a rendered frame. */
 export function subjectOf({ subject }: ShotInput): SceneInput['subject'] {
@@ -47,7 +47,7 @@ export function sceneOf(
   return {
     subjectDistanceMm: fit.distanceMm,
     backgroundDistanceMm: behind === null ? null : fit.distanceMm + behind,
-    deliveryAspect: shot.deliveryAspect ?? delivery.aspect ?? 16 / 9,
+    deliveryAspect: aspectOf(delivery, shot),
     deliveryWidthPx: delivery.widthPx ?? null,
     lensHeightMm: frame.lensHeightMm,
     figureHeightMm:

@@ -9,8 +9,9 @@ import { PageMessage } from '../../../ui/PageMessage';
 import { Panel } from '../../../ui/Panel';
 import { aperture, counted, fixed, plain, roundDistance } from '../../../ui/format';
 import { useWidth } from '../../../ui/useWidth';
-import { deadWeight, distribution, earned, holes, learntTable, lensOf, together, uses, type Bin } from './learn';
-import { useProductionsOf } from './productionsOf';
+import { deadWeight, distribution, earned, holes, learntTable, lensOf, together, uses, type Bin, type WantedAt } from './learn';
+import { aspectOf, shotsOf } from '../productionStore';
+import { shotKey, useProductionsOf, useWantedOf } from './productionsOf';
 import { learntOut, takeOut } from './takeFiles';
 import { equivalentOf } from './takeRigs';
 import { reasons, takesOf, type Take } from './takes';
@@ -20,7 +21,6 @@ const equivalents = [8, 12, 16, 24, 35, 50, 85, 135, 200, 300, 400, 600, 800, 12
 const fine = equivalents.flatMap((mark, i) => (i === 0 ? [mark] : [Math.sqrt(mark * equivalents[i - 1]!), mark]));
 const openings = [0.95, 1.4, 2, 2.8, 4, 5.6, 8, 11, 16, 22].map((n) => n / 2 ** 0.25);
 const noOthers: string[] = [];
-const noneWanted: ReadonlyMap<string, number> = new Map();
 const distances = [0.25, 0.5, 1, 2, 4, 8, 16, 32, 64, 128].map((m) => m * 1000);
 
 /** What was really used: by lens, by equivalent, by aperture and distance; what was carried for nothing, and what was missed. */
@@ -29,7 +29,6 @@ export function Learn({
   productionId,
   name,
   document,
-  wanted,
   feet,
   onSaid,
 }: {
@@ -38,8 +37,6 @@ export function Learn({
   /** Of the production, for files. */
   name: string;
   document: ProductionDocument;
-  /** The equivalent focal length at which each shot is planned, where that is known. */
-  wanted: ReadonlyMap<string, number>;
   feet: boolean;
   onSaid: (say: string) => void;
 }) {
@@ -49,7 +46,22 @@ export function Learn({
     () => (scope === 'this' ? takesOf(rows, productionId) : rows.filter((row) => !row.isRemoved)).map((row) => row.value),
     [rows, productionId, scope],
   );
-  const aspect = document.delivery?.aspect ?? 16 / 9;
+  const others = useProductionsOf(
+    scope === 'all' ? [...new Set(taken.map((take) => take.productionId))].filter((id) => id !== productionId).sort() : noOthers,
+  );
+  const all = useMemo(() => [{ id: productionId, name, document }, ...others.told], [productionId, name, document, others.told]);
+  const wanted = useWantedOf(all);
+  // Each take by what its own shot, or its own production, is delivered as.
+  const aspects = useMemo(() => {
+    const documents = new Map(all.map((one) => [one.id, one.document]));
+    const shots = new Map(all.flatMap((one) => shotsOf(one.document).map((shot) => [shotKey(one.id, shot.id), shot] as const)));
+    return new Map(
+      taken.map((take) => [
+        take,
+        aspectOf(documents.get(take.productionId)?.delivery, shots.get(shotKey(take.productionId, take.shotId ?? ''))),
+      ]),
+    );
+  }, [taken, all]);
   const isGood = (take: Take) => take.mark === 'good';
   const valued = (of: (take: Take) => number | null | undefined) =>
     taken.flatMap((take) => {
@@ -57,22 +69,19 @@ export function Learn({
       return value == null ? [] : [{ value, isGood: isGood(take) }];
     });
   // eslint-disable-next-line react-hooks/exhaustive-deps -- asked anew when the gear is another
-  const at = useMemo(() => valued((take) => equivalentOf(take, aspect)), [taken, aspect, version]);
+  const at = useMemo(() => valued((take) => equivalentOf(take, aspects.get(take)!)), [taken, aspects, version]);
   const apertures = valued((take) => take.fNumber);
   const spans = valued((take) => take.distanceMm);
   const lenses = uses(taken, lensOf);
-  const others = useProductionsOf(
-    scope === 'all' ? [...new Set(taken.map((take) => take.productionId))].filter((id) => id !== productionId).sort() : noOthers,
-  );
   const of = useMemo(
     () =>
-      [{ id: productionId, name, document }, ...others.told].map((one) => {
+      all.map((one) => {
         const own = takesOf(rows, one.id).map((row) => row.value);
-        const where = others.told.length > 0 ? ` (${one.name})` : '';
+        const where = all.length > 1 ? ` (${one.name})` : '';
         return {
           dead: deadWeight(one.document, own, items),
           // A copy of a production has the very shots and bags of the first.
-          missed: holes(one.document, own, one.id === productionId ? wanted : noneWanted).map((shot) => ({
+          missed: holes(one.document, own, (shot) => wanted.of.get(shotKey(one.id, shot))).map((shot) => ({
             ...shot,
             id: `${one.id} ${shot.id}`,
             name: shot.name + where,
@@ -80,14 +89,14 @@ export function Learn({
           bags: earned(one.document, own, items).map((bag) => ({ ...bag, id: `${one.id} ${bag.id}`, name: bag.name + where })),
         };
       }),
-    [rows, productionId, name, document, wanted, others.told, items],
+    [rows, all, wanted.of, items],
   );
   const dead = together(of.flatMap((one) => one.dead));
   const missed = of.flatMap((one) => one.missed);
   const bags = of.flatMap((one) => one.bags);
   const most = Math.max(1, ...lenses.map((lens) => lens.count));
   const called = scope === 'this' ? name : 'All';
-  const out = (kind: 'json' | 'csv') => void takeOut(taken, aspect, called, kind).then(onSaid);
+  const out = (kind: 'json' | 'csv') => void takeOut(taken, [...aspects.values()], called, kind).then(onSaid);
   const tableOut = () =>
     learntOut(
       learntTable({
@@ -116,14 +125,14 @@ export function Learn({
           <MenuItem value="this">this production</MenuItem>
           <MenuItem value="all">all productions</MenuItem>
         </LabelledSelect>
-        <Button onClick={tableOut} disabled={others.waiting}>
+        <Button onClick={tableOut} disabled={others.waiting || wanted.waiting}>
           This as CSV
         </Button>
         <Button onClick={() => out('csv')}>Takes as CSV</Button>
         <Button onClick={() => out('json')}>Takes as JSON</Button>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
           It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Full colour is good; a ring is what was
-          wanted and not had{scope === 'all' ? ', in this production' : ''}.{others.waiting && ' The other productions are being read…'}
+          wanted and not had.{others.waiting && ' The other productions are being read…'}
           {others.missing > 0 && ` ${counted(others.missing, 'production')} cannot be read: what was carried or missed there is not told.`}
         </Typography>
       </Box>
@@ -134,7 +143,7 @@ export function Learn({
           marks={equivalents}
           text={(mm) => fixed(mm, 0)}
           rests={at.length}
-          holes={missed.flatMap(({ id, name, wantedMm }) => (wantedMm === null ? [] : [{ id, at: wantedMm, name }]))}
+          holes={missed.flatMap(({ id, name, wanted: at }) => (at === null ? [] : [{ id, name, ...at }]))}
         />
       </Panel>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))' } }}>
@@ -188,7 +197,7 @@ export function Learn({
               <Box key={shot.id} sx={{ display: 'flex', gap: 1, fontSize: 14, py: 0.25 }}>
                 <span style={{ flex: 1 }}>{shot.name}</span>
                 <span>
-                  {shot.wantedMm === null ? '' : `${fixed(shot.wantedMm, 0)} mm equivalent, `}
+                  {shot.wanted === null ? '' : `${shot.wanted.isMost ? 'at most ' : ''}${fixed(shot.wanted.mm, 0)} mm equivalent, `}
                   {shot.takes === 0 ? 'no take' : `${counted(shot.takes, 'take')}, none good`}
                   {shot.reasons.length > 0 ? `: ${shot.reasons.map((r) => reasons[r].toLowerCase()).join(', ')}` : ''}
                 </span>
@@ -240,7 +249,7 @@ function Bars({
   text: (value: number) => string;
   rests: number;
   /** What was wanted and not had, drawn as empty places on the axis. */
-  holes?: { id: string; at: number; name: string }[];
+  holes?: ({ id: string; name: string } & WantedAt)[];
 }) {
   const [ref, width] = useWidth();
   const { primary, warning, text: ink, divider, background } = useTheme().vars!.palette;
@@ -250,8 +259,8 @@ function Bars({
     return <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>No take says it.</Typography>;
   }
   const [low, high] = [
-    Math.min(bins[0]!.from * 2, used[0]!.from, ...missed.map((hole) => hole.at)) / 1.05,
-    Math.max(used.at(-1)!.to, used[0]!.from * 4, ...missed.map((hole) => hole.at)) * 1.05,
+    Math.min(bins[0]!.from * 2, used[0]!.from, ...missed.map((hole) => hole.mm)) / 1.05,
+    Math.max(used.at(-1)!.to, used[0]!.from * 4, ...missed.map((hole) => hole.mm)) * 1.05,
   ];
   const x = (value: number) => 6 + (Math.log(value / low) / Math.log(high / low)) * (width - 12);
   const most = Math.max(...used.map((bin) => bin.count));
@@ -298,9 +307,11 @@ function Bars({
           })}
           <line x1="6" x2={width - 6} y1={base} y2={base} stroke={ink.secondary} />
           {missed.map((hole) => (
-            <circle key={hole.id} cx={x(hole.at)} cy={base - 7} r="5" fill={background.paper} stroke={warning.main} strokeWidth="2">
-              <title>{`${hole.name}: wanted at ${text(hole.at)} and not had`}</title>
-            </circle>
+            <g key={hole.id} stroke={warning.main} strokeWidth="2">
+              <title>{`${hole.name}: wanted at ${hole.isMost ? 'no more than ' : ''}${text(hole.mm)} and not had`}</title>
+              {hole.isMost && <path d={`M${x(hole.mm) - 5} ${base - 7} h-12 m4 -3 l-4 3 l4 3`} fill="none" />}
+              <circle cx={x(hole.mm)} cy={base - 7} r="5" fill={background.paper} />
+            </g>
           ))}
         </svg>
       )}

@@ -107,16 +107,6 @@ function Log() {
     }
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only an answer that comes changes it
   }, [early, answers]);
-  const wanted = useMemo(
-    () =>
-      new Map(
-        (document.shots ?? []).flatMap((s) => {
-          const mm = s.chosen ? answers[rigKey(s.id, s.chosen)]?.fit?.equivalentMm : undefined;
-          return mm === undefined ? [] : [[s.id, mm] as const];
-        }),
-      ),
-    [document.shots, answers],
-  );
   const drawn = useMemo(() => {
     const of = shots.find((s) => s.id === open?.value.shotId);
     const at = of && placeOf(document, of);
@@ -168,7 +158,7 @@ function Log() {
         )}
       </Box>
       {learns ? (
-        <Learn rows={all} productionId={id} name={name} document={document} wanted={wanted} feet={feet} onSaid={tell} />
+        <Learn rows={all} productionId={id} name={name} document={document} feet={feet} onSaid={tell} />
       ) : (
         <Box
           sx={{

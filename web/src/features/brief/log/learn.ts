@@ -139,18 +139,25 @@ export function earned(document: ProductionDocument, takes: Take[], items: Map<s
   });
 }
 
+/** At which equivalent focal length a shot is wanted, mm. */
+export interface WantedAt {
+  mm: number;
+  /** Where no rig is chosen: there is no room for anything longer. */
+  isMost: boolean;
+}
+
 /** A shot that was wanted and not had. */
 export interface Missed {
   id: string;
   name: string;
-  /** The equivalent at which it is planned, mm; null where that is not known. */
-  wantedMm: number | null;
+  /** Null where that is not known. */
+  wanted: WantedAt | null;
   takes: number;
   reasons: NonNullable<Take['reasons']>;
 }
 
 /** Shots that were wanted and not had: without a good take, and why where somebody said. */
-export function holes(document: ProductionDocument, takes: Take[], wanted: ReadonlyMap<string, number>): Missed[] {
+export function holes(document: ProductionDocument, takes: Take[], wanted: (shotId: string) => WantedAt | undefined): Missed[] {
   return shotsOf(document).flatMap((shot) => {
     const of = takes.filter((take) => take.shotId === shot.id);
     return of.some((take) => take.mark === 'good')
@@ -159,7 +166,7 @@ export function holes(document: ProductionDocument, takes: Take[], wanted: Reado
           {
             id: shot.id,
             name: shot.name,
-            wantedMm: wanted.get(shot.id) ?? null,
+            wanted: wanted(shot.id) ?? null,
             takes: of.length,
             reasons: [...new Set(of.flatMap((take) => take.reasons ?? []))],
           },
@@ -204,9 +211,9 @@ export function learntTable({ lenses, equivalents, apertures, distances, dead, m
       '',
       of.join('; '),
     ]),
-    ...missed.map(({ name, wantedMm, takes, reasons: why }) => {
-      const mm = wantedMm === null ? '' : rounded(wantedMm);
-      return ['Wanted and not had', name, mm, mm, `${takes}`, '0', '', '', why.map((one) => reasons[one]).join('; ')];
+    ...missed.map(({ name, wanted, takes, reasons: why }) => {
+      const mm = wanted === null ? '' : rounded(wanted.mm);
+      return ['Wanted and not had', name, wanted?.isMost ? '' : mm, mm, `${takes}`, '0', '', '', why.map((one) => reasons[one]).join('; ')];
     }),
     ...bags.map(({ name, takes, good, hire }) => ['Bag', name, '', '', `${takes}`, `${good}`, '', hire === null ? '' : rounded(hire), '']),
   ];

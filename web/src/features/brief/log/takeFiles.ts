@@ -10,9 +10,9 @@ import { takes, type Take } from './takes';
 
 const mostBytes = 8 * 1024 * 1024;
 
-/** Takes as a file: JSON, which holds all of them, or a table. What was not put there is said. */
-export async function takeOut(of: Take[], aspect: number, name: string, kind: 'json' | 'csv'): Promise<string> {
-  const file = { format: 'juxtopsis-takes', version: 1, aspect, takes: of };
+/** Takes, each with what it is delivered as, in a file: JSON, which holds all of them, or a table. What was not put there is said. */
+export async function takeOut(of: Take[], aspects: number[], name: string, kind: 'json' | 'csv'): Promise<string> {
+  const file = { format: 'juxtopsis-takes', version: 1, aspects, takes: of };
   const made =
     kind === 'json' ? new Blob([JSON.stringify(file, null, 1)], { type: 'application/json' }) : await tableOf('/api/takes/table.csv', file);
   if (typeof made === 'string') {

@@ -4,7 +4,7 @@ import { core, type ChosenRig, type LocationInput, type SceneInput, type ShotInp
 import { comparisonVersion } from '../../../documents/kinds';
 import { useGear } from '../../../gear/fitting';
 import { rigOfSetting, type SetRig } from '../../../gear/setRigs';
-import { brightnessFor } from '../productionStore';
+import { aspectOf, brightnessFor } from '../productionStore';
 import { plannedBy, subjectOf } from '../rigs';
 import type { Take } from './takes';
 
@@ -81,7 +81,7 @@ function sceneOf(take: Take, { delivery }: ProductionDocument, shot: ShotInput |
   return {
     subjectDistanceMm: distanceMm,
     backgroundDistanceMm: behind === null ? null : distanceMm + behind,
-    deliveryAspect: shot?.deliveryAspect ?? delivery?.aspect ?? 16 / 9,
+    deliveryAspect: aspectOf(delivery, shot),
     deliveryWidthPx: delivery?.widthPx ?? null,
     ...(take.lensHeightMm != null && { lensHeightMm: take.lensHeightMm }),
     brightnessEv: shot && place ? brightnessFor(place, shot) : null,

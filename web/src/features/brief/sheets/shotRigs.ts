@@ -17,7 +17,7 @@ import { partsOf, rigOfSetting } from '../../../gear/setRigs';
 import type { Sheet } from '../../../sheets/facts';
 import { itemOf } from '../../../sheets/facts';
 import type { SheetRig } from '../../../sheets/make/sheetRig';
-import { placeOf, shotsOf, useProduction } from '../productionStore';
+import { aspectOf, placeOf, shotsOf, useProduction } from '../productionStore';
 import { sceneOf } from '../rigs';
 
 /** What the search says of one rig for one shot. */
@@ -39,7 +39,8 @@ const delivered: Delivery = {};
 export const rigKey = (shotId: string, { body, mode, lens, links, front, punchIn }: ChosenRig): string =>
   [shotId, body, mode, lens, ...(links ?? []), ...(front ?? []), punchIn ?? 1].join(' ');
 
-function requestOf(document: ProductionDocument, shot: ShotInput, place: LocationInput, rig: ChosenRig): FitRequest {
+/** What to ask of one rig for a shot, whatever gear its production chooses from. */
+export function rigRequest(document: ProductionDocument, shot: ShotInput, place: LocationInput, rig: ChosenRig): FitRequest {
   return {
     location: place,
     shot: { ...shot, chosen: null },
@@ -72,7 +73,7 @@ export function useAskingShotRigs(): void {
       for (const rig of [...(shot.chosen ? [shot.chosen] : []), ...alternatives]) {
         if (!place) continue;
         const id = rigKey(shot.id, rig);
-        const request = requestOf(document, shot, place, rig);
+        const request = rigRequest(document, shot, place, rig);
         const key = JSON.stringify([version, { ...request, shot: { ...shot, chosen: null, name: '', note: '' } }]);
         if (useShotRigs.getState().answers[id]?.key === key) continue;
         waiting += 1;
@@ -147,13 +148,13 @@ function assembled(
   if (!chosen) {
     return {
       ...base,
-      scene: { ...base.scene, deliveryAspect: shot.deliveryAspect ?? document.delivery?.aspect ?? 16 / 9 },
+      scene: { ...base.scene, deliveryAspect: aspectOf(document.delivery, shot) },
       missing: 'No rig is chosen for this shot yet.',
     };
   }
   const answer = answers[rigKey(shot.id, chosen)];
   const parts = partsOf(chosen) ?? [];
-  const aspect = shot.deliveryAspect ?? document.delivery?.aspect ?? 16 / 9;
+  const aspect = aspectOf(document.delivery, shot);
   if (!answer?.fit || !answer.frame) {
     return {
       ...base,

@@ -14,7 +14,7 @@ import { SaidBar, type Said } from '../../../ui/SaidBar';
 import { PageMessage } from '../../../ui/PageMessage';
 import { when } from '../../../ui/format';
 import { TestView } from './TestView';
-import { UnitsApart } from './UnitsApart';
+import { OneOfThem, UnitsApart } from './UnitsApart';
 
 /** The tests of a thing's physical units: those in the record, and those that are being taken. */
 export function TestsPage() {
@@ -29,6 +29,11 @@ export function TestsPage() {
   const { data, error } = useQuery({
     queryKey: ['shelf', 'thing', gear],
     queryFn: ({ signal }) => dataOf(api.GET('/api/shelf/{id}', { params: { path: { id: gear } }, signal }), signal),
+    ...patient,
+  });
+  const models = useQuery({
+    queryKey: ['shelf', 'models', gear],
+    queryFn: ({ signal }) => dataOf(api.GET('/api/units/{id}/models', { params: { path: { id: gear } }, signal }), signal),
     ...patient,
   });
   const all = unitTests.useRows((s) => s.rows);
@@ -122,6 +127,7 @@ export function TestsPage() {
         </Box>
       )}
       {units.length > 1 && <UnitsApart item={item} units={units} tests={rows.map((row) => row.value)} onSaid={setSaid} />}
+      <OneOfThem item={item} models={models.data ?? []} onSaid={setSaid} />
       {shown ? (
         <TestView key={shown.id} row={shown} item={item} feet={feet} />
       ) : (
