@@ -286,7 +286,7 @@ test('each take is told by what it is delivered as: its shot, else its own produ
   press('Takes as CSV');
   expect(takeOut.mock.calls[0]![1]).toEqual([2, 1, 4 / 3]);
   press('This as CSV');
-  const rows = (learntOut.mock.calls[0]![0] as string[][]).filter(([what]) => what === 'Equivalent (mm)');
+  const rows = learntOut.mock.calls[0]![0].filter(([what]) => what === 'Equivalent (mm)');
   const told = (mm: number) => rows.some((row) => Number(row[2]) <= mm && mm < Number(row[3]) && row[4] === '1');
   expect([46.7, 93.3, 70].map(told)).toEqual([true, true, true]);
 });
@@ -324,6 +324,6 @@ test('where no rig is chosen, or it does not give the shot, there is no room for
   const titles = [...region('By equivalent').querySelectorAll('title')].map((title) => title.textContent);
   expect(titles).toEqual(['Door: wanted at no more than 24 and not had', 'Mast: wanted at no more than 24 and not had']);
   press('This as CSV');
-  const rows = learntOut.mock.calls[0]![0] as string[][];
+  const rows = learntOut.mock.calls[0]![0];
   expect(rows.find((row) => row[1] === 'Mast')!.slice(0, 5)).toEqual(['Wanted and not had', 'Mast', '', '24', '0']);
 });

@@ -132,7 +132,8 @@ export function Learn({
         <Button onClick={() => out('json')}>Takes as JSON</Button>
         <Typography sx={{ fontSize: 13, color: 'text.secondary' }}>
           It rests on {counted(taken.length, 'take')}, {taken.filter(isGood).length} of them good. Full colour is good; a ring is what was
-          wanted and not had.{others.waiting && ' The other productions are being read…'}
+          wanted and not had, with an arrow where there is room for no longer lens.
+          {others.waiting && ' The other productions are being read…'}
           {others.missing > 0 && ` ${counted(others.missing, 'production')} cannot be read: what was carried or missed there is not told.`}
         </Typography>
       </Box>
