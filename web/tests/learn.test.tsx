@@ -13,7 +13,10 @@ vi.mock('../src/core/core', () => ({
     ],
     // What takes it in from the end of a place of some length.
     frames: ({ shots = [], locations = [] }: { shots?: { locationId: string }[]; locations?: { id: string; lengthMm?: number }[] }) =>
-      shots.map((shot) => ({ roomEquivalentMm: locations.find((place) => place.id === shot.locationId)?.lengthMm ?? null })),
+      shots.map((shot) => ({
+        heightMm: shot.locationId === 'bench' ? 30 : 900,
+        roomEquivalentMm: locations.find((place) => place.id === shot.locationId)?.lengthMm ?? null,
+      })),
     upgraded: (_: string, document: object) => ({ ...document, schemaVersion: 4 }),
   }),
   coreReady: Promise.resolve(),
@@ -30,6 +33,7 @@ const learntOut = vi.hoisted(() => vi.fn<(rows: string[][], name: string) => voi
 vi.mock('../src/features/brief/log/takeFiles', () => ({ takeOut, learntOut }));
 
 const { Learn } = await import('../src/features/brief/log/Learn');
+const { apart } = await import('../src/features/brief/log/learn');
 const { useGear } = await import('../src/gear/fitting');
 const { draw, settled, wide } = await import('./drawn');
 
@@ -311,19 +315,34 @@ test('where no rig is chosen, or it does not give the shot, there is no room for
     onOutcome({ kind: 'answered', answer: { fits: [] } });
     return Promise.resolve();
   });
-  const shots = [shot('s', 'Hands'), shot('t', 'Door', { chosen }), shot('u', 'Mast'), shot('v', 'Sky', { locationId: 'open' })];
+  const shots = [
+    shot('s', 'Hands'),
+    shot('t', 'Door', { chosen }),
+    shot('u', 'Mast'),
+    shot('v', 'Sky', { locationId: 'open' }),
+    shot('w', 'A rivet', { locationId: 'bench' }),
+  ];
   await learn([take()], {
     shots,
     locations: [
       { ...places[0], lengthMm: 24 },
       { id: 'open', name: 'Open' },
+      { id: 'bench', name: 'Bench', lengthMm: 1700 },
     ],
   });
   for (const name of ['Door', 'Mast']) expect(text('Wanted and not had')).toContain(`${name}at most 24 mm equivalent, no take`);
   expect(text('Wanted and not had')).toContain('Skyno take');
+  // Close by, a ratio is wanted and no angle.
+  expect(text('Wanted and not had')).toContain('A rivetno take');
   const titles = [...region('By equivalent').querySelectorAll('title')].map((title) => title.textContent);
   expect(titles).toEqual(['Door: wanted at no more than 24 and not had', 'Mast: wanted at no more than 24 and not had']);
   press('This as CSV');
   const rows = learntOut.mock.calls[0]![0];
   expect(rows.find((row) => row[1] === 'Mast')!.slice(0, 5)).toEqual(['Wanted and not had', 'Mast', '', '24', '0']);
+});
+
+test('marks whose words would run into each other are left out, the next one that has room is not', () => {
+  const at = (mark: number): [number, number] => [mark, 20];
+  expect(apart([0, 10, 20, 30, 48, 71, 72], at)).toEqual([0, 30, 71]);
+  expect(apart([], at)).toEqual([]);
 });

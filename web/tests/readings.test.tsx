@@ -114,3 +114,15 @@ test('in the record nothing of it is added, set aside or taken away', () => {
   expect([...document.querySelectorAll('button')].map((b) => b.textContent).filter((text) => /Away|more/.test(text))).toEqual([]);
   expect(document.querySelector('input[type=checkbox]')).toBeNull();
 });
+
+test('of a rectangle that is counted in a still its own width is asked for, of a lens what is seen', () => {
+  show();
+  expect(labels().some((label) => label.startsWith('Width seen'))).toBe(true);
+  document.body.replaceChildren();
+  show({ procedure: procedure('squeeze', ['widthMm', 'heightMm', 'widthPx', 'heightPx']) });
+  expect(
+    labels()
+      .slice(0, 2)
+      .map((label) => label.replace(/\W+$/, '')),
+  ).toEqual(['True width', 'True height']);
+});

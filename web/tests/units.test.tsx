@@ -10,7 +10,7 @@ vi.mock('../src/api/client', () => ({
   failure: (status: number, error: { detail?: string } | undefined) => ({ kind: 'refused', say: error?.detail ?? `${status}` }),
 }));
 
-const { book, changeTerms, giveAway, isUsable, readUnits, saveUnit, useUnits } = await import('../src/gear/units');
+const { book, changeTerms, giveAway, isUsable, named, readUnits, saveUnit, useUnits } = await import('../src/gear/units');
 const { Text, UnitsOf } = await import('../src/gear/UnitsOf');
 
 const unit = { id: 'u', gearId: 'g', label: '0417', owner: '', place: '', condition: 'good', conditionNote: '', revision: 3 } as const;
@@ -151,4 +151,15 @@ test('a unit that is damaged asks what is wrong, and the last one cannot be give
   expect([...document.querySelectorAll('input')].map((i) => i.value)).toContain('torn');
   expect(document.body.textContent).toContain('There is one');
   expect(document.body.textContent).not.toContain('Give away');
+});
+
+test('units of one model are called by their labels, else by their numbers, the first one first', () => {
+  const of = (id: string, label: string) => ({ ...unit, id, gearId: 'g', label });
+  const told = named([of('c', 'No. 10'), of('b', ''), of('a', 'No. 9'), of('g', '')] as never).map(({ unit: { id }, name }) => [id, name]);
+  expect(told).toEqual([
+    ['g', 'Unit 1'],
+    ['b', 'Unit 2'],
+    ['a', 'No. 9'],
+    ['c', 'No. 10'],
+  ]);
 });

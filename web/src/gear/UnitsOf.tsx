@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { newId } from '../documents/unique';
 import { LabelledInput } from '../ui/LabelledInput';
 import { oneLine } from '../ui/format';
-import { conditions, giveAway, readUnits, saveUnit, useUnits, type GearUnit } from './units';
+import { conditions, giveAway, named, readUnits, saveUnit, useUnits, type GearUnit, type NamedUnit } from './units';
 
 /** The physical units of a model: what each is called, whose it is, where it is, in what state. Each change is saved as it is made. */
 export function UnitsOf({ gearId }: { gearId: string }) {
@@ -20,17 +20,16 @@ export function UnitsOf({ gearId }: { gearId: string }) {
     <Box component="section" aria-label="Units" sx={{ borderTop: 1, borderColor: 'divider', pt: 1 }}>
       <Typography sx={{ fontSize: 13, fontWeight: 650 }}>{units.length === 1 ? 'There is one' : `There are ${units.length}`}</Typography>
       <Typography sx={{ fontSize: 12.5, color: 'text.secondary' }}>Each is in one bag at a time, and is booked by itself.</Typography>
-      {[...units]
-        .sort((a, b) => a.label.localeCompare(b.label, 'en', { numeric: true }) || a.id.localeCompare(b.id))
-        .map((unit) => (
-          <Unit
-            key={unit.id}
-            unit={unit}
-            booked={bookings.filter((b) => b.unitId === unit.id).length}
-            isLast={units.length === 1}
-            onSaved={told}
-          />
-        ))}
+      {named(units).map(({ unit, name }) => (
+        <Unit
+          key={unit.id}
+          unit={unit}
+          name={name}
+          booked={bookings.filter((b) => b.unitId === unit.id).length}
+          isLast={units.length === 1}
+          onSaved={told}
+        />
+      ))}
       <Button
         size="small"
         onClick={() =>
@@ -48,21 +47,19 @@ export function UnitsOf({ gearId }: { gearId: string }) {
   );
 }
 
-interface UnitProps {
-  unit: GearUnit;
+interface UnitProps extends NamedUnit {
   booked: number;
   isLast: boolean;
   onSaved: (failed: { say: string } | null) => void;
 }
 
-function Unit({ unit, booked, isLast, onSaved }: UnitProps) {
+function Unit({ unit, name, booked, isLast, onSaved }: UnitProps) {
   const { id, revision, ...known } = unit;
   const save = (part: Partial<GearUnit>) => void saveUnit(id, { ...known, ...part }, revision).then(onSaved);
-  const name = unit.label || 'without a label';
   return (
     <Box
       role="group"
-      aria-label={`Unit ${name}`}
+      aria-label={name}
       sx={{
         display: 'grid',
         gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',

@@ -38,6 +38,23 @@ export const useUnits = create<Units>()(() => ({ state: 'opening', say: '', unit
 
 setCurrency(useUnits.getState().terms.currency);
 
+/** A unit with what it is called among its like. */
+export interface NamedUnit {
+  unit: GearUnit;
+  name: string;
+}
+
+/** The units of one model, its first one first, the others by their labels; what has no label goes by its number. */
+export const named = (units: GearUnit[]): NamedUnit[] =>
+  units
+    .toSorted(
+      (a, b) =>
+        Number(b.id === b.gearId) - Number(a.id === a.gearId) ||
+        a.label.localeCompare(b.label, 'en', { numeric: true }) ||
+        a.id.localeCompare(b.id),
+    )
+    .map((unit, i) => ({ unit, name: unit.label || `Unit ${i + 1}` }));
+
 /** Whether a unit can be packed. */
 export const isUsable = (unit: GearUnit): boolean => unit.condition === 'good' || unit.condition === 'worn';
 

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { linesOf, type Bag } from '../../../gear/bags';
 import { useGear } from '../../../gear/fitting';
 import { fullName } from '../../../gear/gear';
-import { saveUnit, useUnits, type GearUnit } from '../../../gear/units';
+import { named, saveUnit, useUnits, type GearUnit, type NamedUnit } from '../../../gear/units';
 import { State, Text } from '../../../gear/UnitsOf';
 import { counted } from '../../../ui/format';
 import { Panel } from '../../../ui/Panel';
@@ -103,7 +103,7 @@ export function PackView({ bag, mark }: { bag: Bag; mark: string }) {
                       )}
                     </Box>
                     {(way === 'back' || its.some((unit) => unit.condition !== 'good')) &&
-                      its.map((unit) => <Condition key={unit.id} unit={unit} name={name} many={its.length > 1} />)}
+                      named(its).map((one) => <Condition key={one.unit.id} {...one} of={name} many={its.length > 1} />)}
                   </Box>
                 );
               })}
@@ -116,15 +116,15 @@ export function PackView({ bag, mark }: { bag: Bag; mark: string }) {
 }
 
 /** What state a unit came back in: it is noted on the unit, and every bag says so. */
-function Condition({ unit, name, many }: { unit: GearUnit; name: string; many: boolean }) {
+function Condition({ unit, name, of, many }: NamedUnit & { of: string; many: boolean }) {
   const [problem, setProblem] = useState('');
   const { id, revision, ...known } = unit;
   const save = (part: Partial<GearUnit>) =>
     void saveUnit(id, { ...known, ...part }, revision).then((failed) => setProblem(failed?.say ?? ''));
-  const called = many ? `${name} (${unit.label || 'no label'})` : name;
+  const called = many ? `${of} (${name})` : of;
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 1, pl: 5.5, pb: 0.5 }}>
-      {many && <Typography sx={{ fontSize: 13.5, minWidth: 60, pb: 1 }}>{unit.label || 'no label'}</Typography>}
+      {many && <Typography sx={{ fontSize: 13.5, minWidth: 60, pb: 1 }}>{name}</Typography>}
       <Box sx={{ width: 170 }}>
         <State unit={unit} name={called} onSave={save} />
       </Box>

@@ -9,7 +9,7 @@ import { PageMessage } from '../../../ui/PageMessage';
 import { Panel } from '../../../ui/Panel';
 import { aperture, counted, fixed, plain, roundDistance } from '../../../ui/format';
 import { useWidth } from '../../../ui/useWidth';
-import { deadWeight, distribution, earned, holes, learntTable, lensOf, together, uses, type Bin, type WantedAt } from './learn';
+import { apart, deadWeight, distribution, earned, holes, learntTable, lensOf, together, uses, type Bin, type WantedAt } from './learn';
 import { aspectOf, shotsOf } from '../productionStore';
 import { shotKey, useProductionsOf, useWantedOf } from './productionsOf';
 import { learntOut, takeOut } from './takeFiles';
@@ -237,6 +237,9 @@ export function Learn({
   );
 }
 
+/** Across, of a letter under an axis, px. */
+const letterPx = 6.5;
+
 /** A distribution as bars over an axis of ratios; how many takes it rests on is said. */
 function Bars({
   bins,
@@ -264,6 +267,7 @@ function Bars({
     Math.max(used.at(-1)!.to, used[0]!.from * 4, ...missed.map((hole) => hole.mm)) * 1.05,
   ];
   const x = (value: number) => 6 + (Math.log(value / low) / Math.log(high / low)) * (width - 12);
+  const shown = marks.filter((mark) => mark > low && mark < high);
   const most = Math.max(...used.map((bin) => bin.count));
   const [top, base] = [16, 108];
   const y = (count: number) => base - (count / most) * (base - top);
@@ -278,22 +282,21 @@ function Bars({
           aria-label={`Rests on ${counted(rests, 'take')}`}
           style={{ display: 'block' }}
         >
-          {marks
-            .filter((mark) => mark > low && mark < high)
-            .map((mark) => (
-              <g key={mark}>
-                <line x1={x(mark)} x2={x(mark)} y1={top - 6} y2={base} stroke={divider} />
-                <text
-                  x={x(mark)}
-                  y={126}
-                  fontSize="11"
-                  textAnchor={x(mark) < 24 ? 'start' : x(mark) > width - 24 ? 'end' : 'middle'}
-                  fill={ink.secondary}
-                >
-                  {text(mark)}
-                </text>
-              </g>
-            ))}
+          {shown.map((mark) => (
+            <line key={mark} x1={x(mark)} x2={x(mark)} y1={top - 6} y2={base} stroke={divider} />
+          ))}
+          {apart(shown, (mark) => [x(mark), text(mark).length * letterPx]).map((mark) => (
+            <text
+              key={mark}
+              x={x(mark)}
+              y={126}
+              fontSize="11"
+              textAnchor={x(mark) < 24 ? 'start' : x(mark) > width - 24 ? 'end' : 'middle'}
+              fill={ink.secondary}
+            >
+              {text(mark)}
+            </text>
+          ))}
           {used.map((bin) => {
             const [left, right] = [x(Math.max(bin.from, low)) + 1, x(Math.min(bin.to, high)) - 1];
             return (

@@ -53,6 +53,17 @@ export function distribution(values: { value: number; isGood: boolean }[], edges
   return bins;
 }
 
+/** Those of some marks, in their order, whose words do not run into each other; each is told by where its middle is and how wide it is. */
+export function apart(marks: number[], of: (mark: number) => [middlePx: number, widthPx: number]): number[] {
+  let end = -Infinity;
+  return marks.filter((mark) => {
+    const [middle, width] = of(mark);
+    if (middle - width / 2 < end + 4) return false;
+    end = middle + width / 2;
+    return true;
+  });
+}
+
 /** Something that was carried and not used. */
 export interface DeadWeight {
   id: string;

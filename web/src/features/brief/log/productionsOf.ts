@@ -62,6 +62,9 @@ export interface Wanted {
 /** What tells a shot of one production from that of a copy. */
 export const shotKey = (productionId: string, shotId: string): string => `${productionId} ${shotId}`;
 
+/** Of a picture that is lower than this, mm, the ratio decides and not the angle: ten times the height of full frame. */
+const lowestMm = 240;
+
 /**
  * The equivalents at which shots of productions are wanted: those of the rigs that they have chosen, as these are set there; where none
  * is chosen, or it does not give the shot, what takes it in from the very end of the place.
@@ -110,7 +113,9 @@ export function useWantedOf(told: Told[]): Wanted {
         core()
           .frames(document)
           .flatMap((frame, i): [string, WantedAt][] =>
-            frame.roomEquivalentMm == null ? [] : [[shotKey(id, shotsOf(document)[i]!.id), { mm: frame.roomEquivalentMm, isMost: true }]],
+            frame.roomEquivalentMm == null || frame.heightMm < lowestMm
+              ? []
+              : [[shotKey(id, shotsOf(document)[i]!.id), { mm: frame.roomEquivalentMm, isMost: true }]],
           ),
       ),
     [told],

@@ -18,6 +18,12 @@ interface ReadingsProps {
   onChange: (readings: TestReading[]) => void;
 }
 
+/** What a reading is asked for: of a rectangle that is counted in a still its own width, and not what is seen. */
+function fieldOf({ kind }: Procedure, key: string): NumberField {
+  const field = testReadingFields[key as keyof typeof testReadingFields] as NumberField;
+  return kind === 'squeeze' && key === 'widthMm' ? { ...field, label: 'True width' } : field;
+}
+
 /** What was read, a card each; a new one begins with what usually stays. */
 export function Readings({ procedure, readings, fits, isZoom, feet, isDone, soFar, onChange }: ReadingsProps) {
   const set = (at: number, part: Partial<TestReading>) => onChange(readings.map((r, i) => (i === at ? { ...r, ...part } : r)));
@@ -63,7 +69,7 @@ export function Readings({ procedure, readings, fits, isZoom, feet, isDone, soFa
             ) : (
               <FieldEntry
                 key={key}
-                field={testReadingFields[key as keyof typeof testReadingFields] as NumberField}
+                field={fieldOf(procedure, key)}
                 value={reading[key as 'distanceMm']}
                 feet={feet}
                 problem={undefined}

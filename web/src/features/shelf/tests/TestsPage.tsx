@@ -8,7 +8,7 @@ import { core, coreReady, type GearItem, type Procedure } from '../../../core/co
 import { fullName } from '../../../gear/gear';
 import { dataOf, patient } from '../../../gear/shelfApi';
 import { beginTest, unitTests, type UnitTest } from '../../../gear/unitTests';
-import { readUnits, useUnits } from '../../../gear/units';
+import { named, readUnits, useUnits } from '../../../gear/units';
 import { LabelledSelect } from '../../../ui/LabelledSelect';
 import { SaidBar, type Said } from '../../../ui/SaidBar';
 import { PageMessage } from '../../../ui/PageMessage';
@@ -38,7 +38,6 @@ export function TestsPage() {
   });
   const all = unitTests.useRows((s) => s.rows);
   const everyUnit = useUnits((s) => s.units);
-  const units = everyUnit.filter((unit) => unit.gearId === gear);
   // A unit may have become a model of its own since the test was read; one that was given away is told with its model.
   const modelOf = ({ unitId, gearId }: UnitTest) => everyUnit.find((u) => u.id === unitId)?.gearId ?? gearId;
   const rows = all
@@ -52,7 +51,8 @@ export function TestsPage() {
     );
   }
   const item = data.item as GearItem;
-  const unit = units.find((u) => u.id === shown?.value.unitId) ?? units[0];
+  const units = named(everyUnit.filter((unit) => unit.gearId === gear));
+  const unit = (units.find(({ unit: { id } }) => id === shown?.value.unitId) ?? units[0])?.unit;
   return (
     <Box component="section" sx={{ p: 1, display: 'grid', gap: 1, alignContent: 'start' }}>
       <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>
@@ -83,7 +83,7 @@ export function TestsPage() {
             <span>{core().procedures.find((p) => p.kind === row.value.measured.kind)?.name}</span>
             <small>
               {[
-                units.length > 1 && units.find((u) => u.id === row.value.unitId)?.label,
+                units.length > 1 && units.find(({ unit: { id } }) => id === row.value.unitId)?.name,
                 row.value.acceptedAt ? `in the record, ${when(row.value.acceptedAt)}` : `being taken, ${when(row.value.updatedAt)}`,
               ]
                 .filter(Boolean)
@@ -118,9 +118,9 @@ export function TestsPage() {
               show(id);
             }}
           >
-            {units.map((u) => (
-              <MenuItem key={u.id} value={u.id}>
-                {u.label || 'without a label'}
+            {units.map(({ unit: { id }, name }) => (
+              <MenuItem key={id} value={id}>
+                {name}
               </MenuItem>
             ))}
           </LabelledSelect>
@@ -142,7 +142,7 @@ export function TestsPage() {
                 key={procedure.kind}
                 variant={i === 0 ? 'contained' : 'outlined'}
                 disabled={units.length === 0}
-                onClick={() => show(beginTest(procedure.kind, units[0]!.id, item))}
+                onClick={() => show(beginTest(procedure.kind, units[0]!.unit.id, item))}
               >
                 {procedure.name}
               </Button>

@@ -7,14 +7,14 @@ import { fullName } from '../../../gear/gear';
 import { askAgain } from '../../../gear/shelfApi';
 import { valueText } from '../../../gear/testWords';
 import { unitTests, type UnitTest } from '../../../gear/unitTests';
-import { moveUnit, type GearUnit, type UnitModel } from '../../../gear/units';
+import { moveUnit, type NamedUnit, type UnitModel } from '../../../gear/units';
 import { Panel } from '../../../ui/Panel';
 import type { Said } from '../../../ui/SaidBar';
 
 interface UnitsApartProps {
   item: GearItem;
-  /** Of the same model; more than one. */
-  units: GearUnit[];
+  /** Of the same model, in their order; more than one. */
+  units: NamedUnit[];
   tests: UnitTest[];
   onSaid: (said: Said) => void;
 }
@@ -44,8 +44,6 @@ export function UnitsApart({ item, units, tests, onSaid }: UnitsApartProps) {
   const accepted = tests.filter((t) => t.acceptedAt !== null).sort((a, b) => a.acceptedAt!.localeCompare(b.acceptedAt!));
   const kinds = new Set(accepted.map((t) => t.measured.kind));
   const counts = [...kinds].some((kind) => new Set(accepted.filter((t) => t.measured.kind === kind).map((t) => t.unitId)).size > 1);
-  const ordered = [...units].sort((a, b) => Number(b.id === item.id) - Number(a.id === item.id));
-  const nameOf = (unit: GearUnit) => unit.label || `Unit ${ordered.indexOf(unit) + 1}`;
   return (
     <Panel aria-label="Units" sx={{ p: 1, display: 'grid', gap: 0.5, maxWidth: 760 }}>
       <Typography sx={{ fontSize: 13.5, color: counts ? 'warning.main' : 'text.secondary' }}>
@@ -54,9 +52,9 @@ export function UnitsApart({ item, units, tests, onSaid }: UnitsApartProps) {
           : `There are ${units.length} of it. What a test finds of one counts for all, until that one is set apart.`}
       </Typography>
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-        {ordered.map((unit) => (
+        {units.map(({ unit, name }) => (
           <Box component="li" key={unit.id} sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 44, fontSize: 14 }}>
-            <span>{nameOf(unit)}</span>
+            <span>{name}</span>
             <Box component="span" sx={{ flex: 1, color: 'text.secondary', fontSize: 13 }}>
               {lastOf(accepted.filter((t) => t.unitId === unit.id)).join(', ') || 'not tested'}
             </Box>
@@ -64,12 +62,12 @@ export function UnitsApart({ item, units, tests, onSaid }: UnitsApartProps) {
               <Button
                 disabled={busy}
                 title="It becomes a thing of its own on the shelf, with the same papers and its own tests. Its bookings go with it."
-                aria-label={`Set ${nameOf(unit)} apart`}
+                aria-label={`Set ${name} apart`}
                 onClick={() =>
                   void move(unit.id, unit.id, () =>
                     onSaid({
-                      text: `${nameOf(unit)} is a thing of its own on the shelf now, with its tests.`,
-                      undo: () => void move(unit.id, item.id, () => onSaid({ text: `${nameOf(unit)} is one of ${fullName(item)} again.` })),
+                      text: `${name} is a thing of its own on the shelf now, with its tests.`,
+                      undo: () => void move(unit.id, item.id, () => onSaid({ text: `${name} is one of ${fullName(item)} again.` })),
                     }),
                   )
                 }
