@@ -268,5 +268,13 @@ public sealed class FittingTests(ServerFixture fixture) : IClassFixture<ServerFi
         var twice = await Put(document with { Locations = [.. document.Locations, document.Locations[0]] });
         Assert.Equal(["document.locations"], twice.Fields);
         (await Put(document with { SchemaVersion = 9 })).IsProblem(422);
+
+        // Of many places and shots it is told which one is at fault.
+        var (place, shot) = (document.Locations[2] with { LengthMm = 5000, BehindMm = null }, document.Shots[1] with { Headroom = 0.9 });
+        var named = await Put(document with { Locations = [.. document.Locations.Select(l => l.Id == place.Id ? place : l)], Shots = [document.Shots[0], shot, .. document.Shots.Skip(2)] });
+        named.IsProblem(422);
+        Assert.Equal(["document.locations[2].behindMm", "document.shots[1].headroom"], named.Fields);
+        Assert.StartsWith($"{place.Name}: A place with an end", named.Json["detail"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Contains($" {shot.Name}: ", named.Json["detail"]!.GetValue<string>(), StringComparison.Ordinal);
     }
 }

@@ -66,7 +66,7 @@ internal static class BagMapping
             [
                 .. day.Shots.Select(s => carried[s.Shot] is var c ? new BagShotOutput(
                     shots[s.Shot].Id, FitMapping.ToWire(s.Rig, s.Mode), s.Fills, c.Support?.Id, c.WeightG, c.WeightsUnknown, c.LengthMm, c.CentreOfGravityMm, c.Rebalances,
-                    [.. c.Findings.Select(f => f.ToWire())], FitMapping.ToWire(s.Close, words)) : throw new InvalidOperationException("Each shot is carried.")),
+                    [.. c.Findings.Select(f => f.ToWire())], FitMapping.ToCloseOutput(s, words)) : throw new InvalidOperationException("Each shot is carried.")),
             ],
             [.. day.Undone.Select(i => new UndoneOutput(shots[i].Id, why(i)))],
             day.Changes,

@@ -127,7 +127,7 @@ internal static class FitMapping
             IReadOnlyList<KitItemOutput> Items(IReadOnlyList<GearItem> items) =>
                 [.. items.Select(i => new KitItemOutput(i.Id, i.FullName, i.WeightG, Ids(kit.Shots.Where(s => s.Rig.Parts.Any(p => p.Id == i.Id)).Select(s => s.Shot)), Ids(kit.Alone.GetValueOrDefault(i.Id, []))))];
             return new(
-                Items(kit.Bodies), Items(kit.Lenses), Items(kit.Adapters), [.. kit.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, ToWire(s.Rig, s.Mode), s.Fills, ToWire(s.Close, words)))],
+                Items(kit.Bodies), Items(kit.Lenses), Items(kit.Adapters), [.. kit.Shots.Select(s => new KitShotOutput(shots[s.Shot].Id, ToWire(s.Rig, s.Mode), s.Fills, ToCloseOutput(s, words)))],
                 Ids(kit.Undone), kit.Changes, kit.WeightG, kit.WeightsUnknown);
         }
 
@@ -201,16 +201,26 @@ internal static class FitMapping
             fit.ToFocalMm,
             fit.Margin is not { } margin ? null : new(
                 margin.StandPlusMinusMm,
-                [.. margin.Spares.Select(s => ToWire(s, ReferenceEquals(s, margin.Closest) ? fit.Surer : null, words))],
+                [.. margin.Spares.Select(s => ToWire(s, ReferenceEquals(s, margin.Closest) ? fit.Surer?.ItemName : null, words))],
                 margin.Closest is { } closest ? margin.Spares.ToList().IndexOf(closest) : null,
                 fit.Surer is { } surer ? ToWire(surer, words, f => ToWire(f, words, criterion, location, brief, own)) : null));
     }
 
     /// <summary>What a shot of a day is closest to running out of; null where all is sure.</summary>
-    internal static SpareOutput? ToWire(Spare? close, FitWords words) => close is null ? null : ToWire(close, null, words);
+    /// <summary>What a shot of a bag is closest to running out of, and what of the bag is surer; null where it is sure.</summary>
+    internal static SpareOutput? ToCloseOutput(KitShot shot, FitWords words) => shot.Close is { } close ? ToWire(close, Instead(shot), words) : null;
 
-    private static SpareOutput ToWire(Spare spare, Remedy? surer, FitWords words) => new(
-        spare.Kind, spare.Mm, Finite(spare.PlusMinusMm), words.Say(spare), FitWords.Surer(spare, surer), [.. spare.Parts.Select(MarginMapping.ToWire)]);
+    /// <summary>What of the bag is surer: another lens, with its body where that is another too.</summary>
+    private static string? Instead(KitShot shot) => shot.Surer?.Rig switch
+    {
+        null => null,
+        var rig when ReferenceEquals(rig.Body, rig.Lens) => rig.Body.Name,
+        var rig when rig.Body.Id == shot.Rig.Body.Id => rig.Lens.Name,
+        var rig => $"{rig.Body.Name} with the {rig.Lens.Name}",
+    };
+
+    private static SpareOutput ToWire(Spare spare, string? instead, FitWords words) => new(
+        spare.Kind, spare.Mm, Finite(spare.PlusMinusMm), words.Say(spare), FitWords.Surer(spare, instead), [.. spare.Parts.Select(MarginMapping.ToWire)]);
 
     internal static RigOutput ToWire(FitRig rig, FitMode mode) => new(
         rig.Body.Id,

@@ -8,6 +8,8 @@ namespace Juxtopsis.Contracts.Problems;
 /// <summary>Collects what is wrong with a request, field by field.</summary>
 internal sealed class FieldChecks
 {
+    private const int MostToldOfName = 80;
+
     private readonly List<DiagnosticOutput> errors = [];
 
     public IReadOnlyList<DiagnosticOutput> Errors => errors;
@@ -26,6 +28,19 @@ internal sealed class FieldChecks
     /// <summary>What was found already, by path from a prefix.</summary>
     public void All(IReadOnlyList<Diagnostic> found, string prefix) =>
         errors.AddRange(found.Select(wrong => (wrong with { About = prefix + wrong.About }).ToWire()));
+
+    /// <summary>What a check of one of several finds, told with which of them it is.</summary>
+    /// <param name="name">What a person calls it; may be empty.</param>
+    /// <param name="check">The check.</param>
+    public void Of(string? name, Action check)
+    {
+        var from = errors.Count;
+        check();
+        for (var i = from; i < errors.Count && !string.IsNullOrWhiteSpace(name); i++)
+        {
+            errors[i] = errors[i] with { Message = $"{(name.Length > MostToldOfName ? name[..MostToldOfName] : name)}: {errors[i].Message}" };
+        }
+    }
 
     /// <summary>A value that must be there.</summary>
     public void Given(string field, double? value, Quantity quantity, LengthUnit unit)

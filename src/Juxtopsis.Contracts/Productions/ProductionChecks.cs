@@ -51,22 +51,24 @@ public static class ProductionChecks
 
         for (var i = 0; i < document.Locations.Count; i++)
         {
-            CheckLocation(checks, document.Locations[i], LengthUnit.Metres, $"{prefix}locations[{i}].");
+            var (place, at) = (document.Locations[i], $"{prefix}locations[{i}].");
+            checks.Of(place.Name, () => CheckLocation(checks, place, LengthUnit.Metres, at));
         }
 
         var places = document.Locations.Select(p => p.Id).ToHashSet();
         var levels = document.Locations.SelectMany(p => p.Levels, (p, l) => (p.Id, (Guid?)l?.Id)).ToHashSet();
         for (var i = 0; i < document.Shots.Count; i++)
         {
-            CheckShot(checks, document.Shots[i], LengthUnit.Metres, $"{prefix}shots[{i}].");
-            if (!places.Contains(document.Shots[i].LocationId))
+            var (shot, at) = (document.Shots[i], $"{prefix}shots[{i}].");
+            checks.Of(shot.Name, () => CheckShot(checks, shot, LengthUnit.Metres, at));
+            if (!places.Contains(shot.LocationId))
             {
-                checks.Add($"{prefix}shots[{i}].locationId", $"{document.Shots[i].LocationId}", "one of the places", $"The shot “{document.Shots[i].Name}” is at a place that is not there.", "Choose one of the places.");
+                checks.Add(at + "locationId", $"{shot.LocationId}", "one of the places", $"The shot “{shot.Name}” is at a place that is not there.", "Choose one of the places.");
             }
 
-            if (document.Shots[i].LevelId is { } level && !levels.Contains((document.Shots[i].LocationId, level)))
+            if (shot.LevelId is { } level && !levels.Contains((shot.LocationId, level)))
             {
-                checks.Add($"{prefix}shots[{i}].levelId", $"{level}", "one of the levels of its place", $"The shot “{document.Shots[i].Name}” is at a level of light that its place does not have.", "Choose one of them, or none.");
+                checks.Add(at + "levelId", $"{level}", "one of the levels of its place", $"The shot “{shot.Name}” is at a level of light that its place does not have.", "Choose one of them, or none.");
             }
         }
 

@@ -106,9 +106,9 @@ public sealed class FitWords(LengthUnit unit)
 
     /// <summary>What makes it surer: to measure what it hangs on most.</summary>
     /// <param name="spare">What is not sure.</param>
-    /// <param name="surer">Another lens that is; null where there is none.</param>
+    /// <param name="instead">What is surer instead; null where there is nothing.</param>
     /// <returns>A sentence.</returns>
-    public static string Surer(Spare spare, Remedy? surer)
+    public static string Surer(Spare spare, string? instead)
     {
         ArgumentNullException.ThrowIfNull(spare);
         var unmeasured = spare.Parts.FirstOrDefault(p => !p.IsMeasured && p.PlusMinus > 0.3 * spare.PlusMinusMm);
@@ -118,7 +118,7 @@ public sealed class FitWords(LengthUnit unit)
             { Source: MarginSource.Room } => "Measure the room",
             var part => $"Test the {part.Item}",
         };
-        return surer is null ? measure + "." : $"{measure}, or take the {surer.ItemName}.";
+        return instead is null ? measure + "." : $"{measure}, or take the {instead}.";
     }
 
     /// <summary>By how much a rig misses.</summary>

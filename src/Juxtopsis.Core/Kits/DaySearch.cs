@@ -25,6 +25,9 @@ public sealed record KitShot(int Shot, FitRig Rig, FitMode Mode, bool Fills)
 
     /// <summary>What it is closest to running out of, in so far as that is not sure; null where all is, and where it was not asked.</summary>
     public Spare? Close { get; init; }
+
+    /// <summary>Where it is not sure: what else of the same bag gives the shot, and surely; null where nothing is found.</summary>
+    public KitShot? Surer { get; init; }
 }
 
 /// <summary>A bag for a day.</summary>
@@ -67,6 +70,9 @@ public sealed class DaySearch
     /// <summary>How sure a rig is takes about so many questions: each thing that is not measured a little more and a little less.</summary>
     private const int QuestionsOfMargin = 9;
 
+    /// <summary>Where a shot of a bag is not sure, how many of the bag's other ways to give it are asked.</summary>
+    private const int MostSurerTried = 8;
+
     private readonly FittingShelf shelf;
     private readonly IReadOnlyList<DayShot> shots;
     private readonly Conventions conventions;
@@ -79,6 +85,7 @@ public sealed class DaySearch
     private readonly List<Kit> kits = [];
     private readonly List<FitMargins> margins = [];
     private readonly Dictionary<KitShot, Spare?> closest = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<(int Kit, int Shot), KitShot?> surer = [];
     private FitSearch? search;
     private KitReduction? reduction;
     private KitProblem? problem;
@@ -130,7 +137,7 @@ public sealed class DaySearch
 
         if (solved >= ToSolve)
         {
-            return FindClosest(count);
+            return FindMargins(count);
         }
 
         solver ??= solved switch
@@ -158,7 +165,7 @@ public sealed class DaySearch
         }
 
         return new(
-            [.. kits.Select(k => k with { Shots = [.. k.Shots.Select(s => s with { Close = closest[s] })] })],
+            [.. kits.Select((k, at) => k with { Shots = [.. k.Shots.Select(s => s with { Close = closest[s], Surer = surer.GetValueOrDefault((at, s.Shot)) })] })],
             [.. Enumerable.Range(0, shots.Count).Except(possible)],
             isProven);
     }
@@ -177,21 +184,42 @@ public sealed class DaySearch
         }
     }
 
-    /// <summary>Finds how sure some more shots of the bags are.</summary>
-    private bool FindClosest(int count)
+    /// <summary>Finds how sure some more shots of the bags are, and what of the same bag is surer where one is not.</summary>
+    private bool FindMargins(int count)
     {
-        foreach (var shot in kits.SelectMany(k => k.Shots).Where(s => !closest.ContainsKey(s)))
+        foreach (var (kit, shot) in kits.SelectMany((k, at) => k.Shots.Select(s => (at, s))))
         {
             if (count <= 0)
             {
                 return false;
             }
 
-            closest[shot] = margins[shot.Shot].Of(shot.Rig, shot.Mode).Closest;
-            count -= QuestionsOfMargin;
+            if (!closest.TryGetValue(shot, out var close))
+            {
+                closest[shot] = close = margins[shot.Shot].Of(shot.Rig, shot.Mode).Closest;
+                count -= QuestionsOfMargin;
+            }
+
+            if (close is not null && !surer.ContainsKey((kit, shot.Shot)))
+            {
+                surer[(kit, shot.Shot)] = SurerOf(kits[kit], shot);
+                count -= QuestionsOfMargin * MostSurerTried;
+            }
         }
 
         return true;
+    }
+
+    /// <summary>Another lens of a bag, on the same body if there is one, with which a shot is sure.</summary>
+    private KitShot? SurerOf(Kit kit, KitShot shot)
+    {
+        var things = kit.Bodies.Concat(kit.Lenses).Concat(kit.Adapters).Select(i => numbers[i.Id]).ToHashSet();
+        return ways[shot.Shot]
+            .Where(w => w.How.Rig.Group != shot.Rig.Group && (w.How.Fills || !shot.Fills) && w.Option.Items.All(things.Contains))
+            .Select(w => w.How)
+            .OrderBy(w => w.Rig.Body.Id != shot.Rig.Body.Id)
+            .Take(MostSurerTried)
+            .FirstOrDefault(w => margins[shot.Shot].Of(w.Rig, w.Mode).Closest is null);
     }
 
     private void Reduce(int count)

@@ -69,6 +69,26 @@ public sealed class DaySearchTests
     }
 
     [Fact]
+    public void Where_a_shot_is_not_sure_what_else_of_the_bag_gives_it_surely_is_told()
+    {
+        var shelf = FittingShelf.Of([Made.Near, Body, Lens("24", 24, 24, 200), Lens("85", 85, 85, 400)]);
+
+        // Only the 24, only the 85; and once more the 85 with half a centimetre of room, where the 24 has metres of it.
+        var either = From(85) with { Location = new() { LengthMm = 51.4025 * 85 + 900 + 5, BehindMm = 0 } };
+        DayShot[] shots = [From(24), From(85), either];
+        var told = new DaySearch(shelf, shots, Conventions.Default).Finish().Kits[0].Shots;
+        Assert.Equal(["24", "85", "85"], told.Select(s => s.Rig.Lens.Name));
+        Assert.All(told, s => Assert.NotNull(s.Close));
+        Assert.Equal([null, null, "24"], told.Select(s => s.Surer?.Rig.Lens.Name));
+        var own = new FitSearch(shelf, either.Location, either.Brief, Conventions.Default, RankingCriterion.LeastWeight).Finish(withMargins: true);
+        Assert.Null(own.Fits.Single(f => f.Rig.Lens.Name == "24").Margin!.Closest);
+
+        // What is not in the bag is not told.
+        var alone = new DaySearch(shelf, [From(85), either], Conventions.Default).Finish().Kits[0].Shots;
+        Assert.Equal([null, null], alone.Select(s => s.Surer));
+    }
+
+    [Fact]
     public void A_few_steps_at_a_time_come_to_the_same_as_all_at_once()
     {
         var shelf = FittingShelf.Of([Made.Near, Body, Lens("24", 24, 24, 200), Lens("50", 50, 50, 250), Lens("20–60", 20, 60, 900)]);

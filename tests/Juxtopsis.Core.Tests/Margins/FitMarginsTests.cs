@@ -72,7 +72,7 @@ public sealed class FitMarginsTests
         Assert.Equal("80 mm of room left, ± 12 cm", new FitWords(LengthUnit.Metres).Say(spare));
         Assert.Equal("Wide", fit.Surer!.ItemName);
         Assert.NotNull(fit.Surer.With);
-        Assert.Equal("Measure the room, or take the Wide.", FitWords.Surer(spare, fit.Surer));
+        Assert.Equal("Measure the room, or take the Wide.", FitWords.Surer(spare, fit.Surer?.ItemName));
         Assert.Null(result.Fits.Single(f => f.Rig.Lens.Id == Wide.Id).Margin!.Closest);
     }
 
