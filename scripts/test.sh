@@ -146,14 +146,15 @@ run_tests() {
   if [ "$test_failed" = 0 ]; then
     checked "the page's types are those of the server's OpenAPI document" types_are_fresh
     build_all
-    page_told "$page"
     test_database_start
     trap 'test_database_stop; exit 1' INT TERM
     trap test_database_stop EXIT
     say "Testing"
-    # Beside each other: those of the server wait for the database for most of their time.
+    # Beside each other, and beside what is left to check of the page, which keeps one core: those of the server wait for the database
+    # for most of their time. Chromium's tests come when all of that is done.
     suite Juxtopsis.Core.Tests &
     suite Juxtopsis.Server.Tests &
+    page_told "$page"
     wait
     count_suites
     run_e2e
