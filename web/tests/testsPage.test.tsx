@@ -166,3 +166,16 @@ test('what was set apart long ago goes back to a thing with the same papers, the
   expect(document.querySelector('h1')!.textContent).toBe('Tests of Old 35');
   expect(document.querySelector('[aria-label=Units]')!.textContent).toContain('Set apart');
 });
+
+test('one thing with the same papers is told as one, and what was set apart from this is not among them', async () => {
+  core.start();
+  units = [unitOf('u', 'No. 2', 'u')];
+  models = ['Old 35', 'Old 35 No. 2, cracked'].map((name, i) => ({ gearId: i === 0 ? 'g' : 'm', name }));
+  await open('u');
+  expect(document.querySelector('[aria-label=Units]')!.textContent).toContain('Another thing on the shelf has the same papers.');
+  document.body.replaceChildren();
+  models = models.slice(1);
+  await open('u');
+  expect(page()).toContain('Tests of Old 35 No. 2');
+  expect(page()).not.toContain('has the same papers.');
+});

@@ -96,7 +96,7 @@ export function OneOfThem({ item, models, onSaid }: { item: GearItem; models: Un
   return (
     <Panel aria-label="Units" sx={{ p: 1, display: 'grid', gap: 0.5, maxWidth: 760 }}>
       <Typography sx={{ fontSize: 13.5, color: 'text.secondary' }}>
-        {models.length === 1
+        {ordered.length === 1
           ? 'Another thing on the shelf has the same papers.'
           : `${ordered.length} other things on the shelf have the same papers.`}{' '}
         If this is a unit of it, it can be counted there, with its tests and bookings.
