@@ -217,6 +217,9 @@ test('filters of the shelf are put before a rig with their rings, and the fewest
 
   await page.getByText('chosen Plover').first().click();
   await page.getByRole('button', { name: 'To the Bench', exact: true }).first().click();
+  // What stands above moves as the comparison is told to be saved, and a press on its way misses.
+  await page.waitForURL(/\/bench\//);
+  await expect(page.getByRole('status').first()).toHaveText(/^Saved/);
   await page.getByRole('button', { name: 'Light', exact: true }).click();
   const a = page.getByRole('region', { name: 'Light of rig A' });
   await expect(a).toContainText('too bright');
