@@ -206,7 +206,6 @@ internal static class FitMapping
                 fit.Surer is { } surer ? ToWire(surer, words, f => ToWire(f, words, criterion, location, brief, own)) : null));
     }
 
-    /// <summary>What a shot of a day is closest to running out of; null where all is sure.</summary>
     /// <summary>What a shot of a bag is closest to running out of, and what of the bag is surer; null where it is sure.</summary>
     internal static SpareOutput? ToCloseOutput(KitShot shot, FitWords words) => shot.Close is { } close ? ToWire(close, Instead(shot), words) : null;
 
