@@ -62,6 +62,12 @@ async function sheets(page) {
   await page.waitForTimeout(1500);
 }
 
+/** What the takes tell, with what was wanted and not had. */
+async function used(page) {
+  await page.locator('button:enabled', { hasText: 'This as CSV' }).waitFor({ timeout: 60_000 });
+  await page.locator('[aria-label="By equivalent"] circle').first().waitFor();
+}
+
 /** The same as whoever has its link sees it, answered once. */
 async function shared(page) {
   await page.getByLabel('For', { exact: true }).fill('The producer');
@@ -86,12 +92,12 @@ const shots = [
     act: shared,
   },
   { name: 'log', path: `${production}/log?take=10f7a7e0-0000-4000-8000-00000000f126`, viewport: wide, act: taken },
+  { name: 'used', path: `${production}/log?view=learn`, viewport: wide, act: used },
   { name: 'test', path: '/shelf/c8943a07-cece-5beb-97da-e5c1430d0947/tests', viewport: wide, colorScheme: 'dark', wait: 1500 },
   { name: 'bench', path: demo(1), viewport: wide },
   { name: 'closer', path: demo(1), viewport: wide, press: /^Look closer at rig A/, wait: 25_000 },
   { name: 'bench-phone', path: demo(2), viewport: { width: 390, height: 844 } },
   { name: 'working', path: demo(1), viewport: wide, press: /^Rig B From/ },
-  { name: 'conventions', path: demo(3), viewport: wide, press: /^Conventions/ },
   { name: 'chain', path: demo(4), viewport: wide },
   { name: 'shelf', path: `/shelf?kind=lens&camera=${skiff}`, viewport: wide },
   { name: 'shelf-lens', path: `/shelf?q=fast&camera=${skiff}`, viewport: wide, press: /^Dunlin 18–35 mm ƒ1.8$/ },
@@ -109,7 +115,7 @@ for (const { name, path, viewport, colorScheme = 'light', press, act, wait = 400
   const page = await browser.newPage({ viewport, colorScheme });
   await page.addInitScript(() => window.localStorage.setItem('juxtopsis.tour', 'done'));
   await page.goto(address + path);
-  await page.waitForSelector('tr[data-row], li, [data-testid=pair], [role=progressbar]');
+  await page.waitForSelector('tr[data-row], li, [data-testid=pair], [role=progressbar], [aria-label="By equivalent"]');
   await page.evaluate(() => document.fonts.ready);
   const rendered = () =>
     [...document.querySelectorAll('canvas')]
